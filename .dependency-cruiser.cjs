@@ -1,0 +1,44 @@
+/** The import rules of the house: see docs/architecture.md. */
+const PURE_PACKAGES = '^(zod|fast-json-patch|culori|date-fns|pure-rand|slugify)';
+
+function forbid(name, from, to, comment) {
+  return { name, severity: 'error', from: { path: from }, to: { path: to }, comment };
+}
+
+module.exports = {
+  forbidden: [
+    { name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },
+    {
+      name: 'core-is-pure',
+      severity: 'error',
+      from: { path: '^src/core' },
+      to: { pathNot: ['^src/core', `node_modules/(${PURE_PACKAGES.slice(2, -1)})`] },
+      comment: 'core imports only itself and small pure packages',
+    },
+    {
+      name: 'definitions-import-only-core',
+      severity: 'error',
+      from: { path: '^src/pieces/(registry|[^/]+/(definition|situations))\\.ts$' },
+      to: { pathNot: ['^src/core', '^src/pieces/[^/]+/(definition|situations)\\.ts$'] },
+    },
+    forbid('shopper-side-stays-small', '^src/(runtime|pieces)', '^src/(studio|data|services|standins|pages|shop)', 'the shopper downloads this'),
+    forbid('views-only-from-the-runtime', '^src/(studio|data|services|pages|core)', '^src/(pieces/[^/]+/view|runtime)', 'the studio frames the real shop'),
+    {
+      name: 'no-zod-in-the-runtime',
+      severity: 'error',
+      from: { path: '^src/(runtime|pieces/[^/]+/view)' },
+      to: { path: '(zod|\\.schema\\.ts$)', dependencyTypesNot: ['type-only'] },
+    },
+    forbid('studio-speaks-through-the-api', '^src/studio', '^src/(data|services|standins|pages|shop|runtime)', 'studio imports core, definitions and an API client'),
+    forbid('data-knows-core-only', '^src/data', '^src/(services|standins|studio|pages|shop|runtime|pieces)', 'repositories return core types'),
+    forbid('services-below-pages', '^src/services', '^src/(studio|pages|shop|runtime)', 'services know no interface'),
+    forbid('standins-stand-alone', '^src/standins', '^src/(?!standins|core)', 'an outside service knows nothing of us'),
+    { name: 'sequelize-only-in-data', severity: 'error', from: { pathNot: '^src/data' }, to: { path: 'node_modules/(sequelize|sqlite3|umzug)' } },
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    tsPreCompilationDeps: 'specify',
+    tsConfig: { fileName: 'tsconfig.json' },
+    enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'require', 'node', 'default', 'types'] },
+  },
+};

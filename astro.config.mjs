@@ -1,0 +1,19 @@
+import node from '@astrojs/node';
+import react from '@astrojs/react';
+import tailwindcss from '@tailwindcss/vite';
+import { defineConfig } from 'astro/config';
+
+export default defineConfig({
+  output: 'server',
+  adapter: node({ mode: 'standalone' }),
+  integrations: [react({ include: ['src/studio/**/*.tsx'] })],
+  // Without allowed domains the request URL is always http://localhost and same-origin form posts are refused.
+  security: { checkOrigin: true, allowedDomains: [{}] },
+  devToolbar: { enabled: false },
+  telemetry: false,
+  vite: {
+    plugins: [tailwindcss()],
+    worker: { format: 'es' },
+    ssr: { external: ['sequelize', 'sqlite3', 'umzug', 'pino', 'chardet', 'isbot'] },
+  },
+});
