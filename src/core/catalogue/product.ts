@@ -1,0 +1,78 @@
+import type { Minor } from '~/core/money';
+
+export interface Picture {
+  readonly src: string;
+  readonly alt: string;
+}
+
+/** A fact about a product that shoppers compare by, e.g. wind range 9–30 km/h. */
+export interface Attribute {
+  readonly key: string;
+  readonly value: string;
+}
+
+export interface Review {
+  readonly author: string;
+  readonly stars: number;
+  readonly text: string;
+  readonly day: string;
+}
+
+export type Fulfilment = 'parcel' | 'download' | 'event';
+
+/** One buyable form of a product. `stock` null: not counted (downloads). `costMinor` never leaves the owner's side. */
+export interface Variant {
+  readonly id: number;
+  readonly sku: string;
+  readonly choices: Readonly<Record<string, string>>;
+  readonly priceMinor: Minor;
+  readonly wasMinor: Minor | null;
+  readonly stock: number | null;
+  readonly weightGrams: number;
+  readonly picture: Picture | null;
+}
+
+/** A product as shoppers see it. `axes` are the names of its choices in order, e.g. Size, Sail. */
+export interface Product {
+  readonly id: number;
+  readonly slug: string;
+  readonly name: string;
+  readonly brand: string;
+  readonly shortText: string;
+  readonly fullText: string;
+  readonly fulfilment: Fulfilment;
+  readonly axes: readonly string[];
+  readonly variants: readonly Variant[];
+  readonly pictures: readonly Picture[];
+  readonly videoSrc: string | null;
+  readonly attributes: readonly Attribute[];
+  readonly categories: readonly { readonly slug: string; readonly name: string }[];
+  readonly tags: readonly string[];
+  readonly rating: { readonly stars: number; readonly count: number } | null;
+  readonly reviews: readonly Review[];
+}
+
+/** What a listing shows of a product. `onlyVariantId` is set when there is nothing to choose. */
+export interface ProductCard {
+  readonly id: number;
+  readonly slug: string;
+  readonly name: string;
+  readonly shortText: string;
+  readonly fromMinor: Minor;
+  readonly toMinor: Minor;
+  readonly wasMinor: Minor | null;
+  readonly inStock: boolean;
+  readonly onlyVariantId: number | null;
+  readonly picture: Picture | null;
+  readonly rating: { readonly stars: number; readonly count: number } | null;
+}
+
+export interface Category {
+  readonly id: number;
+  readonly slug: string;
+  readonly name: string;
+  readonly description: string;
+  readonly parentSlug: string | null;
+  readonly picture: Picture | null;
+  readonly productCount: number;
+}

@@ -1,0 +1,29 @@
+import type { Currency } from '~/core/money';
+import { isSoldOut, variantLabel } from './choose';
+import type { Product } from './product';
+
+/** schema.org/Product with one Offer per variant, for the product page. `origin` without trailing slash. */
+export function productJsonLd(product: Product, currency: Currency, origin: string): Record<string, unknown> {
+  const url = `${origin}/shop/p/${product.slug}`;
+  return {
+    '@context': 'https://schema.org',
+    '@type': 'Product',
+    name: product.name,
+    description: product.shortText || undefined,
+    brand: product.brand ? { '@type': 'Brand', name: product.brand } : undefined,
+    image: product.pictures.map((picture) => new URL(picture.src, origin).href),
+    sku: product.variants[0]?.sku,
+    aggregateRating: product.rating
+      ? { '@type': 'AggregateRating', ratingValue: product.rating.stars, reviewCount: product.rating.count }
+      : undefined,
+    offers: product.variants.map((variant) => ({
+      '@type': 'Offer',
+      sku: variant.sku,
+      name: variantLabel(variant) || undefined,
+      url,
+      price: (variant.priceMinor / 10 ** currency.exponent).toFixed(currency.exponent),
+      priceCurrency: currency.code,
+      availability: `https://schema.org/${isSoldOut(variant) ? 'OutOfStock' : 'InStock'}`,
+    })),
+  };
+}

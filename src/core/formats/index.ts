@@ -1,0 +1,4 @@
+export { COLUMN_FIELDS, matchColumns, type ColumnField } from './catalogue-columns';
+export { missingColumns, readCatalogueRows, type CsvRow, type ProductRecord, type RowProblem } from './catalogue-rows';
+export { guessDelimiter } from './guess-delimiter';
+export { planImport, type ImportPlan, type KnownSku, type PlannedProduct } from './plan-import';

@@ -1,0 +1,82 @@
+import { currencyOf } from '~/core/money';
+import type { PieceDefinition } from './definition';
+import type { Lane, Piece, Theme } from './lane.schema';
+import type { Manifest, ManifestPiece } from './manifest';
+import { resolveWords } from './resolve';
+import {
+  LOOK_PROPERTIES,
+  LOOK_STATES,
+  type LookProperty,
+  type LookRules,
+  type LookState,
+  type LookValue,
+} from './setting';
+
+const SELECTOR_OF: Readonly<Record<LookState, string>> = {
+  rest: '',
+  hover: ':is(:hover,[data-force=hover])',
+  focus: ':is(:focus-visible,[data-force=focus])',
+  pressed: ':is(:active,[data-force=pressed])',
+};
+
+/** Compiles a lane for shoppers. `language` is ISO 639-1. Off pieces are left out. */
+export function compileManifest(
+  lane: Lane,
+  definitions: readonly PieceDefinition[],
+  revision: number,
+  language = 'en',
+): Manifest {
+  const pieces = Object.entries(lane.pieces).flatMap(([id, piece]): ManifestPiece[] => {
+    const definition = definitions.find((candidate) => candidate.kind === piece.kind);
+    return piece.on && definition ? [compilePiece(id, piece, definition, language)] : [];
+  });
+  return {
+    revision,
+    language,
+    locale: lane.shop.locale,
+    currency: currencyOf(lane.shop.currency),
+    themeCss: themeCss(lane.theme, ':host'),
+    pieces,
+  };
+}
+
+function compilePiece(id: string, piece: Piece, definition: PieceDefinition, language: string): ManifestPiece {
+  return {
+    id,
+    kind: piece.kind,
+    where: piece.where,
+    settings: piece.settings,
+    parts: piece.parts.filter((part) => part.on).map(({ key, hideOn }) => ({ key, hideOn })),
+    words: resolveWords(definition, piece, language),
+    css: compileCss(piece, definition),
+  };
+}
+
+/** The theme as custom properties, `--pl-accent` and so on. */
+export function themeCss(theme: Theme, selector: string): string {
+  const { radiusPx, ...colours } = theme;
+  const lines = Object.entries(colours).map(([token, colour]) => `${cssToken(token)}:${colour}`);
+  return `${selector}{${[...lines, `--pl-radius:${radiusPx}px`].join(';')}}`;
+}
+
+function compileCss(piece: Piece, definition: PieceDefinition): string {
+  const rules: string[] = [];
+  for (const [key, slot] of Object.entries(definition.looks)) {
+    for (const state of LOOK_STATES) {
+      const merged: LookRules = { ...slot.inherits[state], ...piece.look.slots[key]?.[state] };
+      const lines = Object.entries(merged).map(([property, value]) => declaration(property as LookProperty, value));
+      if (lines.length > 0) rules.push(`[data-slot=${key}]${SELECTOR_OF[state]}{${lines.join(';')}}`);
+    }
+  }
+  return rules.join('') + piece.look.css;
+}
+
+function declaration(property: LookProperty, value: LookValue): string {
+  const css = LOOK_PROPERTIES[property].css;
+  if (typeof value === 'number') return `${css}:${value}px`;
+  return `${css}:${value.startsWith('token:') ? `var(${cssToken(value.slice(6))})` : value}`;
+}
+
+function cssToken(token: string): string {
+  return `--pl-${token.replace(/[A-Z]/g, (letter) => `-${letter.toLowerCase()}`)}`;
+}

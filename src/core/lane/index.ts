@@ -1,0 +1,27 @@
+export { compileManifest, themeCss } from './compile';
+export { definePiece, type Moment, type PieceDefinition } from './definition';
+export { describeDifference, type LaneChange } from './difference';
+export type { Lane, Piece, Shop, Theme, ThemeColour } from './lane.schema';
+export { lintLane, type CatalogueSlugs, type LintFinding } from './lint';
+export type { Manifest, ManifestPiece } from './manifest';
+export { newPiece } from './new-piece';
+export { applyLanePatch, diffLanes, invertPatch, lanePatchSchema, patchesClash, type LanePatch } from './patch';
+export { isPreviewMessage, type FromPreview, type ToPreview } from './preview-message';
+export { readLane } from './read-lane';
+export { resolveColour, resolveLook, resolveWords } from './resolve';
+export {
+  choice,
+  LOOK_PROPERTIES,
+  LOOK_STATES,
+  numeric,
+  toggle,
+  type LookProperty,
+  type LookSlot,
+  type LookState,
+  type LookValue,
+  type SettingSpec,
+  type SettingsOf,
+  type SettingValue,
+  type Task,
+} from './setting';
+export type { CartPick, ProductPick, Situation } from './situation';

@@ -1,0 +1,29 @@
+import type { Device, Where } from '~/core/where';
+import type { Currency } from '~/core/money';
+import type { SettingValue } from './setting';
+
+/** One piece as the shopper's browser gets it: complete, no defaults to look up. */
+export interface ManifestPiece<
+  Settings = Readonly<Record<string, SettingValue>>,
+  Word extends string = string,
+  Part extends string = string,
+> {
+  readonly id: string;
+  readonly kind: string;
+  readonly where: Where;
+  readonly settings: Settings;
+  readonly parts: readonly { readonly key: Part; readonly hideOn: readonly Device[] }[];
+  readonly words: Readonly<Record<Word, string>>;
+  /** Style rules for the piece's shadow root. */
+  readonly css: string;
+}
+
+/** What the shopper's browser gets. No costs, no pieces that are off, no offers that are not live. */
+export interface Manifest {
+  readonly revision: number;
+  readonly language: string;
+  readonly locale: string;
+  readonly currency: Currency;
+  readonly themeCss: string;
+  readonly pieces: readonly ManifestPiece[];
+}

@@ -1,0 +1,62 @@
+import jsonPatch, { type Operation } from 'fast-json-patch';
+import { z } from 'zod';
+import { fail, ok, type Result } from '~/core/problems';
+import type { PieceDefinition } from './definition';
+import type { Lane } from './lane.schema';
+import { readLane } from './read-lane';
+
+const pointer = z
+  .string()
+  .max(500)
+  .regex(/^(\/.*)?$/, 'must be a JSON pointer');
+
+/** RFC 6902, the operations the studio sends. */
+export const lanePatchSchema = z
+  .array(
+    z.discriminatedUnion('op', [
+      z.strictObject({ op: z.literal('add'), path: pointer, value: z.unknown() }),
+      z.strictObject({ op: z.literal('replace'), path: pointer, value: z.unknown() }),
+      z.strictObject({ op: z.literal('remove'), path: pointer }),
+      z.strictObject({ op: z.literal('test'), path: pointer, value: z.unknown() }),
+    ]),
+  )
+  .min(1)
+  .max(500);
+
+export type LanePatch = z.infer<typeof lanePatchSchema>;
+
+/** The patch that leads from one document to another. */
+export function diffLanes(from: Lane, to: Lane): LanePatch {
+  return jsonPatch.compare(from, to) as LanePatch;
+}
+
+/** Applies a patch and checks the result as a whole; the document given is left as it was. */
+export function applyLanePatch(lane: Lane, patch: LanePatch, definitions: readonly PieceDefinition[]): Result<Lane> {
+  try {
+    const patched = jsonPatch.applyPatch(structuredClone(lane), patch as Operation[], true).newDocument;
+    return readLane(patched, definitions);
+  } catch (error) {
+    if (!(error instanceof jsonPatch.JsonPatchError)) throw error;
+    const failed = error.operation as { path?: string } | undefined;
+    return fail(failed?.path ?? '', 'patch-invalid', {
+      pointer: failed?.path ?? '(start)',
+      message: error.message.split('\n')[0]!,
+    });
+  }
+}
+
+/** The patch that undoes `patch` when applied to the document it produced. */
+export function invertPatch(
+  before: Lane,
+  patch: LanePatch,
+  definitions: readonly PieceDefinition[],
+): Result<LanePatch> {
+  const after = applyLanePatch(before, patch, definitions);
+  return after.ok ? ok(diffLanes(after.value, before)) : after;
+}
+
+/** Whether two patches made from the same document write to the same place, or one inside the other's. */
+export function patchesClash(a: LanePatch, b: LanePatch): boolean {
+  const within = (inner: string, outer: string) => inner === outer || inner.startsWith(`${outer}/`);
+  return a.some((left) => b.some((right) => within(left.path, right.path) || within(right.path, left.path)));
+}

@@ -1,0 +1,28 @@
+import type { CartView } from '~/core/cart';
+import type { Manifest } from './manifest';
+import type { LookState } from './setting';
+
+/** From the bench to the framed shop. Both sides are of one origin; the receiver checks that. */
+export type ToPreview =
+  | { readonly pl: 'manifest'; readonly manifest: Manifest; readonly seq: number }
+  | {
+      readonly pl: 'situation';
+      readonly pieceId: string;
+      readonly product: string | null;
+      readonly cart: CartView | null;
+      readonly rightToLeft: boolean;
+    }
+  | { readonly pl: 'select'; readonly pieceId: string; readonly part: string | null }
+  | { readonly pl: 'force'; readonly state: LookState };
+
+/** From the framed shop to the bench. */
+export type FromPreview =
+  | { readonly pl: 'ready' }
+  | { readonly pl: 'painted'; readonly seq: number }
+  | { readonly pl: 'selected'; readonly pieceId: string; readonly part: string | null }
+  | { readonly pl: 'word'; readonly pieceId: string; readonly word: string; readonly text: string };
+
+/** Whether something posted is one of ours; the origin is checked by the receiver before this. */
+export function isPreviewMessage(message: unknown): message is ToPreview | FromPreview {
+  return typeof message === 'object' && message !== null && typeof (message as { pl?: unknown }).pl === 'string';
+}

@@ -1,0 +1,29 @@
+import { z } from 'zod';
+import { ok, type Problem, type Result } from '~/core/problems';
+import type { PieceDefinition } from './definition';
+import { LANE_VERSION, laneSchema, type Lane } from './lane.schema';
+
+const versioned = z.looseObject({ version: z.number().int() });
+const schemas = new WeakMap<readonly PieceDefinition[], z.ZodType<Lane>>();
+
+/** Reads a stored, imported or patched document; every place that is wrong is named. */
+export function readLane(input: unknown, definitions: readonly PieceDefinition[]): Result<Lane> {
+  const version = versioned.safeParse(input);
+  if (version.success && version.data.version > LANE_VERSION) {
+    return {
+      ok: false,
+      problems: [
+        { path: 'version', code: 'lane-version', facts: { found: version.data.version, known: LANE_VERSION } },
+      ],
+    };
+  }
+  let schema = schemas.get(definitions);
+  if (!schema) schemas.set(definitions, (schema = laneSchema(definitions)));
+  const parsed = schema.safeParse(input);
+  if (parsed.success) return ok(parsed.data);
+  const problems = parsed.error.issues.map((issue): Problem => {
+    const place = issue.path.map(String).join('/');
+    return { path: place, code: 'lane-invalid', facts: { place: place || 'the document', message: issue.message } };
+  });
+  return { ok: false, problems };
+}

@@ -1,0 +1,96 @@
+/** The task of the bench a setting belongs to. */
+export type Task = 'where' | 'parts' | 'words' | 'look';
+
+interface Described {
+  readonly label: string;
+  /** One line, shown under the label. */
+  readonly help: string;
+}
+
+interface Placed extends Described {
+  readonly task: Task;
+  /** The part this belongs to; without one it belongs to the whole piece. */
+  readonly part?: string;
+}
+
+export interface ChoiceSetting<
+  Options extends Readonly<Record<string, string>> = Readonly<Record<string, string>>,
+> extends Placed {
+  readonly type: 'choice';
+  readonly options: Options;
+  readonly default: keyof Options & string;
+}
+
+export interface ToggleSetting extends Placed {
+  readonly type: 'toggle';
+  readonly default: boolean;
+}
+
+export interface NumberSetting extends Placed {
+  readonly type: 'number';
+  readonly default: number;
+  readonly min: number;
+  readonly max: number;
+  readonly step: number;
+  readonly unit: string;
+}
+
+export type SettingSpec = ChoiceSetting | ToggleSetting | NumberSetting;
+export type SettingValue = string | number | boolean;
+
+export type SettingsOf<Specs extends Readonly<Record<string, SettingSpec>>> = {
+  readonly [Key in keyof Specs]: Specs[Key] extends ChoiceSetting<infer Options>
+    ? keyof Options & string
+    : Specs[Key] extends ToggleSetting
+      ? boolean
+      : number;
+};
+
+type Without<T> = Omit<T, 'type'>;
+
+export function choice<const Options extends Readonly<Record<string, string>>>(
+  spec: Without<ChoiceSetting<Options>>,
+): ChoiceSetting<Options> {
+  return { type: 'choice', ...spec };
+}
+
+export function toggle(spec: Without<ToggleSetting>): ToggleSetting {
+  return { type: 'toggle', ...spec };
+}
+
+export function numeric(spec: Without<NumberSetting>): NumberSetting {
+  return { type: 'number', ...spec };
+}
+
+export interface PartSpec extends Described {
+  readonly on: boolean;
+}
+
+/** A text shoppers read. English is always there; a language without its own falls back to it. */
+export interface WordSpec extends Described {
+  readonly part?: string;
+  readonly default: Readonly<{ en: string } & Partial<Record<string, string>>>;
+}
+
+export const LOOK_STATES = ['rest', 'hover', 'focus', 'pressed'] as const;
+export type LookState = (typeof LOOK_STATES)[number];
+
+export const LOOK_PROPERTIES = {
+  background: { label: 'Background', css: 'background-color', type: 'colour' },
+  text: { label: 'Text', css: 'color', type: 'colour' },
+  border: { label: 'Border', css: 'border-color', type: 'colour' },
+  radius: { label: 'Corner radius', css: 'border-radius', type: 'px', max: 40 },
+  size: { label: 'Text size', css: 'font-size', type: 'px', max: 48 },
+} as const;
+export type LookProperty = keyof typeof LOOK_PROPERTIES;
+/** `token:accent` follows the shop's theme; `#rrggbb` is fixed; a number is in CSS px. */
+export type LookValue = string | number;
+export type LookRules = Readonly<Partial<Record<LookProperty, LookValue>>>;
+
+/** Something of a piece whose colours can be set, with what it inherits when nothing is set. */
+export interface LookSlot extends Described {
+  readonly part?: string;
+  readonly properties: readonly LookProperty[];
+  readonly states: readonly LookState[];
+  readonly inherits: Readonly<{ rest: LookRules } & Partial<Record<LookState, LookRules>>>;
+}

@@ -1,0 +1,13 @@
+/** Which product of the owner's own catalogue a situation is about; the server finds one that fits. */
+export type ProductPick = 'plain' | 'long-name' | 'sold-out' | 'no-picture' | 'no-text' | 'many-variants' | 'on-sale';
+export type CartPick = 'empty' | 'one' | 'full' | 'long-names' | 'sold-out-line';
+
+/** A sample state a piece is shown in. `width` in CSS px. */
+export interface Situation {
+  readonly key: string;
+  readonly label: string;
+  readonly width: number;
+  readonly product?: ProductPick;
+  readonly cart?: CartPick;
+  readonly rightToLeft?: boolean;
+}

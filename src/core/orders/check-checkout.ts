@@ -1,0 +1,28 @@
+import { z } from 'zod';
+import type { Problem } from '~/core/problems';
+import { COUNTRIES, type CheckoutForm, type CountryCode } from './checkout.schema';
+
+const email = z.email();
+
+/** Every field that keeps a form from being ordered, so that all can be put right at once. */
+export function checkCheckout(form: CheckoutForm, needs: { readonly delivery: boolean }): Problem[] {
+  const problems: Problem[] = [];
+  const need = (path: keyof CheckoutForm) => {
+    if (form[path] === '') problems.push({ path, code: 'missing' });
+    return form[path] !== '';
+  };
+  if (need('email') && !email.safeParse(form.email).success) problems.push({ path: 'email', code: 'email-invalid' });
+  need('name');
+  if (need('cardNumber') && !/^\d{16}$/.test(form.cardNumber))
+    problems.push({ path: 'cardNumber', code: 'card-invalid' });
+  if (!needs.delivery) return problems;
+  need('line1');
+  need('city');
+  const country = COUNTRIES[form.country as CountryCode];
+  if (!country) problems.push({ path: 'country', code: 'country-unserved' });
+  if (need('postcode') && country && !country.postcode.test(form.postcode)) {
+    problems.push({ path: 'postcode', code: 'postcode-invalid', facts: { country: country.name } });
+  }
+  if (form.delivery === '') problems.push({ path: 'delivery', code: 'delivery-unknown' });
+  return problems;
+}

@@ -1,0 +1,50 @@
+import type { Minor } from '~/core/money';
+import type { PriceStep } from '~/core/offers';
+
+export interface Address {
+  readonly line1: string;
+  readonly line2: string;
+  readonly postcode: string;
+  readonly city: string;
+  readonly country: string;
+}
+
+export interface OrderLine {
+  readonly variantId: number | null;
+  readonly sku: string;
+  readonly name: string;
+  readonly choices: string;
+  readonly quantity: number;
+  readonly unitMinor: Minor;
+  readonly totalMinor: Minor;
+  readonly costMinor: number | null;
+  readonly steps: readonly PriceStep[];
+}
+
+/** `reserved`: stock taken, payment under way. `failed`: stock given back. */
+export type OrderStatus = 'reserved' | 'paid' | 'failed';
+
+/** An order as it was made: what was bought, what it cost and why, and the lane revision it was made under. */
+export interface Order {
+  readonly id: number;
+  readonly token: string;
+  readonly idempotencyKey: string;
+  readonly requestHash: string;
+  readonly status: OrderStatus;
+  readonly email: string;
+  readonly name: string;
+  readonly address: Address;
+  readonly delivery: string;
+  readonly currency: string;
+  readonly subtotalMinor: Minor;
+  readonly discountMinor: Minor;
+  readonly deliveryMinor: Minor;
+  readonly taxMinor: Minor;
+  readonly totalMinor: Minor;
+  readonly steps: readonly PriceStep[];
+  readonly laneRevision: number;
+  readonly visitId: string | null;
+  readonly placedAt: number;
+  readonly day: string;
+  readonly lines: readonly OrderLine[];
+}

@@ -1,0 +1,1 @@
+export { contrastRatio, nearestPassing } from './contrast';

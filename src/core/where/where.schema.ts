@@ -1,0 +1,24 @@
+import { z } from 'zod';
+
+export const DEVICES = ['phone', 'tablet', 'desktop'] as const;
+export const PAGE_KINDS = ['home', 'listing', 'product', 'cart', 'checkout', 'thanks', 'other'] as const;
+
+const slugs = z.array(z.string().min(1).max(120)).max(500);
+const scope = z.discriminatedUnion('mode', [
+  z.strictObject({ mode: z.literal('all') }),
+  z.strictObject({ mode: z.literal('only'), slugs }),
+  z.strictObject({ mode: z.literal('except'), slugs }),
+]);
+
+/** Where a piece is shown. Empty lists are allowed and mean nowhere; the lint tells. */
+export const whereSchema = z.strictObject({
+  devices: z.array(z.enum(DEVICES)).max(3),
+  pages: z.array(z.enum(PAGE_KINDS)).max(PAGE_KINDS.length),
+  categories: scope,
+  products: scope,
+});
+
+export type Device = (typeof DEVICES)[number];
+export type PageKind = (typeof PAGE_KINDS)[number];
+export type Where = z.infer<typeof whereSchema>;
+export type Scope = Where['categories'];

@@ -1,0 +1,79 @@
+import { AsyncLocalStorage } from 'node:async_hooks';
+import { mkdirSync } from 'node:fs';
+import path from 'node:path';
+import { QueryTypes, Sequelize, Transaction } from 'sequelize';
+import { SequelizeStorage, Umzug } from 'umzug';
+import { migrations } from './migrations';
+import { defineModels, type Models } from './models';
+import { tunedSqlite } from './tuned-sqlite';
+
+/** Lets a query find the transaction it runs in, so that no write can forget it. */
+const contexts = new AsyncLocalStorage<Map<string, unknown>>();
+const namespace = {
+  run: <T>(work: (context: Map<string, unknown>) => T): T => {
+    const context = new Map(contexts.getStore());
+    return contexts.run(context, () => work(context));
+  },
+  get: (key: string) => contexts.getStore()?.get(key),
+  set: (key: string, value: unknown) => contexts.getStore()?.set(key, value),
+  bind: <T>(fn: T) => fn,
+};
+Sequelize.useCLS(namespace);
+
+type Params = Readonly<Record<string, unknown>>;
+
+export interface Database {
+  readonly models: Models;
+  /** The folder that holds the database and the shop's media. */
+  readonly dataDir: string;
+  select<Row extends object>(sql: string, params?: Params): Promise<Row[]>;
+  /** Runs a statement; the number of rows it changed. */
+  run(sql: string, params?: Params): Promise<number>;
+  /**
+   * One immediate transaction at a time, first come first served: waiting inside SQLite would block the threads that the
+   * holder of the lock needs. Called from inside a transaction it joins it.
+   */
+  inTransaction<T>(work: () => Promise<T>): Promise<T>;
+  pendingMigrations(): Promise<number>;
+  close(): Promise<void>;
+}
+
+/** Opens the database in a folder, creating and migrating it as needed. */
+export async function openDatabase(dataDir: string): Promise<Database> {
+  mkdirSync(dataDir, { recursive: true });
+  const sequelize = new Sequelize({
+    dialect: 'sqlite',
+    dialectModule: tunedSqlite,
+    storage: path.join(dataDir, 'paved-lane.sqlite'),
+    transactionType: Transaction.TYPES.IMMEDIATE,
+    retry: { max: 1 },
+    logging: false,
+    define: { timestamps: false, underscored: true },
+  });
+  await sequelize.query('PRAGMA journal_mode = WAL');
+  const umzug = new Umzug({
+    migrations: [...migrations],
+    context: (sql: string) => sequelize.query(sql).then(() => undefined),
+    storage: new SequelizeStorage({ sequelize, tableName: 'migrations' }),
+    logger: undefined,
+  });
+  await umzug.up();
+
+  let last: Promise<unknown> = Promise.resolve();
+  const inTransaction = <T>(work: () => Promise<T>): Promise<T> => {
+    if (namespace.get('transaction')) return work();
+    const turn = last.then(() => sequelize.transaction(work));
+    last = turn.catch(() => undefined);
+    return turn;
+  };
+  return {
+    models: defineModels(sequelize),
+    dataDir,
+    select: <Row extends object>(sql: string, params: Params = {}) =>
+      sequelize.query<Row>(sql, { type: QueryTypes.SELECT, bind: params }),
+    run: async (sql, params = {}) => Number(await sequelize.query(sql, { type: QueryTypes.BULKUPDATE, bind: params })),
+    inTransaction,
+    pendingMigrations: async () => (await umzug.pending()).length,
+    close: () => last.then(() => sequelize.close()),
+  };
+}

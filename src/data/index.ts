@@ -1,0 +1,19 @@
+export { openDatabase, type Database } from './database';
+export { accountRepository, type Account } from './repositories/account-repository';
+export { cartRepository } from './repositories/cart-repository';
+export {
+  catalogueRepository,
+  type ListingQuery,
+  type ListingSort,
+  type VariantFacts,
+} from './repositories/catalogue-repository';
+export { laneRepository, type RevisionSummary, type StoredDraft } from './repositories/lane-repository';
+export { orderRepository } from './repositories/order-repository';
+export {
+  visitRepository,
+  type Excluded,
+  type VisitEvent,
+  type VisitFacts,
+  type VisitQuery,
+} from './repositories/visit-repository';
+export { importRepository, type ImportedProduct, type KnownVariant } from './repositories/import-repository';

@@ -1,0 +1,18 @@
+import type { Sequelize } from 'sequelize';
+import { defineAccountModels } from './accounts';
+import { defineCatalogueModels } from './catalogue';
+import { defineLaneModels } from './lanes';
+import { defineSaleModels } from './sales';
+import { defineVisitModels } from './visits';
+
+export function defineModels(sequelize: Sequelize) {
+  return {
+    ...defineCatalogueModels(sequelize),
+    ...defineSaleModels(sequelize),
+    ...defineVisitModels(sequelize),
+    ...defineLaneModels(sequelize),
+    ...defineAccountModels(sequelize),
+  };
+}
+
+export type Models = ReturnType<typeof defineModels>;

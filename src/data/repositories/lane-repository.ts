@@ -1,0 +1,63 @@
+import type { Database } from '../database';
+
+export interface StoredDraft {
+  readonly document: unknown;
+  /** Counts every change; a change must name the one it was made on. */
+  readonly edit: number;
+  readonly token: string;
+  readonly updatedAt: number;
+}
+
+export interface RevisionSummary {
+  readonly id: number;
+  readonly note: string;
+  readonly publishedAt: number;
+  readonly publishedBy: string | null;
+}
+
+export function laneRepository(db: Database) {
+  const { LaneDraftRow, LaneRevisionRow } = db.models;
+
+  async function readDraft(): Promise<StoredDraft | null> {
+    const row = await LaneDraftRow.findByPk(1);
+    return row ? row.get({ plain: true }) : null;
+  }
+
+  async function writeDraft(draft: StoredDraft): Promise<void> {
+    await LaneDraftRow.upsert({ id: 1, ...draft });
+  }
+
+  async function insertRevision(revision: {
+    document: unknown;
+    note: string;
+    accountId: number | null;
+    publishedAt: number;
+  }): Promise<number> {
+    const row = await LaneRevisionRow.create({ ...revision, manifest: {} });
+    return row.id;
+  }
+
+  async function writeManifest(id: number, manifest: unknown): Promise<void> {
+    await LaneRevisionRow.update({ manifest }, { where: { id } });
+  }
+
+  async function readRevision(
+    id: number | 'latest',
+  ): Promise<{ id: number; document: unknown; manifest: unknown; publishedAt: number } | null> {
+    const row =
+      id === 'latest' ? await LaneRevisionRow.findOne({ order: [['id', 'DESC']] }) : await LaneRevisionRow.findByPk(id);
+    return row ? row.get({ plain: true }) : null;
+  }
+
+  async function latestRevisionId(): Promise<number> {
+    return (await LaneRevisionRow.max<number, InstanceType<typeof LaneRevisionRow>>('id')) ?? 0;
+  }
+
+  async function listRevisions(): Promise<RevisionSummary[]> {
+    return db.select<RevisionSummary>(
+      `SELECT r.id, r.note, r.published_at publishedAt, a.name publishedBy FROM lane_revisions r LEFT JOIN accounts a ON a.id = r.account_id ORDER BY r.id DESC LIMIT 200`,
+    );
+  }
+
+  return { readDraft, writeDraft, insertRevision, writeManifest, readRevision, latestRevisionId, listRevisions };
+}

@@ -1,0 +1,83 @@
+import { minor } from '~/core/money';
+import type { Address, Order, OrderLine, OrderStatus } from '~/core/orders';
+import type { PriceStep } from '~/core/offers';
+import type { Database } from '../database';
+
+export type NewOrder = Omit<Order, 'id'>;
+
+interface OrderSummary {
+  readonly id: number;
+  readonly placedAt: number;
+  readonly name: string;
+  readonly status: OrderStatus;
+  readonly totalMinor: number;
+  readonly laneRevision: number;
+  readonly items: number;
+}
+
+export function orderRepository(db: Database) {
+  const { OrderRow, OrderLineRow } = db.models;
+
+  async function find(where: { token: string } | { idempotencyKey: string }): Promise<Order | null> {
+    const row = await OrderRow.findOne({ where });
+    if (!row) return null;
+    const lines = await OrderLineRow.findAll({ where: { orderId: row.id }, order: ['id'] });
+    const { paymentReference: _kept, ...plain } = row.get({ plain: true });
+    return {
+      ...plain,
+      status: plain.status as OrderStatus,
+      address: plain.address as Address,
+      subtotalMinor: minor(plain.subtotalMinor),
+      discountMinor: minor(plain.discountMinor),
+      deliveryMinor: minor(plain.deliveryMinor),
+      taxMinor: minor(plain.taxMinor),
+      totalMinor: minor(plain.totalMinor),
+      steps: plain.steps as PriceStep[],
+      lines: lines.map((line) => {
+        const { id: _id, orderId: _orderId, ...facts } = line.get({ plain: true });
+        return {
+          ...facts,
+          unitMinor: minor(facts.unitMinor),
+          totalMinor: minor(facts.totalMinor),
+          steps: facts.steps as PriceStep[],
+        } satisfies OrderLine;
+      }),
+    };
+  }
+
+  async function insert(order: NewOrder): Promise<void> {
+    const { lines, ...facts } = order;
+    const row = await OrderRow.create(facts);
+    await OrderLineRow.bulkCreate(lines.map((line) => ({ ...line, orderId: row.id })));
+  }
+
+  /** Moves an order on, only from the status it is expected in; false when something else was quicker. */
+  async function move(
+    token: string,
+    from: OrderStatus,
+    to: OrderStatus,
+    paymentReference: string | null,
+  ): Promise<boolean> {
+    const [moved] = await OrderRow.update({ status: to, paymentReference }, { where: { token, status: from } });
+    return moved === 1;
+  }
+
+  async function listReserved(before: number): Promise<string[]> {
+    const rows = await db.select<{ token: string }>(
+      `SELECT token FROM orders WHERE status = 'reserved' AND placed_at < $before`,
+      { before },
+    );
+    return rows.map((row) => row.token);
+  }
+
+  async function listRecent(limit: number): Promise<OrderSummary[]> {
+    return db.select<OrderSummary>(
+      `SELECT id, placed_at placedAt, name, status, total_minor totalMinor, lane_revision laneRevision,
+         (SELECT sum(quantity) FROM order_lines l WHERE l.order_id = o.id) items
+       FROM orders o ORDER BY placed_at DESC, id DESC LIMIT $limit`,
+      { limit },
+    );
+  }
+
+  return { find, insert, move, listReserved, listRecent };
+}

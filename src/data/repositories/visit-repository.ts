@@ -1,0 +1,166 @@
+import { depthOf, type DepthCount, type EventKind } from '~/core/funnel';
+import type { Device } from '~/core/where';
+import type { Database } from '../database';
+
+export type Excluded = 'bot' | 'owner' | null;
+
+export interface VisitEvent {
+  readonly id: string;
+  readonly visitId: string;
+  /** Milliseconds since 1970. */
+  readonly at: number;
+  readonly kind: EventKind;
+  readonly page: string | null;
+  readonly product: string | null;
+  readonly piece: string | null;
+}
+
+/** What is known of the visit that a batch of events belongs to. */
+export interface VisitFacts {
+  readonly visitId: string;
+  /** The day in the shop's zone, YYYY-MM-DD. */
+  readonly day: string;
+  readonly device: Device;
+  readonly source: string;
+  readonly excluded: Excluded;
+}
+
+export interface VisitQuery {
+  readonly fromDay: string;
+  readonly toDay: string;
+  readonly device?: Device;
+  readonly source?: string;
+}
+
+const COUNTED =
+  'day BETWEEN $fromDay AND $toDay AND ($device IS NULL OR device = $device) AND ($source IS NULL OR source = $source)';
+
+export function visitRepository(db: Database) {
+  const bound = (query: VisitQuery) => ({
+    fromDay: query.fromDay,
+    toDay: query.toDay,
+    device: query.device ?? null,
+    source: query.source ?? null,
+  });
+
+  /** Writes events and the summaries of their visits together; events seen before change nothing. Returns how many were new. */
+  async function record(events: readonly VisitEvent[], facts: readonly VisitFacts[]): Promise<number> {
+    return db.inTransaction(async () => {
+      const fresh = await db.run(
+        `INSERT OR IGNORE INTO events (id, visit_id, at, kind, page, product, piece)
+         SELECT value ->> 0, value ->> 1, value ->> 2, value ->> 3, value ->> 4, value ->> 5, value ->> 6 FROM json_each($rows)`,
+        {
+          rows: JSON.stringify(
+            events.map((event) => [
+              event.id,
+              event.visitId,
+              event.at,
+              event.kind,
+              event.page,
+              event.product,
+              event.piece,
+            ]),
+          ),
+        },
+      );
+      if (fresh === 0) return 0;
+      await db.run(
+        `INSERT INTO visits (id, started_at, last_at, day, device, source, depth, excluded)
+         SELECT value ->> 0, value ->> 1, value ->> 2, value ->> 3, value ->> 4, value ->> 5, value ->> 6, value ->> 7 FROM json_each($rows) WHERE true
+         ON CONFLICT (id) DO UPDATE SET started_at = min(started_at, excluded.started_at), last_at = max(last_at, excluded.last_at),
+           depth = max(depth, excluded.depth), excluded = coalesce(visits.excluded, excluded.excluded)`,
+        { rows: JSON.stringify(facts.map((visit) => summarise(visit, events))) },
+      );
+      const pieces = events
+        .filter((event) => event.piece)
+        .map((event) => [event.visitId, event.piece, facts.find((visit) => visit.visitId === event.visitId)!.day]);
+      if (pieces.length > 0) {
+        await db.run(
+          'INSERT OR IGNORE INTO visit_pieces (visit_id, piece_id, day) SELECT value ->> 0, value ->> 1, value ->> 2 FROM json_each($rows)',
+          { rows: JSON.stringify(pieces) },
+        );
+      }
+      return fresh;
+    });
+  }
+
+  function summarise(visit: VisitFacts, events: readonly VisitEvent[]): unknown[] {
+    const own = events.filter((event) => event.visitId === visit.visitId);
+    const times = own.map((event) => event.at);
+    const depth = Math.max(...own.map((event) => depthOf(event.kind)));
+    return [
+      visit.visitId,
+      Math.min(...times),
+      Math.max(...times),
+      visit.day,
+      visit.device,
+      visit.source,
+      depth,
+      visit.excluded,
+    ];
+  }
+
+  /** Adds an order's worth to its visit; false when the visit is not known. */
+  async function addRevenue(visitId: string, amountMinor: number): Promise<boolean> {
+    return (
+      (await db.run('UPDATE visits SET revenue_minor = revenue_minor + $amountMinor WHERE id = $visitId', {
+        visitId,
+        amountMinor,
+      })) === 1
+    );
+  }
+
+  async function countDepths(query: VisitQuery): Promise<(DepthCount & { device: Device })[]> {
+    return db.select(
+      `SELECT device, depth, count(*) sessions, sum(revenue_minor) revenueMinor FROM visits WHERE ${COUNTED} AND excluded IS NULL GROUP BY device, depth`,
+      bound(query),
+    );
+  }
+
+  async function countExcluded(query: VisitQuery): Promise<{ bots: number; owner: number }> {
+    const [row] = await db.select<{ bots: number | null; owner: number | null }>(
+      `SELECT sum(excluded = 'bot') bots, sum(excluded = 'owner') owner FROM visits WHERE ${COUNTED} AND excluded IS NOT NULL`,
+      bound(query),
+    );
+    return { bots: row?.bots ?? 0, owner: row?.owner ?? 0 };
+  }
+
+  /** Sessions and orders of each day, for the chart. */
+  async function countDays(query: VisitQuery): Promise<{ day: string; sessions: number; orders: number }[]> {
+    return db.select(
+      `SELECT day, count(*) sessions, sum(depth = 6) orders FROM visits WHERE ${COUNTED} AND excluded IS NULL GROUP BY day ORDER BY day`,
+      bound(query),
+    );
+  }
+
+  async function listSources(): Promise<string[]> {
+    const rows = await db.select<{ source: string }>(
+      'SELECT source FROM visits GROUP BY source ORDER BY count(*) DESC LIMIT 12',
+    );
+    return rows.map((row) => row.source);
+  }
+
+  /** In how many counted visits each piece was seen or used. */
+  async function countPieces(query: VisitQuery): Promise<Record<string, number>> {
+    const rows = await db.select<{ piece: string; n: number }>(
+      `SELECT vp.piece_id piece, count(*) n FROM visit_pieces vp JOIN visits v ON v.id = vp.visit_id
+       WHERE vp.day BETWEEN $fromDay AND $toDay AND v.excluded IS NULL AND ($device IS NULL OR v.device = $device)
+         AND ($source IS NULL OR v.source = $source) GROUP BY vp.piece_id`,
+      bound(query),
+    );
+    return Object.fromEntries(rows.map((row) => [row.piece, row.n]));
+  }
+
+  /** Paid orders of the days, with and without a recorded visit. */
+  async function countOrders(
+    query: Pick<VisitQuery, 'fromDay' | 'toDay'>,
+  ): Promise<{ all: number; withoutVisit: number }> {
+    const [row] = await db.select<{ n: number; without: number | null }>(
+      `SELECT count(*) n, sum(visit_id IS NULL) without FROM orders WHERE status = 'paid' AND day BETWEEN $fromDay AND $toDay`,
+      { fromDay: query.fromDay, toDay: query.toDay },
+    );
+    return { all: row?.n ?? 0, withoutVisit: row?.without ?? 0 };
+  }
+
+  return { record, addRevenue, countDepths, countExcluded, countDays, listSources, countPieces, countOrders };
+}
