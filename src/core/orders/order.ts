@@ -44,6 +44,8 @@ export interface Order {
   readonly steps: readonly PriceStep[];
   readonly laneRevision: number;
   readonly visitId: string | null;
+  /** The provider's reference; of a failed order, why it failed. */
+  readonly paymentReference: string | null;
   readonly placedAt: number;
   readonly day: string;
   readonly lines: readonly OrderLine[];

@@ -270,6 +270,23 @@ export function catalogueRepository(db: Database) {
     });
   }
 
+  /** Counts what was sold, and whether anything is left. */
+  async function recordSale(
+    lines: readonly { readonly variantId: number | null; readonly quantity: number }[],
+  ): Promise<void> {
+    const params = { rows: JSON.stringify(lines.map((line) => [line.variantId, line.quantity])) };
+    await db.run(
+      `UPDATE products SET sold_count = sold_count + r.n FROM (SELECT v.product_id, sum(value ->> 1) n FROM json_each($rows) JOIN variants v ON v.id = value ->> 0 GROUP BY 1) r
+       WHERE products.id = r.product_id`,
+      params,
+    );
+    const ids = await db.select<{ id: number }>(
+      'SELECT DISTINCT product_id id FROM variants WHERE id IN (SELECT value ->> 0 FROM json_each($rows))',
+      params,
+    );
+    await refreshFigures(ids.map((row) => row.id));
+  }
+
   async function listSlugs(): Promise<{ products: Set<string>; categories: Set<string> }> {
     const rows = await db.select<{ slug: string; isProduct: number }>(
       'SELECT slug, 1 isProduct FROM products UNION ALL SELECT slug, 0 FROM categories',
@@ -322,6 +339,7 @@ export function catalogueRepository(db: Database) {
     variantFacts,
     takeStock,
     returnStock,
+    recordSale,
     listSlugs,
     refreshFigures,
     findSamples,

@@ -22,7 +22,7 @@ export function orderRepository(db: Database) {
     const row = await OrderRow.findOne({ where });
     if (!row) return null;
     const lines = await OrderLineRow.findAll({ where: { orderId: row.id }, order: ['id'] });
-    const { paymentReference: _kept, ...plain } = row.get({ plain: true });
+    const plain = row.get({ plain: true });
     return {
       ...plain,
       status: plain.status as OrderStatus,

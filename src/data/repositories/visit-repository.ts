@@ -100,6 +100,22 @@ export function visitRepository(db: Database) {
     ];
   }
 
+  /** An event the server itself saw, for a visit it knows; a visit that is not known is not made up. */
+  async function recordServerEvent(event: Pick<VisitEvent, 'id' | 'visitId' | 'at' | 'kind'>): Promise<void> {
+    const { id, visitId, at, kind } = event;
+    const known = await db.run(
+      'UPDATE visits SET depth = max(depth, $depth), last_at = max(last_at, $at) WHERE id = $visitId',
+      { visitId, at, depth: depthOf(kind) },
+    );
+    if (known === 1)
+      await db.run('INSERT OR IGNORE INTO events (id, visit_id, at, kind) VALUES ($id, $visitId, $at, $kind)', {
+        id,
+        visitId,
+        at,
+        kind,
+      });
+  }
+
   /** Adds an order's worth to its visit; false when the visit is not known. */
   async function addRevenue(visitId: string, amountMinor: number): Promise<boolean> {
     return (
@@ -156,11 +172,21 @@ export function visitRepository(db: Database) {
     query: Pick<VisitQuery, 'fromDay' | 'toDay'>,
   ): Promise<{ all: number; withoutVisit: number }> {
     const [row] = await db.select<{ n: number; without: number | null }>(
-      `SELECT count(*) n, sum(visit_id IS NULL) without FROM orders WHERE status = 'paid' AND day BETWEEN $fromDay AND $toDay`,
+      `SELECT count(*) n, sum(NOT EXISTS (SELECT 1 FROM visits v WHERE v.id = orders.visit_id)) without FROM orders WHERE status = 'paid' AND day BETWEEN $fromDay AND $toDay`,
       { fromDay: query.fromDay, toDay: query.toDay },
     );
     return { all: row?.n ?? 0, withoutVisit: row?.without ?? 0 };
   }
 
-  return { record, addRevenue, countDepths, countExcluded, countDays, listSources, countPieces, countOrders };
+  return {
+    record,
+    recordServerEvent,
+    addRevenue,
+    countDepths,
+    countExcluded,
+    countDays,
+    listSources,
+    countPieces,
+    countOrders,
+  };
 }

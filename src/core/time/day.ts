@@ -1,0 +1,13 @@
+const zones = new Map<string, Intl.DateTimeFormat>();
+
+/** The calendar day (YYYY-MM-DD) of a moment in an IANA time zone. */
+export function dayIn(timeZone: string, atMs: number): string {
+  let format = zones.get(timeZone);
+  if (!format) zones.set(timeZone, (format = new Intl.DateTimeFormat('en-CA', { timeZone, dateStyle: 'short' })));
+  return format.format(atMs);
+}
+
+/** A day so many days later (or earlier); calendar arithmetic, free of zones. */
+export function addDays(day: string, count: number): string {
+  return new Date(Date.parse(`${day}T00:00:00Z`) + count * 86_400_000).toISOString().slice(0, 10);
+}

@@ -1,0 +1,1 @@
+export { addDays, dayIn } from './day';

@@ -1,0 +1,64 @@
+import pino, { type Logger } from 'pino';
+import {
+  accountRepository,
+  cartRepository,
+  catalogueRepository,
+  importRepository,
+  laneRepository,
+  openDatabase,
+  orderRepository,
+  visitRepository,
+  type Database,
+} from '~/data';
+import { standInPayment, standInRates, type Payment, type Rates } from '~/standins';
+
+/** Everything a service works with; handed in, so that tests can hand in their own. */
+export interface App {
+  readonly db: Database;
+  readonly catalogue: ReturnType<typeof catalogueRepository>;
+  readonly carts: ReturnType<typeof cartRepository>;
+  readonly orders: ReturnType<typeof orderRepository>;
+  readonly visits: ReturnType<typeof visitRepository>;
+  readonly lanes: ReturnType<typeof laneRepository>;
+  readonly accounts: ReturnType<typeof accountRepository>;
+  readonly imports: ReturnType<typeof importRepository>;
+  readonly payment: Payment;
+  readonly rates: Rates;
+  readonly log: Logger;
+  /** Milliseconds since 1970. */
+  readonly now: () => number;
+}
+
+export async function createApp(options: {
+  dataDir: string;
+  now?: () => number;
+  payment?: Payment;
+  logLevel?: string;
+}): Promise<App> {
+  const db = await openDatabase(options.dataDir);
+  return {
+    db,
+    catalogue: catalogueRepository(db),
+    carts: cartRepository(db),
+    orders: orderRepository(db),
+    visits: visitRepository(db),
+    lanes: laneRepository(db),
+    accounts: accountRepository(db),
+    imports: importRepository(db),
+    payment: options.payment ?? standInPayment(),
+    rates: standInRates(),
+    log: pino({ level: options.logLevel ?? 'info' }),
+    now: options.now ?? Date.now,
+  };
+}
+
+const slot = globalThis as { pavedLaneApp?: Promise<App> };
+
+/** The app of this process, opened on first use from `PAVED_LANE_DATA`. */
+export function theApp(): Promise<App> {
+  slot.pavedLaneApp ??= createApp({
+    dataDir: process.env['PAVED_LANE_DATA'] ?? 'var/demo',
+    logLevel: process.env['PAVED_LANE_LOG'] ?? 'info',
+  });
+  return slot.pavedLaneApp;
+}

@@ -1,0 +1,57 @@
+import { z } from 'zod';
+import type { Category, Product, ProductCard } from '~/core/catalogue';
+import type { ListingQuery, ListingSort } from '~/data';
+import type { App } from './app';
+
+export const SORTS: Readonly<Record<ListingSort, string>> = {
+  featured: 'Best selling',
+  newest: 'Newest',
+  name: 'Name',
+  'price-up': 'Price, low to high',
+  'price-down': 'Price, high to low',
+  rating: 'Rating',
+};
+
+export const PAGE_SIZE = 24;
+
+/** Filters of a listing page as they stand in its address; wrong values fall back rather than fail a shopper. */
+export const listingParamsSchema = z.object({
+  sort: z.enum(Object.keys(SORTS) as [ListingSort, ...ListingSort[]]).catch('featured'),
+  page: z.coerce.number().int().min(1).max(10_000).catch(1),
+  stock: z.enum(['1', '']).catch(''),
+  from: z.coerce.number().min(0).max(1e7).optional().catch(undefined),
+  to: z.coerce.number().min(0).max(1e7).optional().catch(undefined),
+  tag: z.string().max(60).catch(''),
+  q: z.string().trim().max(100).catch(''),
+});
+export type ListingParams = z.infer<typeof listingParamsSchema>;
+
+export async function listProducts(
+  app: App,
+  params: ListingParams,
+  category: string | null,
+  exponent: number,
+): Promise<{ cards: ProductCard[]; total: number; pages: number }> {
+  const scale = 10 ** exponent;
+  const query: ListingQuery = {
+    sort: params.sort,
+    page: params.page,
+    pageSize: PAGE_SIZE,
+    ...(category && { category }),
+    ...(params.q && { search: params.q }),
+    ...(params.tag && { tag: params.tag }),
+    ...(params.stock && { inStockOnly: true }),
+    ...(params.from !== undefined && { fromMinor: Math.round(params.from * scale) }),
+    ...(params.to && { toMinor: Math.round(params.to * scale) }),
+  };
+  const found = await app.catalogue.listCards(query);
+  return { ...found, pages: Math.max(1, Math.ceil(found.total / PAGE_SIZE)) };
+}
+
+export function findProduct(app: App, slug: string): Promise<Product | null> {
+  return app.catalogue.findProduct(slug);
+}
+
+export function listCategories(app: App): Promise<Category[]> {
+  return app.catalogue.listCategories();
+}

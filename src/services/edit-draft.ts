@@ -1,0 +1,75 @@
+import {
+  applyLanePatch,
+  describeDifference,
+  lintLane,
+  readLane,
+  type Lane,
+  type LaneChange,
+  type LanePatch,
+  type LintFinding,
+} from '~/core/lane';
+import { fail, ok, type Result } from '~/core/problems';
+import { definitions } from '~/pieces/registry';
+import type { App } from './app';
+import { liveLane } from './live-lane';
+
+/** The draft as the studio works on it, beside what is live. */
+export interface DraftView {
+  readonly edit: number;
+  readonly token: string;
+  readonly lane: Lane;
+  readonly live: { readonly revision: number; readonly lane: Lane };
+  readonly changes: readonly LaneChange[];
+  readonly lint: readonly LintFinding[];
+}
+
+export async function showDraft(app: App): Promise<DraftView> {
+  const [stored, live, slugs] = await Promise.all([app.lanes.readDraft(), liveLane(app), app.catalogue.listSlugs()]);
+  if (!stored) throw new Error('There is no draft; seed the database first');
+  const read = readLane(stored.document, definitions);
+  if (!read.ok) throw new Error(`The draft cannot be read: ${JSON.stringify(read.problems)}`);
+  return {
+    edit: stored.edit,
+    token: stored.token,
+    lane: read.value,
+    live: { revision: live.revision, lane: live.lane },
+    changes: describeDifference(live.lane, read.value, definitions),
+    lint: lintLane(read.value, definitions, slugs),
+  };
+}
+
+/** Applies a patch made on edit number `edit`; a stale one is refused and changes nothing. Answers the new number. */
+export async function patchDraft(app: App, edit: number, patch: LanePatch): Promise<Result<{ edit: number }>> {
+  return app.db.inTransaction(async () => {
+    const stored = await app.lanes.readDraft();
+    if (!stored || stored.edit !== edit) return fail('edit', 'stale-draft');
+    const patched = applyLanePatch(stored.document as Lane, patch, definitions);
+    if (!patched.ok) return patched;
+    await app.lanes.writeDraft({ ...stored, document: patched.value, edit: edit + 1, updatedAt: app.now() });
+    return ok({ edit: edit + 1 });
+  });
+}
+
+/** Puts a revision's document into the draft, or what is live, to start over from it. */
+export async function restoreIntoDraft(
+  app: App,
+  edit: number,
+  revision: number | 'latest',
+  accountId: number,
+): Promise<Result<{ edit: number }>> {
+  return app.db.inTransaction(async () => {
+    const [stored, source] = await Promise.all([app.lanes.readDraft(), app.lanes.readRevision(revision)]);
+    if (!source) return fail('revision', 'not-found');
+    if (!stored || stored.edit !== edit) return fail('edit', 'stale-draft');
+    const read = readLane(source.document, definitions);
+    if (!read.ok) return read;
+    await app.lanes.writeDraft({ ...stored, document: read.value, edit: edit + 1, updatedAt: app.now() });
+    await app.accounts.writeAudit({
+      at: app.now(),
+      accountId,
+      action: 'restore-revision',
+      facts: { revision: source.id },
+    });
+    return ok({ edit: edit + 1 });
+  });
+}

@@ -1,0 +1,70 @@
+import { createHash } from 'node:crypto';
+import { compileManifest, readLane, type Lane, type Manifest } from '~/core/lane';
+import { currencyOf, type Currency } from '~/core/money';
+import { definitions } from '~/pieces/registry';
+import type { App } from './app';
+
+export interface LiveLane {
+  readonly revision: number;
+  readonly lane: Lane;
+  readonly currency: Currency;
+}
+
+export interface ServedManifest {
+  readonly body: string;
+  readonly etag: string;
+}
+
+const live = new WeakMap<App, Promise<LiveLane>>();
+const manifests = new WeakMap<LiveLane, Map<string, ServedManifest>>();
+
+/** The lane shoppers get. Read once and kept until something is published. */
+export function liveLane(app: App): Promise<LiveLane> {
+  let found = live.get(app);
+  if (!found) {
+    found = readLive(app);
+    live.set(app, found);
+    found.catch(() => live.delete(app));
+  }
+  return found;
+}
+
+export function forgetLiveLane(app: App): void {
+  live.delete(app);
+}
+
+async function readLive(app: App): Promise<LiveLane> {
+  const stored = await app.lanes.readRevision('latest');
+  if (!stored) throw new Error('No lane has been published yet; seed the database first');
+  const read = readLane(stored.document, definitions);
+  if (!read.ok) throw new Error(`Revision ${stored.id} cannot be read: ${JSON.stringify(read.problems)}`);
+  return { revision: stored.id, lane: read.value, currency: currencyOf(read.value.shop.currency) };
+}
+
+/** The live manifest in a language, with an ETag of its content. */
+export async function serveManifest(app: App, language: string): Promise<ServedManifest> {
+  const lane = await liveLane(app);
+  let byLanguage = manifests.get(lane);
+  if (!byLanguage) manifests.set(lane, (byLanguage = new Map()));
+  let served = byLanguage.get(language);
+  if (!served) {
+    if (byLanguage.size > 50) byLanguage.clear();
+    served = pack(compileManifest(lane.lane, definitions, lane.revision, language));
+    byLanguage.set(language, served);
+  }
+  return served;
+}
+
+/** The draft's manifest, for those who hold its token; null for others. */
+export async function serveDraftManifest(app: App, token: string, language: string): Promise<ServedManifest | null> {
+  const draft = await app.lanes.readDraft();
+  if (!draft || draft.token !== token) return null;
+  const read = readLane(draft.document, definitions);
+  if (!read.ok) return null;
+  return pack(compileManifest(read.value, definitions, (await liveLane(app)).revision, language));
+}
+
+function pack(manifest: Manifest): ServedManifest {
+  const body = JSON.stringify(manifest);
+  return { body, etag: `"${createHash('sha256').update(body).digest('base64url').slice(0, 22)}"` };
+}

@@ -1,0 +1,2 @@
+export { standInPayment, type Payment } from './payment';
+export { standInRates, type DeliveryRate, type Rates } from './rates';

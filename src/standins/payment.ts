@@ -1,0 +1,36 @@
+/** What a payment provider must do. The key makes a repeated request the same charge. */
+export interface Payment {
+  charge(request: { key: string; amountMinor: number; currency: string; cardNumber: string }): Promise<ChargeResult>;
+  /** After a charge whose outcome is unknown: when this resolves, nothing is or will be charged for the key. */
+  cancel(key: string): Promise<void>;
+}
+
+export type ChargeResult = { status: 'approved'; reference: string } | { status: 'declined' } | { status: 'timed-out' };
+
+/**
+ * Stands in for a provider: cards ending in 0002 are declined, in 0003 never answer, all others are approved.
+ * `timeoutMs` is how long the shop waits for an answer.
+ */
+export function standInPayment({ answerMs = 30, timeoutMs = 1500 } = {}): Payment {
+  const charged = new Map<string, string>();
+  return {
+    async charge({ key, cardNumber }) {
+      if (cardNumber.endsWith('0003')) {
+        await delay(timeoutMs);
+        return { status: 'timed-out' };
+      }
+      await delay(answerMs);
+      if (cardNumber.endsWith('0002')) return { status: 'declined' };
+      const reference = charged.get(key) ?? `stand-in-${charged.size + 1}-${key.slice(0, 8)}`;
+      charged.set(key, reference);
+      return { status: 'approved', reference };
+    },
+    async cancel(key) {
+      charged.delete(key);
+    },
+  };
+}
+
+function delay(ms: number): Promise<void> {
+  return new Promise((resolve) => setTimeout(resolve, ms));
+}
