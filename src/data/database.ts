@@ -53,7 +53,7 @@ export async function openDatabase(dataDir: string): Promise<Database> {
   await sequelize.query('PRAGMA journal_mode = WAL');
   const umzug = new Umzug({
     migrations: [...migrations],
-    context: (sql: string) => sequelize.query(sql).then(() => undefined),
+    context: { run: (sql: string) => sequelize.query(sql).then(() => undefined) },
     storage: new SequelizeStorage({ sequelize, tableName: 'migrations' }),
     logger: undefined,
   });

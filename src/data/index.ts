@@ -17,3 +17,4 @@ export {
   type VisitQuery,
 } from './repositories/visit-repository';
 export { importRepository, type ImportedProduct, type KnownVariant } from './repositories/import-repository';
+export { seedRepository, type SeededOrder, type SeededVisit } from './repositories/seed-repository';

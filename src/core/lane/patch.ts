@@ -1,14 +1,11 @@
-import jsonPatch, { type Operation } from 'fast-json-patch';
+import { applyPatch, createPatch, type Operation } from 'rfc6902';
 import { z } from 'zod';
 import { fail, ok, type Result } from '~/core/problems';
 import type { PieceDefinition } from './definition';
 import type { Lane } from './lane.schema';
 import { readLane } from './read-lane';
 
-const pointer = z
-  .string()
-  .max(500)
-  .regex(/^(\/.*)?$/, 'must be a JSON pointer');
+const pointer = z.string().max(500).regex(/^\//, 'must be a JSON pointer');
 
 /** RFC 6902, the operations the studio sends. */
 export const lanePatchSchema = z
@@ -27,22 +24,18 @@ export type LanePatch = z.infer<typeof lanePatchSchema>;
 
 /** The patch that leads from one document to another. */
 export function diffLanes(from: Lane, to: Lane): LanePatch {
-  return jsonPatch.compare(from, to) as LanePatch;
+  return createPatch(from, to) as LanePatch;
 }
 
 /** Applies a patch and checks the result as a whole; the document given is left as it was. */
 export function applyLanePatch(lane: Lane, patch: LanePatch, definitions: readonly PieceDefinition[]): Result<Lane> {
-  try {
-    const patched = jsonPatch.applyPatch(structuredClone(lane), patch as Operation[], true).newDocument;
-    return readLane(patched, definitions);
-  } catch (error) {
-    if (!(error instanceof jsonPatch.JsonPatchError)) throw error;
-    const failed = error.operation as { path?: string } | undefined;
-    return fail(failed?.path ?? '', 'patch-invalid', {
-      pointer: failed?.path ?? '(start)',
-      message: error.message.split('\n')[0]!,
-    });
+  const patched: unknown = structuredClone(lane);
+  for (const operation of patch) {
+    const error = applyPatch(patched, [operation as Operation])[0];
+    if (error)
+      return fail(operation.path, 'patch-invalid', { pointer: operation.path || '(start)', message: error.message });
   }
+  return readLane(patched, definitions);
 }
 
 /** The patch that undoes `patch` when applied to the document it produced. */

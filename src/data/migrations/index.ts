@@ -1,9 +1,9 @@
 import { first } from './2026-11-24-first';
 
-/** One frozen step of the schema; `context` runs one SQL statement. */
+/** One frozen step of the schema; `context.run` runs one SQL statement. */
 export interface Migration {
   readonly name: string;
-  readonly up: (step: { context: (sql: string) => Promise<void> }) => Promise<void>;
+  readonly up: (step: { context: { run: (sql: string) => Promise<void> } }) => Promise<void>;
 }
 
 /** In order. A landed migration is never edited. */

@@ -114,7 +114,7 @@ export function catalogueRepository(db: Database) {
   async function toCards(rows: readonly ProductRow[]): Promise<ProductCard[]> {
     const ids = JSON.stringify(rows.map((row) => row.id));
     const variants = await db.select<{ product_id: number; n: number; only_id: number; was: number | null }>(
-      `SELECT product_id, count(*) n, min(id) only_id, max(was_minor) was FROM variants WHERE product_id IN (SELECT value FROM json_each($ids)) GROUP BY product_id`,
+      `SELECT product_id, count(*) n, min(id) only_id, min(CASE WHEN was_minor > price_minor THEN was_minor END) was FROM variants WHERE product_id IN (SELECT value FROM json_each($ids)) GROUP BY product_id`,
       { ids },
     );
     const images = await db.select<{ product_id: number; src: string; alt: string }>(
@@ -321,7 +321,7 @@ export function catalogueRepository(db: Database) {
     const variants = '(SELECT count(*) FROM variants v WHERE v.product_id = p.id)';
     const images = '(SELECT count(*) FROM images i WHERE i.product_id = p.id)';
     const found = await Promise.all([
-      first('plain', `in_stock = 1 AND short_text <> '' AND ${images} > 0 ORDER BY sold_count DESC`),
+      first('plain', `in_stock = 1 AND short_text <> '' AND ${images} > 1 ORDER BY rating_count DESC, sold_count DESC`),
       first('long-name', '1 ORDER BY length(name) DESC'),
       first('sold-out', 'in_stock = 0'),
       first('no-picture', `${images} = 0`),

@@ -1,0 +1,51 @@
+import { newPiece, type Lane, type Piece } from '~/core/lane';
+import { definitionOf } from '~/pieces/registry';
+
+function piece(kind: string, change: (made: Piece) => void = () => undefined): Piece {
+  const made = newPiece(definitionOf(kind)!, true);
+  change(made);
+  return made;
+}
+
+/** The lane that ships live. */
+export function liveDemoLane(): Lane {
+  return {
+    version: 1,
+    shop: {
+      name: 'Hollowtarn Kites',
+      currency: 'EUR',
+      locale: 'en-IE',
+      timeZone: 'Europe/Berlin',
+      tax: { basisPoints: 2000, included: true },
+    },
+    theme: {
+      ink: '#14323B',
+      muted: '#4C6670',
+      paper: '#F3F9FA',
+      panel: '#FFFFFF',
+      line: '#C9DDE2',
+      accent: '#1C4E5F',
+      accentStrong: '#123743',
+      onAccent: '#FFFFFF',
+      sale: '#B23A24',
+      radiusPx: 14,
+    },
+    pieces: { 'quick-view': piece('quick-view'), 'slide-out-cart': piece('cart-surface') },
+    offers: [{ kind: 'freeShipping', id: 'free-delivery', name: 'Free delivery', on: true, thresholdMinor: 6000 }],
+  };
+}
+
+/** Seven changes the owner is in the middle of. */
+export function draftDemoLane(): Lane {
+  const lane = liveDemoLane();
+  const quickView = lane.pieces['quick-view']!;
+  quickView.words = { en: { open: 'A closer look', delivery: 'Sent from the lake within two working days.' } };
+  quickView.settings['layout'] = 'right';
+  quickView.settings['afterAdd'] = 'close';
+  for (const part of quickView.parts) {
+    if (part.key === 'quotes') part.on = true;
+    if (part.key === 'attributes') part.hideOn = ['phone'];
+  }
+  lane.pieces['slide-out-cart']!.words = { en: { heading: 'Your basket' } };
+  return lane;
+}

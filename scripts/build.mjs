@@ -1,0 +1,64 @@
+// Builds the shopper's runtime, then the app. Skipped when nothing has changed since the last build, unless --force.
+import { spawnSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import path from 'node:path';
+import { build } from 'vite';
+
+const SOURCES = ['src', 'public', 'package-lock.json', 'astro.config.mjs', 'tsconfig.json', 'scripts/build.mjs'];
+const STAMP = 'dist/.stamp';
+
+function* filesOf(place) {
+  if (statSync(place).isFile()) yield place;
+  else
+    for (const name of readdirSync(place).sort())
+      if (place !== 'public' || name !== 'rt') yield* filesOf(path.join(place, name));
+}
+
+function stampOfSources() {
+  const hash = createHash('sha256');
+  for (const source of SOURCES) for (const file of filesOf(source)) hash.update(file).update(readFileSync(file));
+  return hash.digest('hex');
+}
+
+/** One small entry that pieces' chunks import from, so that a page loads the entry, the manifest and what it shows. */
+export async function buildRuntime() {
+  await build({
+    configFile: false,
+    logLevel: 'warn',
+    publicDir: false,
+    resolve: { alias: { '~': path.resolve('src') } },
+    esbuild: { jsx: 'automatic', jsxImportSource: 'preact', legalComments: 'none' },
+    build: {
+      outDir: 'public/rt',
+      emptyOutDir: true,
+      target: 'es2022',
+      modulePreload: false,
+      reportCompressedSize: false,
+      rollupOptions: {
+        input: { lane: 'src/runtime/lane.ts' },
+        preserveEntrySignatures: 'allow-extension',
+        output: { format: 'es', entryFileNames: '[name].js', chunkFileNames: 'c/[name]-[hash].js' },
+      },
+    },
+  });
+}
+
+const stamp = stampOfSources();
+if (!process.argv.includes('--force') && existsSync(STAMP) && readFileSync(STAMP, 'utf8') === stamp) {
+  console.log('build: up to date');
+} else {
+  await buildRuntime();
+  if (!process.argv.includes('--runtime')) {
+    const result = spawnSync(process.execPath, ['node_modules/astro/astro.js', 'build'], {
+      stdio: ['ignore', process.env.VERBOSE ? 'inherit' : 'pipe', 'inherit'],
+      env: { ...process.env, ASTRO_TELEMETRY_DISABLED: '1' },
+    });
+    if (result.status !== 0) {
+      process.stderr.write(result.stdout ?? '');
+      process.exit(result.status ?? 1);
+    }
+    writeFileSync(STAMP, stamp);
+  }
+  console.log('build: done');
+}

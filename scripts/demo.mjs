@@ -1,0 +1,38 @@
+// npm run demo [-- --port N --data DIR --fresh --scale X]: sets everything up and serves the seeded shop and studio.
+import { existsSync, rmSync } from 'node:fs';
+import path from 'node:path';
+import { parseArgs } from 'node:util';
+import { installPackages, run } from './set-up.mjs';
+
+const { values } = parseArgs({
+  options: {
+    port: { type: 'string', default: '4321' },
+    data: { type: 'string', default: 'var/demo' },
+    fresh: { type: 'boolean' },
+    scale: { type: 'string', default: '1' },
+  },
+});
+const port = Number(values.port);
+const scale = Number(values.scale);
+if (!Number.isInteger(port) || port < 1 || port > 65535)
+  throw new Error(`--port must be a whole number from 1 to 65535, not “${values.port}”`);
+if (!(scale >= 0 && scale <= 50)) throw new Error(`--scale must be from 0 to 50, not “${values.scale}”`);
+
+installPackages();
+run(process.execPath, ['scripts/build.mjs']);
+const database = path.join(values.data, 'paved-lane.sqlite');
+if (values.fresh) for (const file of [database, `${database}-wal`, `${database}-shm`]) rmSync(file, { force: true });
+console.log(
+  existsSync(database) ? `Using the shop in ${values.data}` : `Seeding Hollowtarn Kites into ${values.data} …`,
+);
+run(process.execPath, ['--import', 'tsx', 'demo/seed.ts', '--data', values.data, '--scale', values.scale]);
+process.env.PAVED_LANE_DATA = path.resolve(values.data);
+process.env.PAVED_LANE_DEMO = '1';
+process.env.PORT = values.port;
+process.env.PAVED_LANE_LOG ??= 'warn';
+await import('../server.mjs');
+console.log(`
+  The shop     http://127.0.0.1:${port}/shop/
+  The studio   http://127.0.0.1:${port}/studio   (the sign-in page shows the demo owner's account)
+
+  Stop with Ctrl+C.`);

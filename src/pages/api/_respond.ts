@@ -1,0 +1,51 @@
+import type { z } from 'zod';
+import { problemsFromZod, wordProblem, type Problem, type ProblemCode, type Result } from '~/core/problems';
+
+const STATUS: Partial<Record<ProblemCode, number>> = {
+  'not-found': 404,
+  'not-signed-in': 401,
+  'not-allowed': 403,
+  'wrong-sign-in': 401,
+  'too-many-tries': 429,
+  'body-too-large': 413,
+  'stale-draft': 409,
+  'sold-out': 409,
+  'not-enough-stock': 409,
+  'key-reused': 409,
+  'payment-in-progress': 409,
+  'payment-declined': 402,
+  'payment-timed-out': 402,
+};
+
+/** Problems as a browser gets them: code, place, facts and the sentence for people. */
+export function refuse(problems: readonly Problem[]): Response {
+  const status = STATUS[problems[0]?.code ?? 'invalid'] ?? 422;
+  return Response.json(
+    { problems: problems.map((problem) => ({ ...problem, message: wordProblem(problem) })) },
+    { status },
+  );
+}
+
+/** A service's answer as a response. */
+export function answer<T>(result: Result<T>): Response {
+  return result.ok ? Response.json(result.value) : refuse(result.problems);
+}
+
+/** Reads a JSON body; what cannot be parsed is a problem, not an exception. */
+export async function readBody<Schema extends z.ZodType>(
+  request: Request,
+  schema: Schema,
+): Promise<Result<z.infer<Schema>>> {
+  let body: unknown;
+  try {
+    body = await request.json();
+  } catch {
+    return { ok: false, problems: [{ path: '', code: 'invalid', facts: { message: 'The body is not JSON.' } }] };
+  }
+  return check(body, schema);
+}
+
+export function check<Schema extends z.ZodType>(input: unknown, schema: Schema): Result<z.infer<Schema>> {
+  const parsed = schema.safeParse(input);
+  return parsed.success ? { ok: true, value: parsed.data } : { ok: false, problems: problemsFromZod(parsed.error) };
+}

@@ -1,0 +1,13 @@
+import type { APIRoute } from 'astro';
+import { eventBatchSchema, ingestEvents } from '~/services/ingest-events';
+import { readBody, refuse } from './_respond';
+
+export const POST: APIRoute = async ({ locals, request }) => {
+  const body = await readBody(request, eventBatchSchema);
+  if (!body.ok) return refuse(body.problems);
+  const fresh = await ingestEvents(locals.app, body.value, {
+    userAgent: request.headers.get('user-agent') ?? '',
+    isOwner: locals.account !== null,
+  });
+  return Response.json({ fresh });
+};

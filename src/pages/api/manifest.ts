@@ -1,0 +1,27 @@
+import type { APIRoute } from 'astro';
+import { z } from 'zod';
+import { serveDraftManifest, serveManifest } from '~/services/live-lane';
+import { check, refuse } from './_respond';
+
+const querySchema = z.strictObject({
+  lang: z
+    .string()
+    .regex(/^[a-z]{2}$/)
+    .default('en'),
+  draft: z.uuid().optional(),
+});
+
+export const GET: APIRoute = async ({ locals, request, url }) => {
+  const query = check(Object.fromEntries(url.searchParams), querySchema);
+  if (!query.ok) return refuse(query.problems);
+  const { lang, draft } = query.value;
+  const served = draft ? await serveDraftManifest(locals.app, draft, lang) : await serveManifest(locals.app, lang);
+  if (!served) return refuse([{ path: 'draft', code: 'not-found' }]);
+  const headers = {
+    etag: served.etag,
+    'cache-control': draft ? 'no-store' : 'public, max-age=0, must-revalidate',
+    'access-control-allow-origin': '*',
+  };
+  if (request.headers.get('if-none-match') === served.etag) return new Response(null, { status: 304, headers });
+  return new Response(served.body, { headers: { ...headers, 'content-type': 'application/json' } });
+};

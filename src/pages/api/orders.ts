@@ -1,0 +1,20 @@
+import type { APIRoute } from 'astro';
+import { z } from 'zod';
+import { checkoutSchema } from '~/core/orders/checkout.schema';
+import { placeOrder } from '~/services/place-order';
+import { cartToken, visitId } from '~/shop/cart-cookie';
+import { answer, readBody, refuse } from './_respond';
+
+const orderSchema = z.strictObject({
+  key: z.uuid(),
+  form: checkoutSchema,
+  seenTotalMinor: z.number().int().min(0).nullable().default(null),
+});
+
+export const POST: APIRoute = async ({ locals, cookies, request }) => {
+  const body = await readBody(request, orderSchema);
+  if (!body.ok) return refuse(body.problems);
+  const token = cartToken(cookies);
+  if (!token) return refuse([{ path: 'cart', code: 'cart-empty' }]);
+  return answer(await placeOrder(locals.app, { ...body.value, cartToken: token, visitId: visitId(cookies) }));
+};

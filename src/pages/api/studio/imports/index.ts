@@ -1,0 +1,28 @@
+import type { APIRoute } from 'astro';
+import { fail, type Result } from '~/core/problems';
+import { importOptionsSchema, previewImport, startImport, type ImportOptions } from '~/services/import-catalogue';
+import { answer, check, refuse } from '../../_respond';
+
+const MOST_BYTES = 20 * 1024 * 1024;
+
+/** A form with the file, `options` as JSON, and `apply` when it is to be written. */
+export const POST: APIRoute = async ({ locals, request }) => {
+  if (locals.account?.role === 'viewer') return refuse([{ path: '', code: 'not-allowed' }]);
+  const form = await request.formData().catch(() => null);
+  const file = form?.get('file');
+  if (!form || !(file instanceof File) || file.size === 0) return refuse([{ path: 'file', code: 'missing' }]);
+  if (file.size > MOST_BYTES) return refuse([{ path: 'file', code: 'body-too-large', facts: { limit: '20 MB' } }]);
+  const options = readOptions(form.get('options'));
+  if (!options.ok) return refuse(options.problems);
+  const bytes = new Uint8Array(await file.arrayBuffer());
+  if (form.get('apply') !== '1') return answer(await previewImport(locals.app, bytes, options.value));
+  return Response.json({ id: startImport(locals.app, bytes, options.value, locals.account!.id) }, { status: 202 });
+};
+
+function readOptions(text: FormDataEntryValue | null): Result<ImportOptions> {
+  try {
+    return check(JSON.parse(typeof text === 'string' ? text : '{}'), importOptionsSchema);
+  } catch {
+    return fail('options', 'invalid', { message: 'The options are not JSON.' });
+  }
+}

@@ -1,0 +1,36 @@
+import type { AstroCookies } from 'astro';
+import { randomUUID } from 'node:crypto';
+
+const CART = 'pl_cart';
+const FLASH = 'pl_flash';
+const DAYS_60 = 60 * 86_400;
+const TOKEN = /^[0-9a-f-]{36}$/;
+
+/** The cart's secret, if the shopper has one. A cookie of another shape is as good as none. */
+export function cartToken(cookies: AstroCookies): string | null {
+  const value = cookies.get(CART)?.value ?? '';
+  return TOKEN.test(value) ? value : null;
+}
+
+export function ensureCartToken(cookies: AstroCookies, isSecure: boolean): string {
+  const token = cartToken(cookies) ?? randomUUID();
+  cookies.set(CART, token, { path: '/', httpOnly: true, sameSite: 'lax', secure: isSecure, maxAge: DAYS_60 });
+  return token;
+}
+
+/** The visit the runtime records under, if it records at all. */
+export function visitId(cookies: AstroCookies): string | null {
+  const value = cookies.get('pl_visit')?.value ?? '';
+  return /^[\w-]{6,60}$/.test(value) ? value : null;
+}
+
+/** One message for the next page, for shoppers without script. */
+export function setFlash(cookies: AstroCookies, message: string): void {
+  cookies.set(FLASH, message, { path: '/', httpOnly: true, sameSite: 'lax', maxAge: 60 });
+}
+
+export function takeFlash(cookies: AstroCookies): string | null {
+  const message = cookies.get(FLASH)?.value ?? null;
+  if (message) cookies.delete(FLASH, { path: '/' });
+  return message;
+}
