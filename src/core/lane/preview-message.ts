@@ -10,7 +10,6 @@ export type ToPreview =
       readonly pieceId: string;
       readonly product: string | null;
       readonly cart: CartView | null;
-      readonly rightToLeft: boolean;
     }
   | { readonly pl: 'select'; readonly pieceId: string; readonly part: string | null }
   | { readonly pl: 'force'; readonly state: LookState };

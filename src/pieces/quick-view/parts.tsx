@@ -1,0 +1,178 @@
+/** @jsxImportSource preact */
+import type { VNode } from 'preact';
+import { useState } from 'preact/hooks';
+import { valuesOf, type Choices } from '~/core/catalogue/choose';
+import type { Product, Variant } from '~/core/catalogue';
+import { formatMoney } from '~/core/money/currency';
+import type { PieceHost } from '~/runtime/piece-host';
+import { Buy } from './buy';
+import type { QuickViewPart, QuickViewPiece } from './definition';
+
+export interface PartProps {
+  readonly product: Product;
+  readonly variant: Variant | null;
+  readonly choices: Choices;
+  readonly choose: (choices: Choices) => void;
+  readonly piece: QuickViewPiece;
+  readonly host: PieceHost;
+}
+
+const PARTS: Readonly<Record<QuickViewPart, (props: PartProps) => VNode | null>> = {
+  name: ({ product }) => <h2 data-slot="name">{product.name}</h2>,
+  rating: ({ product, piece }) =>
+    product.rating && (
+      <p class="stars">
+        <span
+          style={{ '--part': `${product.rating.stars * 20}%` }}
+          role="img"
+          aria-label={`${product.rating.stars} / 5`}
+        >
+          ★★★★★
+        </span>
+        {product.rating.count} {piece.words.buyers}
+      </p>
+    ),
+  price: Price,
+  shortText: ShortText,
+  attributes: ({ product }) =>
+    product.attributes.length > 0 ? (
+      <dl>
+        {product.attributes.map((attribute) => (
+          <div key={attribute.key}>
+            <dt>{attribute.key}</dt>
+            <dd>{attribute.value}</dd>
+          </div>
+        ))}
+      </dl>
+    ) : null,
+  choices: ChoiceRows,
+  buy: Buy,
+  delivery: ({ piece, product }) =>
+    product.fulfilment === 'parcel' ? (
+      <p class="note" data-word="delivery">
+        {piece.words.delivery}
+      </p>
+    ) : null,
+  fullText: ({ product }) =>
+    product.fullText ? (
+      <div>
+        {product.fullText.split(/\n\n+/).map((text) => (
+          <p key={text}>{text}</p>
+        ))}
+      </div>
+    ) : null,
+  facts: ({ product, variant }) => (
+    <p class="facts">
+      {[variant?.sku, product.categories.map((category) => category.name).join(', '), product.tags.join(', ')]
+        .filter(Boolean)
+        .join(' · ')}
+    </p>
+  ),
+  video: ({ product }) => (product.videoSrc ? <video src={product.videoSrc} controls preload="none" /> : null),
+  quotes: ({ product, piece }) =>
+    product.reviews.length > 0 ? (
+      <div>
+        {product.reviews.slice(0, piece.settings.quoteCount).map((review) => (
+          <blockquote key={review.text + review.day}>
+            <p>{review.text}</p>
+            <footer>
+              {'★'.repeat(review.stars)} {review.author}
+            </footer>
+          </blockquote>
+        ))}
+      </div>
+    ) : null,
+  link: ({ product, piece }) => (
+    <a class="link" href={`/shop/p/${product.slug}`} data-word="link">
+      {piece.words.link}
+    </a>
+  ),
+};
+
+/** One part in its place, or nothing where the product has nothing to show there. */
+export function Part({ name, ...props }: PartProps & { name: QuickViewPart }): VNode | null {
+  const Content = PARTS[name];
+  return (
+    <div data-part={name}>
+      <Content {...props} />
+    </div>
+  );
+}
+
+function Price({ product, variant, piece, host }: PartProps): VNode {
+  const money = (amount: number) => formatMoney(amount, host.currency, host.locale);
+  const lowest = Math.min(...product.variants.map((candidate) => candidate.priceMinor));
+  const was = variant?.wasMinor;
+  return (
+    <p class="price" data-slot="price" aria-live="polite">
+      {!variant && <span class="from">{piece.words.from} </span>}
+      {money(variant?.priceMinor ?? lowest)}
+      {was && <s>{money(was)}</s>}
+      {was && variant && <span class="save">−{Math.round((1 - variant.priceMinor / was) * 100)} %</span>}
+    </p>
+  );
+}
+
+const LINES = { two: 2, four: 4, all: 0 } as const;
+/** Characters a line of the panel holds at most; fewer than the lines allow need no “more”. */
+const LINE_LENGTH = 34;
+
+function ShortText({ product, piece }: PartProps): VNode | null {
+  const [open, setOpen] = useState(false);
+  const text = product.shortText || (piece.settings.withoutShortText === 'full' ? product.fullText : '');
+  if (!text) return null;
+  const lines = LINES[piece.settings.shortTextLines];
+  const isLong = lines > 0 && text.length > lines * LINE_LENGTH;
+  return (
+    <>
+      <p data-slot="shortText" class={isLong && !open ? 'clamp' : ''} style={{ '--lines': lines }}>
+        {text}
+      </p>
+      {isLong && !open && (
+        <button class="more" onClick={() => setOpen(true)}>
+          {piece.words.more}
+        </button>
+      )}
+    </>
+  );
+}
+
+function ChoiceRows({ product, choices, choose }: PartProps): VNode | null {
+  if (product.axes.length === 0) return null;
+  return (
+    <>
+      {product.axes.map((axis) => {
+        const values = valuesOf(product, axis, { ...choices, [axis]: '' });
+        const pictures = values.map(
+          ({ value }) => product.variants.find((variant) => variant.choices[axis] === value)?.picture?.src,
+        );
+        const isDrawn = pictures.every(Boolean) && new Set(pictures).size === values.length && values.length > 1;
+        return (
+          <fieldset key={axis}>
+            <legend>
+              {axis} <span>{choices[axis]}</span>
+            </legend>
+            <div class="values">
+              {values.map(({ value, availability }, i) => (
+                <label
+                  key={value}
+                  class={`value${isDrawn ? ' drawn' : ''}${availability === 'available' ? '' : ' gone'}`}
+                >
+                  <input
+                    type="radio"
+                    name={axis}
+                    value={value}
+                    checked={choices[axis] === value}
+                    aria-label={value}
+                    onChange={() => choose({ ...choices, [axis]: value })}
+                  />
+                  <span title={value}>{isDrawn ? <img src={pictures[i]} alt="" width="44" height="44" /> : value}</span>
+                </label>
+              ))}
+            </div>
+          </fieldset>
+        );
+      })}
+    </>
+  );
+}

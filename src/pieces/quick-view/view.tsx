@@ -1,0 +1,116 @@
+/** @jsxImportSource preact */
+import { render } from 'preact';
+import type { Product } from '~/core/catalogue';
+import { createShadow } from '~/runtime/kit/shadow';
+import type { MountedPiece, PieceHost } from '~/runtime/piece-host';
+import type { ManifestPiece } from '~/core/lane';
+import type { QuickViewPiece } from './definition';
+import { placeOpeners, slugsOfPage } from './openers';
+import { Panel } from './panel';
+import css from './view.css?inline';
+
+const ADDRESS = 'look';
+
+/** Puts openers on the page's cards and keeps one panel for the product being looked at. */
+export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPiece {
+  let piece = initial as QuickViewPiece;
+  let host = initialHost;
+  let slug: string | null = null;
+  const products = new Map<string, Promise<Product | null>>();
+  const loaded = new Map<string, Product | null>();
+  const shadow = createShadow('pl-quick-view', piece.id);
+  document.body.append(shadow.element);
+  let removeOpeners = placeOpeners(piece, host, { open: show, prefetch: fetchProduct });
+
+  const wanted = new URLSearchParams(location.search).get(ADDRESS);
+  if (wanted && !host.isPreview) show(wanted, null);
+
+  function fetchProduct(wantedSlug: string): Promise<Product | null> {
+    let found = products.get(wantedSlug);
+    if (!found) {
+      found = fetch(`${host.origin}/api/products/${encodeURIComponent(wantedSlug)}`).then(
+        (response) => (response.ok ? (response.json() as Promise<Product>) : null),
+        () => null,
+      );
+      products.set(wantedSlug, found);
+      void found.then((product) => {
+        loaded.set(wantedSlug, product);
+        // A failure is not kept: the next press tries again.
+        if (!product) products.delete(wantedSlug);
+      });
+    }
+    return found;
+  }
+
+  function show(wantedSlug: string, opener: Element | null): void {
+    const isOpen = slug !== null;
+    slug = wantedSlug;
+    if (!loaded.get(wantedSlug)) loaded.delete(wantedSlug);
+    void fetchProduct(wantedSlug).then(() => slug === wantedSlug && draw());
+    draw();
+    host.recorder.record('quick-view', { product: wantedSlug, piece: piece.id });
+    const address = new URL(location.href);
+    address.searchParams.set(ADDRESS, wantedSlug);
+    if (isOpen) {
+      if (!host.isPreview) history.replaceState(history.state, '', address);
+      return;
+    }
+    const dialog = shadow.root.querySelector('dialog')!;
+    host.surfaces.open({
+      dialog,
+      address: address.href,
+      opener,
+      onClose: () => {
+        slug = null;
+        if (new URLSearchParams(location.search).has(ADDRESS)) {
+          const bare = new URL(location.href);
+          bare.searchParams.delete(ADDRESS);
+          history.replaceState(history.state, '', bare);
+        }
+        draw();
+      },
+    });
+  }
+
+  function draw(): void {
+    shadow.style(host.themeCss, css, piece.css);
+    const slugs = slugsOfPage();
+    const place = slug === null ? -1 : slugs.indexOf(slug);
+    const go = (step: number) => {
+      const next = slugs[place + step];
+      return piece.settings.neighbours && place >= 0 && next ? () => show(next, null) : null;
+    };
+    render(
+      <Panel
+        key={slug}
+        slug={slug}
+        product={slug === null ? undefined : loaded.get(slug)}
+        piece={piece}
+        host={host}
+        previous={go(-1)}
+        next={go(1)}
+      />,
+      shadow.root,
+    );
+  }
+
+  draw();
+  return {
+    update(next, nextHost) {
+      piece = next as QuickViewPiece;
+      host = nextHost;
+      removeOpeners();
+      removeOpeners = placeOpeners(piece, host, { open: show, prefetch: fetchProduct });
+      draw();
+    },
+    open: ({ product, opener }) => {
+      const first = product ?? slugsOfPage()[0];
+      if (first) show(first, opener);
+    },
+    destroy() {
+      if (slug !== null) host.surfaces.close();
+      removeOpeners();
+      shadow.element.remove();
+    },
+  };
+}

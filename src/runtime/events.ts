@@ -1,0 +1,81 @@
+import type { EventKind } from '~/core/funnel';
+import type { Device } from '~/core/where';
+
+interface QueuedEvent {
+  readonly id: string;
+  readonly at: number;
+  readonly kind: EventKind;
+  readonly page: string;
+  readonly product: string | null;
+  readonly piece: string | null;
+}
+
+export interface Recorder {
+  record(kind: EventKind, about?: { product?: string | null; piece?: string }): void;
+}
+
+const VISIT_MINUTES = 30;
+const SEND_AFTER_MS = 1200;
+
+/**
+ * Records what shoppers do, without anything that says who they are. The visit's id lasts 30 minutes after the last
+ * page. Nothing is kept or sent when the browser asks not to be tracked, or `isQuiet` (previews).
+ */
+export function createRecorder(origin: string, page: string, device: Device, isQuiet: boolean): Recorder {
+  const wishes = navigator as { globalPrivacyControl?: boolean; doNotTrack?: string | null };
+  if (isQuiet || wishes.globalPrivacyControl || wishes.doNotTrack === '1') return { record: () => undefined };
+  const queue: QueuedEvent[] = [];
+  let timer = 0;
+  const send = () => {
+    clearTimeout(timer);
+    timer = 0;
+    if (queue.length === 0) return;
+    const body = JSON.stringify({ visit: visitId(), device, source: visitSource(), events: queue.splice(0) });
+    // A beacon outlives the page; where it is refused, a kept-alive request does the same.
+    if (!navigator.sendBeacon?.(`${origin}/api/events`, body))
+      void fetch(`${origin}/api/events`, { method: 'POST', body, keepalive: true }).catch(() => undefined);
+  };
+  addEventListener('pagehide', send);
+  document.addEventListener('visibilitychange', () => document.visibilityState === 'hidden' && send());
+  return {
+    record(kind, about = {}) {
+      queue.push({
+        id: randomId(),
+        at: Date.now(),
+        kind,
+        page,
+        product: about.product ?? null,
+        piece: about.piece ?? null,
+      });
+      if (queue.length >= 20) send();
+      else timer ||= setTimeout(send, SEND_AFTER_MS) as unknown as number;
+    },
+  };
+}
+
+function visitId(): string {
+  const found = /(?:^|; )pl_visit=([\w-]{6,60})/.exec(document.cookie)?.[1];
+  const id = found ?? randomId();
+  if (!found) sessionStorage.removeItem('pl_source');
+  document.cookie = `pl_visit=${id}; path=/; max-age=${VISIT_MINUTES * 60}; samesite=lax`;
+  return id;
+}
+
+/** Where the visit came from: a word in the address, the site before, or direct. Kept for the visit. */
+function visitSource(): string {
+  const kept = sessionStorage.getItem('pl_source');
+  if (kept) return kept;
+  const named = new URLSearchParams(location.search).get('from') ?? '';
+  const before = document.referrer ? new URL(document.referrer).host : '';
+  const source = /^[\w-]{1,40}$/.test(named)
+    ? named
+    : before && before !== location.host
+      ? before.slice(0, 60)
+      : 'direct';
+  sessionStorage.setItem('pl_source', source);
+  return source;
+}
+
+function randomId(): string {
+  return [...crypto.getRandomValues(new Uint8Array(12))].map((byte) => byte.toString(36).padStart(2, '0')).join('');
+}

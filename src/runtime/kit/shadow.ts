@@ -1,0 +1,34 @@
+const BASE = `:host{all:initial}*,::before,::after{box-sizing:border-box}
+:focus-visible{outline:3px solid var(--pl-sale);outline-offset:2px}
+button{font:inherit;cursor:pointer}`;
+
+export interface Shadow {
+  readonly element: HTMLElement;
+  readonly root: ShadowRoot;
+  /** Theme, the view's own rules, and what the owner set, in that order. */
+  style(themeCss: string, viewCss: string, pieceCss: string): void;
+}
+
+/** An element whose inside the host page's styles cannot reach. Sheets are adopted: a strict policy does not block them. */
+export function createShadow(name: string, pieceId: string): Shadow {
+  const element = document.createElement(name);
+  element.dataset['plPiece'] = pieceId;
+  const root = element.attachShadow({ mode: 'open' });
+  const sheet = new CSSStyleSheet();
+  let last = '';
+  root.adoptedStyleSheets = [sheet];
+  return {
+    element,
+    root,
+    style(themeCss, viewCss, pieceCss) {
+      const css = BASE + themeCss + viewCss + pieceCss;
+      if (css !== last) sheet.replaceSync((last = css));
+    },
+  };
+}
+
+const RIGHT_TO_LEFT = ['ar', 'fa', 'he', 'ur'];
+
+export function directionOf(language: string): 'rtl' | 'ltr' {
+  return RIGHT_TO_LEFT.includes(language) ? 'rtl' : 'ltr';
+}

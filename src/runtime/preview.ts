@@ -1,0 +1,117 @@
+import { isPreviewMessage, type FromPreview, type ToPreview } from '~/core/lane/preview-message';
+import type { Manifest } from '~/core/lane';
+import type { CartClient } from './cart-client';
+import type { MountedPiece } from './piece-host';
+import type { Surfaces } from './surfaces';
+
+interface Preview {
+  readonly apply: (manifest: Manifest) => Promise<void>;
+  readonly mounted: ReadonlyMap<string, { readonly piece: MountedPiece }>;
+  readonly cart: CartClient;
+  readonly surfaces: Surfaces;
+}
+
+const OUTLINE =
+  '[data-part][data-chosen]{outline:2px solid #f0b429;outline-offset:3px}[data-part]:hover{cursor:pointer}';
+
+/** The framed shop's end of the bench's channel: takes manifests and situations, tells what is pressed and edited. */
+export function startPreview({ apply, mounted, cart, surfaces }: Preview): void {
+  const tell = (message: FromPreview) => parent.postMessage(message, location.origin);
+  let chosen: { pieceId: string; part: string | null } | null = null;
+  let forced = 'rest';
+  const sheet = new CSSStyleSheet();
+  sheet.replaceSync(OUTLINE);
+
+  /** Every shadow root of a piece, with the outline rules in it. */
+  const roots = () =>
+    [...document.querySelectorAll('[data-pl-piece]')].map((element) => {
+      const root = element.shadowRoot!;
+      if (!root.adoptedStyleSheets.includes(sheet)) root.adoptedStyleSheets.push(sheet);
+      return root;
+    });
+
+  function mark(): void {
+    for (const root of roots()) {
+      for (const element of root.querySelectorAll<HTMLElement>('[data-part]'))
+        element.toggleAttribute('data-chosen', Boolean(chosen?.part) && chosen?.part === element.dataset['part']);
+      for (const element of root.querySelectorAll<HTMLElement>('[data-slot]')) element.dataset['force'] = forced;
+    }
+  }
+
+  addEventListener('message', (event: MessageEvent<ToPreview>) => {
+    if (event.origin !== location.origin || event.source !== parent || !isPreviewMessage(event.data)) return;
+    const message = event.data;
+    switch (message.pl) {
+      case 'manifest':
+        void apply(message.manifest).then(() => {
+          mark();
+          // The frame after the one in which the change was made is the one that shows it.
+          requestAnimationFrame(() => setTimeout(() => tell({ pl: 'painted', seq: message.seq })));
+        });
+        break;
+      case 'situation': {
+        cart.pretend(message.cart);
+        const active = parent.document.activeElement as HTMLElement | null;
+        mounted.get(message.pieceId)?.piece.open?.({ product: message.product, opener: null });
+        // Opening takes the focus; whoever is typing in the bench keeps it.
+        if (active && active.tagName !== 'IFRAME') active.focus({ preventScroll: true });
+        setTimeout(mark, 50);
+        break;
+      }
+      case 'select':
+        chosen = { pieceId: message.pieceId, part: message.part };
+        mark();
+        break;
+      case 'force':
+        forced = message.state;
+        mark();
+        break;
+    }
+  });
+
+  document.addEventListener('click', (event) => {
+    const path = event.composedPath().filter((target): target is HTMLElement => target instanceof HTMLElement);
+    // Links would leave the page that is being shaped; forms would order.
+    if (path.some((element) => element.matches('a[href],button[type=submit],form'))) event.preventDefault();
+    const part = path.find((element) => element.dataset['part'] !== undefined);
+    if (part) tell({ pl: 'selected', pieceId: pieceOf(part), part: part.dataset['part'] || null });
+  });
+
+  /** Words are edited where they stand: a double press turns them into a field until Enter, Esc or leaving. */
+  document.addEventListener('dblclick', (event) => {
+    const word = event
+      .composedPath()
+      .find((target): target is HTMLElement => target instanceof HTMLElement && target.dataset['word'] !== undefined);
+    if (!word) return;
+    const before = word.textContent?.trim() ?? '';
+    const box = word.getBoundingClientRect();
+    const field = document.createElement('input');
+    field.value = before;
+    field.style.cssText = `position:fixed;left:${box.left}px;top:${box.top}px;width:${Math.max(box.width, 120)}px;height:${box.height}px;font:inherit;z-index:9;outline:2px solid #f0b429;border:0;padding:0 4px`;
+    // Laid over the word, in the surface itself: a modal surface lets nothing outside of it be typed in.
+    (word.closest('dialog') ?? document.body).append(field);
+    field.focus();
+    field.select();
+    const end = (keep: boolean) => {
+      if (!field.isConnected) return;
+      const text = field.value.trim();
+      field.remove();
+      if (keep && text && text !== before)
+        tell({ pl: 'word', pieceId: pieceOf(word), word: word.dataset['word']!, text });
+    };
+    field.addEventListener('keydown', (key) => {
+      key.stopPropagation();
+      if (key.key !== 'Enter' && key.key !== 'Escape') return;
+      key.preventDefault();
+      end(key.key === 'Enter');
+    });
+    field.addEventListener('blur', () => end(true));
+  });
+
+  function pieceOf(element: HTMLElement): string {
+    return ((element.getRootNode() as ShadowRoot).host as HTMLElement).dataset['plPiece'] ?? '';
+  }
+
+  surfaces.close();
+  tell({ pl: 'ready' });
+}

@@ -1,0 +1,98 @@
+/** A surface over the page: one at a time. */
+export interface Surface {
+  readonly dialog: HTMLDialogElement;
+  /** The address while it is open; null leaves the address alone. */
+  readonly address: string | null;
+  /** The element the surface was asked for from; focus goes back to it. */
+  readonly opener: Element | null;
+  readonly onClose: () => void;
+}
+
+export interface Surfaces {
+  open(surface: Surface): void;
+  close(): void;
+  readonly current: Surface | null;
+}
+
+/**
+ * Opens dialogs one at a time. Esc, a press on the backdrop and the way back of the browser or phone close them; while
+ * one is open Tab stays in it and the page behind neither scrolls nor answers. In the bench the history is the owner's, and left alone.
+ */
+export function createSurfaces(usesHistory: boolean): Surfaces {
+  let current: Surface | null = null;
+  let ownsHistory = false;
+
+  function open(surface: Surface): void {
+    if (current) shut();
+    current = surface;
+    const { dialog } = surface;
+    dialog.addEventListener('cancel', onCancel);
+    dialog.addEventListener('click', onBackdrop);
+    dialog.addEventListener('keydown', keepFocus);
+    dialog.showModal();
+    document.documentElement.style.overflow = 'hidden';
+    if (!usesHistory) return;
+    if (!ownsHistory) {
+      history.pushState({ pl: true }, '', surface.address ?? location.href);
+      ownsHistory = true;
+    } else if (surface.address) history.replaceState({ pl: true }, '', surface.address);
+  }
+
+  /** Takes the surface away without touching the history. */
+  function shut(): void {
+    if (!current) return;
+    const { dialog, opener, onClose } = current;
+    current = null;
+    dialog.removeEventListener('cancel', onCancel);
+    dialog.removeEventListener('click', onBackdrop);
+    dialog.removeEventListener('keydown', keepFocus);
+    dialog.close();
+    document.documentElement.style.overflow = '';
+    onClose();
+    if (opener instanceof HTMLElement && opener.isConnected) opener.focus({ preventScroll: true });
+  }
+
+  function close(): void {
+    if (!current) return;
+    shut();
+    if (!ownsHistory) return;
+    ownsHistory = false;
+    history.back();
+  }
+
+  function onCancel(event: Event): void {
+    event.preventDefault();
+    close();
+  }
+
+  function onBackdrop(event: MouseEvent): void {
+    if (event.composedPath()[0] === current?.dialog) close();
+  }
+
+  function keepFocus(event: KeyboardEvent): void {
+    if (event.key !== 'Tab' || !current) return;
+    const inside = [
+      ...current.dialog.querySelectorAll<HTMLElement>(
+        'a[href],button:not(:disabled),input:not(:disabled),select,summary,[tabindex="0"]',
+      ),
+    ].filter((element) => element.offsetParent !== null);
+    const [first, last] = [inside[0], inside.at(-1)];
+    const active = (current.dialog.getRootNode() as ShadowRoot).activeElement;
+    if (event.shiftKey ? active === first : active === last) {
+      event.preventDefault();
+      (event.shiftKey ? last : first)?.focus();
+    }
+  }
+
+  addEventListener('popstate', () => {
+    ownsHistory = false;
+    shut();
+  });
+  return {
+    open,
+    close,
+    get current() {
+      return current;
+    },
+  };
+}
