@@ -175,11 +175,11 @@ export function drawInScene(shape: Shape, colours: Colours): string {
 /** A wide scene for the front page: several kites over the lake. */
 export function drawHero(): string {
   const kites: readonly [Shape, Sail, number, number, number][] = [
-    ['delta', 'Harbour', 120, 40, 0.5],
-    ['six', 'Poppy', 520, 20, 0.42],
-    ['stunt', 'Ember', 820, 90, 0.55],
+    ['delta', 'Harbour', 640, 110, 0.42],
+    ['six', 'Poppy', 420, -10, 0.34],
+    ['stunt', 'Ember', 900, 60, 0.5],
     ['diamond', 'Meadow', 1180, 10, 0.5],
-    ['foil', 'Lagoon', 1000, 30, 0.3],
+    ['foil', 'Lagoon', 60, -20, 0.4],
   ];
   return svg(
     1600,

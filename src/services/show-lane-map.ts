@@ -78,3 +78,11 @@ export async function showLaneMap(app: App, query: LaneMapQuery): Promise<LaneMa
     sources,
   };
 }
+
+/** The funnel of each device for some days up to today. */
+export async function showDevices(app: App, days: number): Promise<{ device: Device; funnel: Funnel }[]> {
+  const { lane } = await liveLane(app);
+  const toDay = dayIn(lane.shop.timeZone, app.now());
+  const rows = await app.visits.countDepths({ fromDay: addDays(toDay, 1 - days), toDay });
+  return DEVICES.map((device) => ({ device, funnel: countFunnel(rows.filter((row) => row.device === device)) }));
+}

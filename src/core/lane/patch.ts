@@ -48,8 +48,14 @@ export function invertPatch(
   return after.ok ? ok(diffLanes(after.value, before)) : after;
 }
 
+/** Lists whose places shift when they are changed: two changes to one list always clash. */
+const LISTS = /\/(parts|devices|pages|slugs|offers)\/.*$/;
+
 /** Whether two patches made from the same document write to the same place, or one inside the other's. */
 export function patchesClash(a: LanePatch, b: LanePatch): boolean {
+  const place = (path: string) => path.replace(LISTS, '/$1');
   const within = (inner: string, outer: string) => inner === outer || inner.startsWith(`${outer}/`);
-  return a.some((left) => b.some((right) => within(left.path, right.path) || within(right.path, left.path)));
+  return a.some((left) =>
+    b.some((right) => within(place(left.path), place(right.path)) || within(place(right.path), place(left.path))),
+  );
 }

@@ -1,0 +1,223 @@
+import { useEffect, useState } from 'react';
+import {
+  LOOK_PROPERTIES,
+  resolveColour,
+  resolveLook,
+  type LookProperty,
+  type LookSlot,
+  type LookState,
+  type LookValue,
+  type Theme,
+} from '~/core/lane';
+import { contrastRatio, nearestPassing } from '~/core/proof';
+import { Amount, Row, Segmented, SettingControl } from '../shared/controls';
+import type { PanelProps } from './panel';
+
+const STATES: Readonly<Record<LookState, string>> = {
+  rest: 'Rest',
+  hover: 'Hover',
+  focus: 'Focus',
+  pressed: 'Pressed',
+};
+/** WCAG 2.2, 1.4.3: text of normal size. */
+const LEAST_CONTRAST = 4.5;
+
+interface Props extends PanelProps {
+  readonly theme: Theme;
+  readonly force: LookState;
+  readonly onForce: (state: LookState) => void;
+}
+
+/** Colours and sizes in every state; what is not set follows the shop's theme. */
+export function LookPanel({ piece, definition, part, edit, theme, force, onForce }: Props) {
+  const settings = Object.entries(definition.settings).filter(([, spec]) => spec.task === 'look');
+  const own = Object.entries(definition.looks).filter(([, slot]) => part === null || slot.part === part);
+  const slots = own.length > 0 ? own : Object.entries(definition.looks);
+  const [css, setCss] = useState(piece.look.css);
+  useEffect(() => setCss(piece.look.css), [piece.look.css]);
+  return (
+    <>
+      <div className="flex flex-col gap-1">
+        <span className="font-semibold">State shown in the preview</span>
+        <Segmented label="State shown in the preview" options={STATES} value={force} onChange={onForce} />
+      </div>
+      {slots.map(([key, slot]) => (
+        <SlotFields
+          key={key}
+          slot={slot}
+          overrides={piece.look.slots[key]}
+          state={slot.states.includes(force) ? force : 'rest'}
+          theme={theme}
+          background={resolveColour(
+            resolveLook(definition.looks['panel']!, piece.look.slots['panel'], 'rest', 'background') ?? 'token:panel',
+            theme,
+          )}
+          set={(state, property, value) =>
+            edit((draft) => {
+              const states = (draft.look.slots[key] ??= {});
+              const rules = (states[state] ??= {});
+              if (value === undefined) delete rules[property];
+              else rules[property] = value;
+            }, `look ${key} ${state} ${property}`)
+          }
+        />
+      ))}
+      {own.length === 0 || part === null ? (
+        <>
+          {settings.map(([key, spec]) => (
+            <SettingControl
+              key={key}
+              spec={spec}
+              value={piece.settings[key] ?? spec.default}
+              onChange={(value) => edit((draft) => void (draft.settings[key] = value), `setting ${key}`)}
+            />
+          ))}
+          <Row
+            label="Own style rules"
+            help="CSS that reaches this piece only. Kept when you leave the field."
+            changed={piece.look.css !== ''}
+            onReset={() => edit((draft) => void (draft.look.css = ''))}
+          >
+            <textarea
+              className="field min-h-24 font-mono text-[12px]"
+              spellCheck={false}
+              aria-label="Own style rules"
+              maxLength={20_000}
+              value={css}
+              onChange={(event) => setCss(event.target.value)}
+              onBlur={() => css !== piece.look.css && edit((draft) => void (draft.look.css = css))}
+            />
+          </Row>
+        </>
+      ) : null}
+    </>
+  );
+}
+
+interface SlotProps {
+  readonly slot: LookSlot;
+  readonly overrides: PanelProps['piece']['look']['slots'][string];
+  readonly state: LookState;
+  readonly theme: Theme;
+  /** What lies behind a slot that has no background of its own. */
+  readonly background: string;
+  readonly set: (state: LookState, property: LookProperty, value: LookValue | undefined) => void;
+}
+
+function SlotFields({ slot, overrides, state, theme, background, set }: SlotProps) {
+  return (
+    <section className="flex flex-col gap-2.5 border-t border-mortar pt-3">
+      <header>
+        <h3 className="font-semibold">
+          {slot.label}
+          {state !== 'rest' && <span className="font-normal text-gravel">, {STATES[state].toLowerCase()}</span>}
+        </h3>
+        <p className="help">{slot.help}</p>
+      </header>
+      {slot.properties.map((property) => {
+        const spec = LOOK_PROPERTIES[property];
+        const value = resolveLook(slot, overrides, state, property);
+        const change = (next: LookValue | undefined) => set(state, property, next);
+        return (
+          <Row
+            key={property}
+            label={spec.label}
+            changed={overrides?.[state]?.[property] !== undefined}
+            onReset={() => change(undefined)}
+          >
+            {spec.type === 'px' ? (
+              <Amount
+                value={Number(value ?? theme.radiusPx)}
+                min={0}
+                max={spec.max}
+                step={1}
+                unit="px"
+                onChange={change}
+              />
+            ) : (
+              <Colour label={`${slot.label}: ${spec.label}`} value={value} theme={theme} onChange={change} />
+            )}
+          </Row>
+        );
+      })}
+      {slot.properties.includes('text') && (
+        <Contrast
+          slot={slot}
+          overrides={overrides}
+          state={state}
+          theme={theme}
+          background={background}
+          onFix={(colour) => set(state, 'text', colour)}
+        />
+      )}
+    </section>
+  );
+}
+
+function Colour({
+  label,
+  value,
+  theme,
+  onChange,
+}: {
+  label: string;
+  value: LookValue | undefined;
+  theme: Theme;
+  onChange: (value: LookValue) => void;
+}) {
+  const { radiusPx: _radius, ...colours } = theme;
+  const isToken = typeof value === 'string' && value.startsWith('token:');
+  const hex = value === undefined ? theme.panel : resolveColour(value, theme);
+  return (
+    <div className="flex gap-2">
+      <input
+        type="color"
+        aria-label={label}
+        value={hex}
+        onChange={(event) => onChange(event.target.value)}
+        className="h-[34px] w-11 rounded-stone border border-mortar bg-white p-0.5"
+      />
+      <select
+        className="field min-w-0 flex-1"
+        aria-label={`${label}, from the theme`}
+        value={isToken ? value : 'own'}
+        onChange={(event) => onChange(event.target.value === 'own' ? hex : event.target.value)}
+      >
+        {Object.keys(colours).map((token) => (
+          <option key={token} value={`token:${token}`}>
+            theme: {token}
+          </option>
+        ))}
+        <option value="own">own: {hex}</option>
+      </select>
+    </div>
+  );
+}
+
+/** The contrast of text on its background in this state, and the nearest colour that passes. */
+function Contrast({
+  slot,
+  overrides,
+  state,
+  theme,
+  background,
+  onFix,
+}: Omit<SlotProps, 'set'> & { onFix: (colour: string) => void }) {
+  const text = resolveColour(resolveLook(slot, overrides, state, 'text') ?? 'token:ink', theme);
+  const behind = resolveLook(slot, overrides, state, 'background');
+  const ground = behind === undefined ? background : resolveColour(behind, theme);
+  const ratio = contrastRatio(text, ground);
+  if (ratio === null) return null;
+  const passes = ratio >= LEAST_CONTRAST;
+  const fix = passes ? null : nearestPassing(text, ground, LEAST_CONTRAST);
+  return (
+    <p className={`help ${passes ? '' : '!text-brick'}`} data-testid="contrast">
+      Contrast {ratio.toFixed(1)} : 1, {passes ? 'easy enough to read' : `too faint; ${LEAST_CONTRAST} : 1 is needed`}.{' '}
+      {fix && (
+        <button className="plain inline-flex items-center gap-1 font-semibold underline" onClick={() => onFix(fix)}>
+          <span className="inline-block size-3.5 border border-mortar" style={{ background: fix }} /> Use {fix}
+        </button>
+      )}
+    </p>
+  );
+}

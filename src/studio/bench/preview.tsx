@@ -1,0 +1,156 @@
+import { useEffect, useRef, useState } from 'react';
+import {
+  compileManifest,
+  isPreviewMessage,
+  type FromPreview,
+  type LookState,
+  type Situation,
+  type ToPreview,
+} from '~/core/lane';
+import { definitions } from '~/pieces/registry';
+import { useDraft } from '../shared/draft-store';
+import type { Samples } from './bench';
+
+const WIDTHS = [360, 390, 768, 1280] as const;
+
+interface Props {
+  readonly pieceId: string;
+  readonly path: string;
+  readonly situation: Situation;
+  readonly samples: Samples;
+  readonly language: string;
+  readonly width: number;
+  readonly onWidth: (width: number) => void;
+  readonly part: string | null;
+  readonly force: LookState;
+  readonly onSelect: (part: string | null) => void;
+  readonly onWord: (word: string, text: string) => void;
+}
+
+/** The real shop in a frame. Every change of the draft is compiled and posted to it; nothing is saved or reloaded for that. */
+export function Preview(props: Props) {
+  const { pieceId, path, situation, samples, language, width, onWidth, part, force, onSelect, onWord } = props;
+  const { lane, token, live } = useDraft();
+  const frame = useRef<HTMLIFrameElement>(null);
+  const stage = useRef<HTMLDivElement>(null);
+  const seq = useRef(0);
+  const [ready, setReady] = useState(0);
+  const [scale, setScale] = useState({ by: 1, height: 0 });
+  const listeners = useRef({ onSelect, onWord });
+  listeners.current = { onSelect, onWord };
+  // An off piece is shown all the same: it is being shaped.
+  const shown = {
+    ...lane,
+    pieces: {
+      ...lane.pieces,
+      [pieceId]: { ...lane.pieces[pieceId]!, on: true, where: openWhere(lane.pieces[pieceId]!.where) },
+    },
+  };
+  const post = (message: ToPreview) => frame.current?.contentWindow?.postMessage(message, location.origin);
+
+  useEffect(() => {
+    const hear = (event: MessageEvent<FromPreview>) => {
+      if (
+        event.origin !== location.origin ||
+        event.source !== frame.current?.contentWindow ||
+        !isPreviewMessage(event.data)
+      )
+        return;
+      const message = event.data;
+      if (message.pl === 'ready') setReady((count) => count + 1);
+      if (message.pl === 'selected' && message.pieceId === pieceId) listeners.current.onSelect(message.part);
+      if (message.pl === 'word' && message.pieceId === pieceId) listeners.current.onWord(message.word, message.text);
+      if (message.pl === 'painted') frame.current.dataset['painted'] = String(message.seq);
+    };
+    addEventListener('message', hear);
+    return () => removeEventListener('message', hear);
+  }, [pieceId]);
+
+  useEffect(() => {
+    if (ready === 0) return;
+    seq.current += 1;
+    post({ pl: 'manifest', manifest: compileManifest(shown, definitions, live.revision, language), seq: seq.current });
+  }, [ready, lane, language]);
+
+  useEffect(() => {
+    if (ready === 0) return;
+    const product = situation.product ? (samples.products[situation.product] ?? null) : null;
+    post({ pl: 'situation', pieceId, product, cart: situation.cart ? (samples.carts[situation.cart] ?? null) : null });
+  }, [ready, situation, pieceId, samples]);
+
+  useEffect(() => {
+    if (ready > 0) post({ pl: 'select', pieceId, part });
+  }, [ready, part, pieceId, lane]);
+
+  useEffect(() => {
+    if (ready > 0) post({ pl: 'force', state: force });
+  }, [ready, force, lane]);
+
+  useEffect(() => {
+    const fit = () => {
+      const box = stage.current!.getBoundingClientRect();
+      const by = Math.min(1, (box.width - 24) / width);
+      setScale({ by, height: (box.height - 12) / by });
+    };
+    const watch = new ResizeObserver(fit);
+    watch.observe(stage.current!);
+    return () => watch.disconnect();
+  }, [width]);
+
+  return (
+    <section aria-label="Live preview" className="row-span-1 flex min-h-0 flex-col bg-[#d8d2c5]">
+      <div className="flex items-center justify-center gap-1 py-1.5 text-[12.5px]">
+        {WIDTHS.map((preset) => (
+          <button
+            key={preset}
+            aria-pressed={width === preset}
+            onClick={() => onWidth(preset)}
+            className="plain px-2 text-gravel aria-pressed:font-bold aria-pressed:text-basalt"
+          >
+            {preset}
+          </button>
+        ))}
+        <label className="ms-2 flex items-center gap-1 text-gravel">
+          free
+          <input
+            type="range"
+            min={320}
+            max={1440}
+            step={1}
+            value={width}
+            onChange={(event) => onWidth(Number(event.target.value))}
+            className="w-28 accent-basalt"
+            aria-label="Width of the preview in pixels"
+          />
+          <output className="w-14">{width} px</output>
+        </label>
+        {scale.by < 1 && <span className="text-gravel">shown at {Math.round(scale.by * 100)} %</span>}
+      </div>
+      <div ref={stage} className="grid min-h-0 flex-1 place-items-start justify-center overflow-hidden px-3 pb-3">
+        <div
+          style={{ width: width * scale.by, height: scale.height * scale.by }}
+          className="overflow-hidden border border-mortar bg-white"
+        >
+          <iframe
+            ref={frame}
+            title="The shop with the draft"
+            src={`${path}?draft=${token}`}
+            style={{ width, height: scale.height, transform: `scale(${scale.by})`, transformOrigin: '0 0' }}
+            data-testid="preview"
+          />
+        </div>
+      </div>
+    </section>
+  );
+}
+
+/** In the bench a piece is seen on every page and device, whatever Where says; Where has its own answers. */
+function openWhere(where: ReturnType<typeof useDraft.getState>['lane']['pieces'][string]['where']) {
+  return {
+    ...where,
+    devices: ['phone', 'tablet', 'desktop'] as typeof where.devices,
+    pages: [...new Set([...where.pages, 'listing' as const])],
+    categories: { mode: 'all' as const },
+    products: { mode: 'all' as const },
+  };
+}

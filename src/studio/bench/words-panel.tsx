@@ -1,0 +1,59 @@
+import { resolveWords } from '~/core/lane';
+import { Row, Segmented } from '../shared/controls';
+import type { PanelProps } from './panel';
+
+const LANGUAGES = { en: 'English', de: 'German', ar: 'Arabic' } as const;
+
+interface Props extends PanelProps {
+  readonly language: string;
+  readonly onLanguage: (language: string) => void;
+  readonly editWord: (word: string, text: string) => void;
+}
+
+/** Every text shoppers read. A text can also be edited in the preview, by pressing it twice. */
+export function WordsPanel({ piece, definition, part, edit, language, onLanguage, editWord }: Props) {
+  const entries = Object.entries(definition.words).filter(([, spec]) => part === null || spec.part === part);
+  const all = entries.length > 0 ? entries : Object.entries(definition.words);
+  const texts = resolveWords(definition, piece, language);
+  const plain = resolveWords(definition, { ...piece, words: {} }, language);
+  return (
+    <>
+      <header>
+        <h2>
+          {part === null || entries.length === 0
+            ? 'All words'
+            : `Words of ${definition.parts[part]?.label.toLowerCase()}`}
+        </h2>
+        <p className="help">Or press a text in the preview twice.</p>
+      </header>
+      <Segmented
+        label="Language"
+        options={LANGUAGES}
+        value={language as keyof typeof LANGUAGES}
+        onChange={onLanguage}
+      />
+      {all.map(([key, spec]) => (
+        <Row
+          key={key}
+          label={spec.label}
+          help={spec.help}
+          changed={texts[key] !== plain[key]}
+          onReset={() =>
+            edit((draft) => {
+              delete draft.words[language]?.[key];
+            })
+          }
+        >
+          <input
+            className="field"
+            aria-label={spec.label}
+            dir={language === 'ar' ? 'rtl' : 'ltr'}
+            maxLength={300}
+            value={texts[key]}
+            onChange={(event) => editWord(key, event.target.value)}
+          />
+        </Row>
+      ))}
+    </>
+  );
+}

@@ -1,0 +1,289 @@
+import { useRef, useState } from 'react';
+import { COLUMN_FIELDS, type ColumnField } from '~/core/formats';
+import { ask } from '../shared/api';
+import { count } from '../shared/format';
+import { Segmented, Tick } from '../shared/controls';
+
+interface ImportPreview {
+  readonly encoding: string;
+  readonly delimiter: string;
+  readonly headings: readonly string[];
+  readonly columns: readonly ColumnField[];
+  readonly sample: readonly (readonly string[])[];
+  readonly rows: number;
+  readonly columnProblems: readonly string[];
+  readonly counts: {
+    readonly productsCreated: number;
+    readonly productsChanged: number;
+    readonly variantsCreated: number;
+    readonly variantsChanged: number;
+    readonly rowsRefused: number;
+  };
+  readonly problems: readonly { readonly row: number; readonly message: string }[];
+  readonly products: readonly { readonly name: string; readonly isNew: boolean; readonly variants: number }[];
+}
+
+interface Progress {
+  readonly state: 'running' | 'done' | 'failed';
+  readonly written: number;
+  readonly total: number;
+  readonly message: string | null;
+}
+
+type DecimalMark = 'point' | 'comma';
+const MARKS: Readonly<Record<string, string>> = { ',': 'commas', ';': 'semicolons', '\t': 'tabs', '|': 'bars' };
+
+/** Brings a CSV file in: choose, see what it would do, correct the columns, then write. */
+export function ImportScreen() {
+  const [file, setFile] = useState<File | null>(null);
+  const [columns, setColumns] = useState<readonly ColumnField[] | null>(null);
+  const [decimalMark, setMark] = useState<DecimalMark>('point');
+  const [allOrNothing, setAllOrNothing] = useState(false);
+  const [preview, setPreview] = useState<ImportPreview | null>(null);
+  const [progress, setProgress] = useState<Progress | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const newest = useRef(0);
+
+  function formOf(chosen: File, options: object, apply: boolean): FormData {
+    const form = new FormData();
+    form.set('file', chosen);
+    form.set('options', JSON.stringify(options));
+    if (apply) form.set('apply', '1');
+    return form;
+  }
+
+  async function look(
+    chosen: File,
+    next: { columns: readonly ColumnField[] | null; decimalMark: DecimalMark },
+  ): Promise<void> {
+    const turn = (newest.current += 1);
+    setFile(chosen);
+    setColumns(next.columns);
+    setMark(next.decimalMark);
+    setProgress(null);
+    try {
+      const options = { decimalMark: next.decimalMark, ...(next.columns && { columns: next.columns }) };
+      const seen = await ask<ImportPreview>('/api/studio/imports', {
+        method: 'POST',
+        body: formOf(chosen, options, false),
+      });
+      if (turn !== newest.current) return;
+      setPreview(seen);
+      setProblem(null);
+    } catch (error) {
+      if (turn !== newest.current) return;
+      setPreview(null);
+      setProblem((error as Error).message);
+    }
+  }
+
+  async function write(): Promise<void> {
+    if (!file || !preview) return;
+    setProgress({ state: 'running', written: 0, total: 0, message: null });
+    try {
+      const options = { decimalMark, allOrNothing, columns: preview.columns };
+      const { id } = await ask<{ id: string }>('/api/studio/imports', {
+        method: 'POST',
+        body: formOf(file, options, true),
+      });
+      for (;;) {
+        const state = await ask<Progress>(`/api/studio/imports/${id}`);
+        setProgress(state);
+        if (state.state !== 'running') break;
+        await new Promise((resolve) => setTimeout(resolve, 250));
+      }
+    } catch (error) {
+      setProgress({ state: 'failed', written: 0, total: 0, message: (error as Error).message });
+    }
+  }
+
+  const refused = preview?.counts.rowsRefused ?? 0;
+  const writable =
+    preview !== null &&
+    preview.products.length > 0 &&
+    preview.columnProblems.length === 0 &&
+    !(allOrNothing && refused > 0);
+  return (
+    <div className="flex max-w-[1060px] flex-col gap-4 px-[18px] py-4">
+      <header>
+        <h1>Bring your catalogue in</h1>
+        <p className="text-gravel">
+          A CSV file, as spreadsheets save it. Nothing is written before you have seen what it would do.{' '}
+          <a href="/example-catalogue.csv">An example file</a>
+        </p>
+      </header>
+      <div className="flex flex-wrap items-center gap-4">
+        <input
+          type="file"
+          accept=".csv,.tsv,.txt,text/csv"
+          aria-label="Catalogue file"
+          className="field file:me-3 file:rounded-stone file:border-0 file:bg-slab file:px-3 file:py-1"
+          onChange={(event) => {
+            const chosen = event.target.files?.[0];
+            if (chosen) void look(chosen, { columns: null, decimalMark });
+          }}
+        />
+        <div className="flex items-center gap-2">
+          Prices are written
+          <div className="w-52">
+            <Segmented
+              label="Prices are written"
+              options={{ point: '1,234.50', comma: '1.234,50' }}
+              value={decimalMark}
+              onChange={(mark) => (file ? void look(file, { columns, decimalMark: mark }) : setMark(mark))}
+            />
+          </div>
+        </div>
+      </div>
+      {problem && (
+        <p role="alert" className="border-s-4 border-brick ps-3 text-brick">
+          {problem}
+        </p>
+      )}
+      {preview && file && (
+        <>
+          <p className="text-gravel">
+            {count(preview.rows)} rows, {preview.encoding}, parted by {MARKS[preview.delimiter] ?? preview.delimiter}.
+            Each column and what it holds; correct it where it was guessed wrong.
+          </p>
+          <div className="panel overflow-x-auto">
+            <table className="tbl">
+              <thead>
+                <tr>
+                  {preview.headings.map((heading, i) => (
+                    <th key={i} className="min-w-36">
+                      <span className="block truncate text-basalt">{heading || `Column ${i + 1}`}</span>
+                      <select
+                        className="field mt-1 w-full"
+                        aria-label={`Column ${heading} holds`}
+                        value={preview.columns[i]}
+                        onChange={(event) =>
+                          void look(file, {
+                            columns: preview.columns.map((field, j) =>
+                              j === i ? (event.target.value as ColumnField) : field,
+                            ),
+                            decimalMark,
+                          })
+                        }
+                      >
+                        {Object.entries(COLUMN_FIELDS).map(([key, field]) => (
+                          <option key={key} value={key}>
+                            {field.label}
+                          </option>
+                        ))}
+                      </select>
+                    </th>
+                  ))}
+                </tr>
+              </thead>
+              <tbody>
+                {preview.sample.map((cells, i) => (
+                  <tr key={i}>
+                    {preview.headings.map((_, j) => (
+                      <td key={j}>
+                        <span className="line-clamp-2 text-gravel">{cells[j]}</span>
+                      </td>
+                    ))}
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </div>
+          {preview.columnProblems.map((message) => (
+            <p key={message} role="alert" className="border-s-4 border-brick ps-3 text-brick">
+              {message}
+            </p>
+          ))}
+          <section className="grid grid-cols-2 gap-4">
+            <div className="panel px-4 py-3" data-testid="plan">
+              <h2>What it would do</h2>
+              <p>
+                <strong>{count(preview.counts.productsCreated)}</strong> products made,{' '}
+                <strong>{count(preview.counts.productsChanged)}</strong> changed.
+              </p>
+              <p>
+                <strong>{count(preview.counts.variantsCreated)}</strong> variants made,{' '}
+                <strong>{count(preview.counts.variantsChanged)}</strong> changed.
+              </p>
+              <ul className="mt-2 max-h-44 overflow-auto">
+                {preview.products.map((product) => (
+                  <li key={product.name} className="flex justify-between gap-3">
+                    <span className="truncate">{product.name}</span>
+                    <span className="text-gravel">
+                      {product.isNew ? 'new' : 'changed'}, {product.variants}
+                    </span>
+                  </li>
+                ))}
+              </ul>
+            </div>
+            <div className="panel px-4 py-3">
+              <h2>
+                {count(refused)} {refused === 1 ? 'row' : 'rows'} refused
+              </h2>
+              {refused === 0 ? (
+                <p className="text-gravel">Every row can be read.</p>
+              ) : (
+                <>
+                  <p className="help">
+                    The other rows of the same product stay out with them, so that no half product reaches the shop.
+                  </p>
+                  <ul className="mt-2 max-h-44 overflow-auto">
+                    {preview.problems.map((item, i) => (
+                      <li key={i}>
+                        <strong>Row {item.row}</strong> {item.message}
+                      </li>
+                    ))}
+                  </ul>
+                </>
+              )}
+            </div>
+          </section>
+          <div className="flex items-center gap-4">
+            <Tick
+              label="All or nothing: write only if no row is refused"
+              checked={allOrNothing}
+              onChange={setAllOrNothing}
+            />
+            <button
+              className="btn btn-go"
+              disabled={!writable || progress?.state === 'running'}
+              onClick={() => void write()}
+            >
+              Import {count(preview.counts.productsCreated + preview.counts.productsChanged)} products
+            </button>
+          </div>
+        </>
+      )}
+      {progress && <ProgressNote progress={progress} />}
+    </div>
+  );
+}
+
+function ProgressNote({ progress }: { progress: Progress }) {
+  if (progress.state === 'failed') {
+    return (
+      <p role="alert" className="border-s-4 border-brick ps-3 text-brick">
+        Nothing was imported. {progress.message}
+      </p>
+    );
+  }
+  return (
+    <div role="status" className="flex items-center gap-3">
+      <progress
+        className="h-2 w-64 accent-moss"
+        max={progress.total || 1}
+        value={progress.state === 'done' ? progress.total || 1 : progress.written}
+      />
+      {progress.state === 'done' ? (
+        <p>
+          Imported. <a href="/shop/all?sort=newest">See it in the shop</a> or{' '}
+          <a href="/studio/catalogue">in the catalogue</a>.
+        </p>
+      ) : (
+        <p>
+          {count(progress.written)} of {count(progress.total)} products
+        </p>
+      )}
+    </div>
+  );
+}

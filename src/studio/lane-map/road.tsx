@@ -1,0 +1,152 @@
+import { describeDifference, type Shop } from '~/core/lane';
+import { STRETCH_NAMES, STRETCHES, type Stretch } from '~/core/funnel';
+import { definitionOf, definitions } from '~/pieces/registry';
+import { useDraft } from '../shared/draft-store';
+import { count, percent, roughMoney } from '../shared/format';
+import type { LaneMapData } from './lane-map-data';
+
+/** The drawing is 1,200 × 210 and stretched to its place; words lie over it, unstretched. */
+const WIDTH = 1200;
+const MIDDLE = 84;
+const HALF = 80;
+const BOTTOM = 206;
+const COLUMN = WIDTH / STRETCHES.length;
+
+/** The road: widths by the square root of the visits left, exits by the square root of those who leave. */
+export function Road({ map, shop }: { map: LaneMapData; shop: Shop }) {
+  const { stretches } = map.funnel;
+  const half = stretches.map((stretch) => Math.max(2, Math.sqrt(stretch.share) * HALF));
+  const worst = map.losses[0]?.from;
+  return (
+    <section aria-label="The lane" className="panel overflow-hidden bg-verge">
+      <div className="grid grid-cols-6 items-end gap-x-2 px-3 pt-3" style={{ minHeight: 66 }}>
+        {STRETCHES.map((stretch) => (
+          <Tiles key={stretch} stretch={stretch} map={map} />
+        ))}
+      </div>
+      <div className="relative">
+        <svg
+          viewBox={`0 0 ${WIDTH} 210`}
+          preserveAspectRatio="none"
+          className="block h-[210px] w-full"
+          aria-hidden="true"
+        >
+          <defs>
+            <pattern id="paving" width="36" height="20" patternUnits="userSpaceOnUse">
+              <rect width="36" height="20" fill="#c4b8a3" />
+              <path d="M0 .5H36M0 10.500H36M.5 0V10M18.500 10V20" stroke="#ab9e87" strokeWidth="1" fill="none" />
+            </pattern>
+          </defs>
+          {stretches.slice(0, -1).map((stretch, i) => (
+            <path
+              key={stretch.stretch}
+              d={exitPath(i, half[i + 1]!)}
+              fill="none"
+              stroke={stretch.stretch === worst ? '#a8432b' : '#ab9e87'}
+              strokeWidth={Math.max(2, (Math.sqrt(stretch.left / map.funnel.sessions) * HALF) / 2.6)}
+              strokeLinecap="round"
+            />
+          ))}
+          <path
+            d={roadPath(half)}
+            fill="url(#paving)"
+            stroke="#8f836d"
+            strokeWidth="1"
+            vectorEffect="non-scaling-stroke"
+          />
+        </svg>
+        <div className="absolute inset-0 grid grid-cols-6">
+          {stretches.map((stretch, i) => (
+            <a
+              key={stretch.stretch}
+              href={`/studio/stretch/${stretch.stretch}`}
+              className="relative block px-3 no-underline"
+              data-testid={`stretch-${stretch.stretch}`}
+            >
+              <span
+                className="absolute start-3 -translate-y-1/2 rounded-stone bg-[#f7f4eee0] px-2 py-0.5 leading-tight"
+                style={{ top: MIDDLE }}
+              >
+                <strong className="block font-head text-[18px]">{STRETCH_NAMES[stretch.stretch]}</strong>
+                <span className="whitespace-nowrap text-[12.5px]">
+                  <span data-testid="sessions">{count(stretch.sessions)}</span> · {percent(stretch.share)}
+                </span>
+              </span>
+              {stretch.goOn !== null && (
+                <span
+                  className={`absolute end-1 bottom-1.5 rounded-stone bg-[#f7f4eee0] px-1.5 text-end text-[12.5px] leading-[16px] ${stretch.stretch === worst ? 'text-brick' : ''}`}
+                >
+                  <strong>{count(stretch.left)} leave</strong>
+                  <br />
+                  {map.pointMinor[i] !== null && `1 in 100 kept ≈ ${roughMoney(map.pointMinor[i]!, shop)} a month`}
+                </span>
+              )}
+            </a>
+          ))}
+        </div>
+      </div>
+      <p className="help border-t border-mortar bg-slab px-3 py-1">
+        Widths go by the square root of the number of visits. “1 in 100 kept”: one more of a hundred on that stretch
+        going on, spending like those who do.
+      </p>
+    </section>
+  );
+}
+
+/** Left and right of each step the road has the width of its stretch; between them it narrows softly. */
+function roadPath(half: readonly number[]): string {
+  const edge = (sign: 1 | -1) =>
+    half.map((width, i) => {
+      const [x0, x1] = [i * COLUMN, (i + 1) * COLUMN];
+      const next = half[i + 1] ?? width;
+      const y = (value: number) => MIDDLE + sign * value;
+      return {
+        start: `${x0} ${y(width)}`,
+        end: `${x1} ${y(next)}`,
+        forth: `L${x1 - 70} ${y(width)}C${x1 - 30} ${y(width)} ${x1 - 40} ${y(next)} ${x1} ${y(next)}`,
+        back: `C${x1 - 40} ${y(next)} ${x1 - 30} ${y(width)} ${x1 - 70} ${y(width)}L${x0} ${y(width)}`,
+      };
+    });
+  const [top, bottom] = [edge(-1), edge(1)];
+  return `M${top[0]!.start}${top.map((step) => step.forth).join('')}L${bottom.at(-1)!.end}${bottom
+    .map((step) => step.back)
+    .reverse()
+    .join('')}Z`;
+}
+
+/** An exit leaves the road's lower edge and turns down to its count. */
+function exitPath(i: number, nextHalf: number): string {
+  const x = (i + 1) * COLUMN - 56;
+  const y = MIDDLE + nextHalf - 4;
+  return `M${x} ${y}C${x + 26} ${y + 10} ${x + 14} ${BOTTOM - 50} ${x + 40} ${BOTTOM - 26}`;
+}
+
+function Tiles({ stretch, map }: { stretch: Stretch; map: LaneMapData }) {
+  const { lane, live } = useDraft();
+  const changes = describeDifference(live.lane, lane, definitions);
+  const own = Object.entries(lane.pieces).filter(([, piece]) => definitionOf(piece.kind)?.stretch === stretch);
+  return (
+    <div className="flex flex-col gap-1.5">
+      {own.map(([id, piece]) => {
+        const own = changes.filter((change) => change.pieceId === id).length;
+        const used = map.pieceUse[id] ?? 0;
+        return (
+          <a
+            key={id}
+            href={`/studio/bench/${id}`}
+            className={`flex gap-2 rounded-stone border bg-white px-2.5 py-1.5 leading-[17px] no-underline hover:border-basalt ${own > 0 ? 'border-paint' : 'border-mortar'}`}
+          >
+            <span className={`mt-1 size-2.5 flex-none rounded-full ${piece.on ? 'bg-moss' : 'border border-gravel'}`} />
+            <span className="min-w-0">
+              <strong>{definitionOf(piece.kind)!.name}</strong>
+              <span className="block text-[12.5px] text-gravel">
+                {piece.on ? `in ${percent(map.funnel.sessions ? used / map.funnel.sessions : 0)} of visits` : 'off'}
+                {own > 0 && ` · ${own} in draft`}
+              </span>
+            </span>
+          </a>
+        );
+      })}
+    </div>
+  );
+}

@@ -1,0 +1,130 @@
+import { useState } from 'react';
+import { describeDifference, type LaneChange } from '~/core/lane';
+import { definitions } from '~/pieces/registry';
+import { askJson } from '../shared/api';
+import { ChangeList } from '../shared/change-list';
+import { useDraft } from '../shared/draft-store';
+import { moment } from '../shared/format';
+import { Modal } from '../shared/modal';
+import { Shell } from '../shared/shell';
+import type { DraftData, ShellData } from '../shared/studio-data';
+
+interface Revision {
+  readonly id: number;
+  readonly note: string;
+  readonly publishedAt: number;
+  readonly publishedBy: string | null;
+  readonly changes: readonly LaneChange[];
+}
+
+export function Revisions({ shell, revisions }: { shell: ShellData; revisions: readonly Revision[] }) {
+  return (
+    <Shell data={shell} room="revisions">
+      <RevisionScreen revisions={revisions} />
+    </Shell>
+  );
+}
+
+function RevisionScreen({ revisions }: { revisions: readonly Revision[] }) {
+  const { lane, live, start, flush, say } = useDraft();
+  const [asked, ask] = useState<Revision | 'live' | null>(null);
+  const changes = describeDifference(live.lane, lane, definitions);
+
+  async function restore(revision: number | 'latest'): Promise<void> {
+    ask(null);
+    try {
+      if (!(await flush())) return;
+      start(await askJson<DraftData>('PUT', '/api/studio/draft', { edit: useDraft.getState().edit, revision }));
+      say(
+        revision === 'latest'
+          ? 'The draft is as the live shop again.'
+          : `Revision ${revision} is in the draft now. Publish it to make it live.`,
+      );
+    } catch (error) {
+      say((error as Error).message);
+    }
+  }
+
+  return (
+    <div className="grid gap-6 px-[18px] py-4 lg:grid-cols-[minmax(0,1fr)_minmax(0,1.2fr)]">
+      <section>
+        <h1>Compare draft and live</h1>
+        <p className="mb-3 text-gravel">
+          Revision {live.revision} is live. Nothing below reaches shoppers until it is published.
+        </p>
+        <div className="panel px-4 py-3">
+          {changes.length === 0 ? (
+            <p>The draft is the same as the live shop. Shape a piece, and what differs is listed here.</p>
+          ) : (
+            <ChangeList changes={changes} />
+          )}
+        </div>
+        {changes.length > 0 && (
+          <button className="btn mt-3" onClick={() => ask('live')}>
+            Drop these changes …
+          </button>
+        )}
+      </section>
+      <section>
+        <h1>Go back to a revision</h1>
+        <p className="mb-3 text-gravel">
+          Restoring puts a revision into the draft; the live shop stays as it is until you publish.
+        </p>
+        <ol className="flex flex-col gap-2">
+          {revisions.map((revision) => (
+            <li
+              key={revision.id}
+              className={`panel flex gap-4 px-4 py-3 ${revision.id === live.revision ? 'border-moss' : ''}`}
+            >
+              <div className="min-w-0 flex-1">
+                <p>
+                  <strong className="font-head">Revision {revision.id}</strong>
+                  {revision.id === live.revision && (
+                    <span className="ms-2 rounded-stone bg-moss px-1.5 text-[12px] text-white">live</span>
+                  )}
+                  <span className="ms-2 text-gravel">
+                    {moment(revision.publishedAt, live.lane.shop)}
+                    {revision.publishedBy && `, ${revision.publishedBy}`}
+                  </span>
+                </p>
+                {revision.note && <p>{revision.note}</p>}
+                {revision.changes.length > 0 && (
+                  <details>
+                    <summary className="cursor-pointer text-sky">
+                      {revision.changes.length} {revision.changes.length === 1 ? 'change' : 'changes'}
+                    </summary>
+                    <ChangeList changes={revision.changes} />
+                  </details>
+                )}
+              </div>
+              <button className="btn self-start" onClick={() => ask(revision)}>
+                Restore …
+              </button>
+            </li>
+          ))}
+        </ol>
+      </section>
+      {asked && (
+        <Modal
+          title={asked === 'live' ? 'Drop the changes in draft' : `Restore revision ${asked.id}`}
+          text={
+            changes.length > 0
+              ? 'These changes in the draft will be lost:'
+              : 'The draft holds no changes of its own; nothing will be lost.'
+          }
+          onClose={() => ask(null)}
+        >
+          <ChangeList changes={changes} />
+          <div className="mt-4 flex justify-end gap-2">
+            <button className="btn" onClick={() => ask(null)}>
+              Keep the draft
+            </button>
+            <button className="btn btn-go" onClick={() => void restore(asked === 'live' ? 'latest' : asked.id)}>
+              {asked === 'live' ? 'Drop them' : 'Restore into the draft'}
+            </button>
+          </div>
+        </Modal>
+      )}
+    </div>
+  );
+}

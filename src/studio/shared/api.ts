@@ -1,0 +1,36 @@
+import type { LanePatch } from '~/core/lane';
+
+/** What the server refused, in its own words. */
+export class Refusal extends Error {
+  constructor(
+    readonly status: number,
+    message: string,
+    readonly body: unknown,
+  ) {
+    super(message);
+  }
+}
+
+/** Asks the server; a refusal or a lost connection is thrown with a sentence that can be shown. */
+export async function ask<T>(path: string, init: RequestInit = {}): Promise<T> {
+  const response = await fetch(path, init).catch(() => {
+    throw new Refusal(0, 'The server cannot be reached. What you changed is kept in this window; try again.', null);
+  });
+  const body: unknown = await response.json().catch(() => null);
+  if (response.ok) return body as T;
+  const problems = (body as { problems?: { message?: string }[] } | null)?.problems ?? [];
+  const message = problems
+    .map((problem) => problem.message)
+    .filter(Boolean)
+    .join(' ');
+  if (response.status === 401) location.assign(`/studio/sign-in?next=${encodeURIComponent(location.pathname)}`);
+  throw new Refusal(response.status, message || 'Something went wrong on our side. Please try again.', body);
+}
+
+export function askJson<T>(method: 'POST' | 'PATCH' | 'PUT', path: string, body: unknown): Promise<T> {
+  return ask<T>(path, { method, headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) });
+}
+
+export function sendPatch(edit: number, patch: LanePatch): Promise<{ edit: number }> {
+  return askJson('PATCH', '/api/studio/draft', { edit, patch });
+}

@@ -1,0 +1,28 @@
+import { describeDifference } from '~/core/lane';
+import { definitions } from '~/pieces/registry';
+import { ChangeList } from './change-list';
+import { useDraft } from './draft-store';
+import { Modal } from './modal';
+
+/** Two windows changed the same place: nothing is lost until the owner says which stands. */
+export function Conflict() {
+  const { theirs, lane, settle } = useDraft();
+  if (!theirs) return null;
+  return (
+    <Modal
+      title="This draft was changed in another window"
+      text="Both windows changed the same places. This is how yours differs from the other."
+      onClose={() => undefined}
+    >
+      <ChangeList changes={describeDifference(theirs.lane, lane, definitions)} />
+      <div className="mt-5 flex justify-end gap-2">
+        <button className="btn" onClick={() => settle('theirs')}>
+          Take the other window’s
+        </button>
+        <button className="btn btn-go" onClick={() => settle('mine')}>
+          Keep mine
+        </button>
+      </div>
+    </Modal>
+  );
+}

@@ -1,0 +1,178 @@
+import RotateCcw from 'lucide-react/icons/rotate-ccw';
+import { useId, type ReactNode } from 'react';
+import type { SettingSpec, SettingValue } from '~/core/lane';
+
+interface RowProps {
+  readonly label: string;
+  readonly help?: string | undefined;
+  readonly changed: boolean;
+  readonly onReset: () => void;
+  readonly children: ReactNode;
+  readonly labelId?: string;
+}
+
+/** A setting: its name, one line of help, and a dot with the way back when it is not the default. */
+export function Row({ label, help, changed, onReset, children, labelId }: RowProps) {
+  return (
+    <div className="flex flex-col gap-1">
+      <div className="flex items-center gap-2">
+        <span id={labelId} className="font-semibold">
+          {label}
+        </span>
+        {changed && (
+          <>
+            <span className="size-2 rounded-full bg-paint" title="Changed from the default" />
+            <button
+              className="plain ms-auto flex items-center gap-1 text-[12px] text-gravel hover:text-basalt"
+              onClick={onReset}
+            >
+              <RotateCcw size={12} strokeWidth={1.75} /> back to default
+            </button>
+          </>
+        )}
+      </div>
+      {help && <p className="help">{help}</p>}
+      {children}
+    </div>
+  );
+}
+
+interface SegmentedProps<Key extends string> {
+  readonly options: Readonly<Record<Key, string>>;
+  readonly value: Key | undefined;
+  readonly onChange: (key: Key) => void;
+  readonly labelId?: string;
+  readonly label?: string;
+}
+
+/** One of a few, all in sight. */
+export function Segmented<Key extends string>({ options, value, onChange, labelId, label }: SegmentedProps<Key>) {
+  const entries = Object.entries(options) as [Key, string][];
+  return (
+    <div
+      role="radiogroup"
+      aria-labelledby={labelId}
+      aria-label={label}
+      className={`grid overflow-hidden rounded-stone border border-mortar bg-white ${entries.length > 3 ? 'grid-cols-2' : 'auto-cols-fr grid-flow-col'}`}
+    >
+      {entries.map(([key, text]) => (
+        <label
+          key={key}
+          className="relative grid cursor-pointer place-items-center px-2 py-1.5 text-center leading-tight has-checked:bg-basalt has-checked:text-limestone has-focus-visible:outline-2 has-focus-visible:-outline-offset-2 has-focus-visible:outline-sky"
+        >
+          <input type="radio" className="sr-only" checked={value === key} onChange={() => onChange(key)} />
+          {text}
+        </label>
+      ))}
+    </div>
+  );
+}
+
+export function Tick({
+  label,
+  checked,
+  onChange,
+}: {
+  label: string;
+  checked: boolean;
+  onChange: (checked: boolean) => void;
+}) {
+  return (
+    <label className="flex items-center gap-2 py-0.5">
+      <input
+        type="checkbox"
+        className="size-4 accent-moss"
+        checked={checked}
+        onChange={(event) => onChange(event.target.checked)}
+      />
+      {label}
+    </label>
+  );
+}
+
+interface NumberProps {
+  readonly value: number;
+  readonly min: number;
+  readonly max: number;
+  readonly step: number;
+  readonly unit: string;
+  readonly labelId?: string;
+  readonly onChange: (value: number) => void;
+}
+
+export function Amount({ value, min, max, step, unit, labelId, onChange }: NumberProps) {
+  const set = (text: string) => {
+    const next = Number(text);
+    if (text !== '' && Number.isFinite(next)) onChange(Math.min(max, Math.max(min, next)));
+  };
+  return (
+    <div className="flex items-center gap-2">
+      <input
+        type="range"
+        className="min-w-0 flex-1 accent-moss"
+        aria-labelledby={labelId}
+        min={min}
+        max={max}
+        step={step}
+        value={value}
+        onChange={(event) => set(event.target.value)}
+      />
+      <input
+        type="number"
+        className="field w-[74px] text-end"
+        aria-labelledby={labelId}
+        min={min}
+        max={max}
+        step={step}
+        key={value}
+        defaultValue={value}
+        onBlur={(event) => set(event.target.value)}
+        onKeyDown={(event) => event.key === 'Enter' && set(event.currentTarget.value)}
+      />
+      <span className="w-5 text-gravel">{unit}</span>
+    </div>
+  );
+}
+
+interface SettingProps {
+  readonly spec: SettingSpec;
+  readonly value: SettingValue;
+  readonly onChange: (value: SettingValue) => void;
+}
+
+/** The control of a setting, made from its declaration. */
+export function SettingControl({ spec, value, onChange }: SettingProps) {
+  const id = useId();
+  return (
+    <Row
+      label={spec.label}
+      help={spec.help}
+      changed={value !== spec.default}
+      onReset={() => onChange(spec.default)}
+      labelId={id}
+    >
+      {spec.type === 'choice' && (
+        <Segmented labelId={id} options={spec.options} value={String(value)} onChange={onChange} />
+      )}
+      {spec.type === 'toggle' && (
+        <Segmented
+          labelId={id}
+          options={{ on: 'On', off: 'Off' }}
+          value={value ? 'on' : 'off'}
+          onChange={(key) => onChange(key === 'on')}
+        />
+      )}
+      {spec.type === 'number' && (
+        <Amount
+          labelId={id}
+          value={Number(value)}
+          min={spec.min}
+          max={spec.max}
+          step={spec.step}
+          unit={spec.unit}
+          onChange={onChange}
+        />
+      )}
+    </Row>
+  );
+}

@@ -1,0 +1,189 @@
+import { produce } from 'immer';
+import { create } from 'zustand';
+import { applyLanePatch, diffLanes, patchesClash, type Lane, type LanePatch } from '~/core/lane';
+import { definitions } from '~/pieces/registry';
+import { Refusal, sendPatch } from './api';
+import type { DraftData } from './studio-data';
+
+interface Step {
+  readonly undo: LanePatch;
+  readonly redo: LanePatch;
+  /** Steps with the same key, made one after the other, are one to undo. */
+  readonly key: string | null;
+  readonly at: number;
+}
+
+interface DraftState {
+  readonly lane: Lane;
+  readonly live: DraftData['live'];
+  readonly token: string;
+  readonly edit: number;
+  readonly past: readonly Step[];
+  readonly future: readonly Step[];
+  readonly saving: 'saved' | 'saving' | 'failed';
+  readonly message: string | null;
+  /** The newer draft of another window, when it changed the same places. */
+  readonly theirs: DraftData | null;
+  start(data: DraftData): void;
+  change(recipe: (lane: Lane) => void, key?: string): void;
+  undo(): void;
+  redo(): void;
+  /** Settles a conflict: with `mine`, what was changed here is written over theirs. */
+  settle(keep: 'mine' | 'theirs'): void;
+  /** Waits until everything is stored; false when it could not be. */
+  flush(): Promise<boolean>;
+  say(message: string | null): void;
+}
+
+const SAVE_AFTER_MS = 350;
+const ONE_STEP_MS = 900;
+const KEPT = 'pl-studio-steps';
+
+/** The document as the server has it; what differs from it is still to be sent. */
+let saved: Lane;
+let timer = 0;
+let sending: Promise<void> | null = null;
+
+export const useDraft = create<DraftState>((set, get) => {
+  function keepSteps(): void {
+    const { past, future, edit } = get();
+    sessionStorage.setItem(KEPT, JSON.stringify({ edit, past: past.slice(-100), future }));
+  }
+
+  function schedule(): void {
+    clearTimeout(timer);
+    set({ saving: 'saving' });
+    timer = window.setTimeout(() => void send(), SAVE_AFTER_MS);
+  }
+
+  async function send(): Promise<void> {
+    if (sending) await sending;
+    if (get().theirs) return;
+    const { lane, edit } = get();
+    const patch = diffLanes(saved, lane);
+    if (patch.length === 0) return set({ saving: 'saved' });
+    sending = sendPatch(edit, patch).then(
+      (answer) => {
+        saved = lane;
+        set({ edit: answer.edit, saving: get().lane === lane ? 'saved' : 'saving' });
+        keepSteps();
+        if (get().lane !== lane) schedule();
+      },
+      (error: unknown) => {
+        if (!(error instanceof Refusal)) throw error;
+        const theirs = (error.body as { draft?: DraftData } | null)?.draft;
+        if (error.status === 409 && theirs) merge(theirs);
+        else set({ saving: 'failed', message: error.message });
+      },
+    );
+    await sending;
+    sending = null;
+  }
+
+  /** Takes in what another window changed; asks only when both changed the same place. */
+  function merge(theirs: DraftData): void {
+    const mine = diffLanes(saved, get().lane);
+    if (patchesClash(mine, diffLanes(saved, theirs.lane))) return set({ theirs, saving: 'failed' });
+    const merged = applyLanePatch(theirs.lane, mine, definitions);
+    if (!merged.ok) return set({ theirs, saving: 'failed' });
+    saved = theirs.lane;
+    set({
+      lane: merged.value,
+      edit: theirs.edit,
+      live: theirs.live,
+      message: 'Changes made in another window were taken in.',
+    });
+    schedule();
+  }
+
+  function step(from: 'past' | 'future'): void {
+    const steps = get()[from];
+    const last = steps.at(-1);
+    if (!last) return;
+    const moved = applyLanePatch(get().lane, from === 'past' ? last.undo : last.redo, definitions);
+    if (!moved.ok)
+      return set({
+        message: 'This step cannot be taken back any more: the place was changed elsewhere.',
+        [from]: steps.slice(0, -1),
+      });
+    const other = from === 'past' ? 'future' : 'past';
+    set({ lane: moved.value, [from]: steps.slice(0, -1), [other]: [...get()[other], last] });
+    schedule();
+  }
+
+  return {
+    lane: null as unknown as Lane,
+    live: null as unknown as DraftData['live'],
+    token: '',
+    edit: 0,
+    past: [],
+    future: [],
+    saving: 'saved',
+    message: null,
+    theirs: null,
+    start(data) {
+      saved = data.lane;
+      const kept = JSON.parse(
+        (typeof sessionStorage === 'undefined' ? null : sessionStorage.getItem(KEPT)) ?? 'null',
+      ) as { edit: number; past: Step[]; future: Step[] } | null;
+      const fits = kept?.edit === data.edit;
+      set({
+        lane: data.lane,
+        live: data.live,
+        token: data.token,
+        edit: data.edit,
+        theirs: null,
+        saving: 'saved',
+        past: fits ? kept.past : [],
+        future: fits ? kept.future : [],
+      });
+    },
+    change(recipe, key) {
+      const { lane, past } = get();
+      const next = produce(lane, recipe);
+      const redo = diffLanes(lane, next);
+      if (redo.length === 0) return;
+      const now = Date.now();
+      const last = past.at(-1);
+      const joins = key !== undefined && last?.key === key && now - last.at < ONE_STEP_MS;
+      const before = joins ? applyLanePatch(lane, last.undo, definitions) : null;
+      const base = before?.ok ? before.value : lane;
+      const made: Step = { undo: diffLanes(next, base), redo: diffLanes(base, next), key: key ?? null, at: now };
+      set({ lane: next, past: [...(joins ? past.slice(0, -1) : past), made], future: [] });
+      schedule();
+    },
+    undo: () => step('past'),
+    redo: () => step('future'),
+    settle(keep) {
+      const { theirs, lane } = get();
+      if (!theirs) return;
+      const mine = diffLanes(saved, lane);
+      const merged =
+        keep === 'mine'
+          ? applyLanePatch(
+              theirs.lane,
+              mine.filter((operation) => operation.op !== 'test'),
+              definitions,
+            )
+          : null;
+      // Where my steps no longer fit the newer draft, the whole of mine stands.
+      const next = keep === 'theirs' ? theirs.lane : merged?.ok ? merged.value : lane;
+      saved = theirs.lane;
+      set({
+        lane: next,
+        edit: theirs.edit,
+        live: theirs.live,
+        theirs: null,
+        message: null,
+        ...(keep === 'theirs' && { past: [], future: [] }),
+      });
+      schedule();
+    },
+    async flush() {
+      clearTimeout(timer);
+      await send();
+      return get().saving !== 'failed' && !get().theirs;
+    },
+    say: (message) => set({ message }),
+  };
+});

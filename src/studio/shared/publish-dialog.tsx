@@ -1,0 +1,81 @@
+import { useEffect, useState } from 'react';
+import { describeDifference } from '~/core/lane';
+import { definitions } from '~/pieces/registry';
+import { ask, askJson, Refusal } from './api';
+import { ChangeList } from './change-list';
+import { useDraft } from './draft-store';
+import { Modal } from './modal';
+import type { DraftData } from './studio-data';
+import { wordFinding } from './word-change';
+
+/** Shows what shoppers will notice, then makes it live. */
+export function PublishDialog({ onClose }: { onClose: () => void }) {
+  const { lane, live, flush, start } = useDraft();
+  const [checked, setChecked] = useState<DraftData | null>(null);
+  const [note, setNote] = useState('');
+  const [problem, setProblem] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
+  const changes = describeDifference(live.lane, lane, definitions);
+
+  useEffect(() => {
+    void flush()
+      .then((stored) =>
+        stored
+          ? ask<DraftData>('/api/studio/draft').then(setChecked)
+          : setProblem('The draft is not stored yet. Settle that first.'),
+      )
+      .catch((error: unknown) => setProblem((error as Error).message));
+  }, [flush]);
+
+  async function publish(): Promise<void> {
+    setBusy(true);
+    try {
+      await askJson('POST', '/api/studio/publish', { edit: useDraft.getState().edit, note });
+      start(await ask<DraftData>('/api/studio/draft'));
+      useDraft.getState().say('Published. Shoppers see it from their next page on.');
+      onClose();
+    } catch (error) {
+      setProblem(error instanceof Refusal ? error.message : 'Publishing did not work. Nothing was changed.');
+    } finally {
+      setBusy(false);
+    }
+  }
+
+  const errors = checked?.lint.filter((finding) => finding.level === 'error') ?? [];
+  return (
+    <Modal title="Publish to the live shop" text="This is what shoppers will notice." onClose={onClose}>
+      <div className="flex flex-col gap-4">
+        <ChangeList changes={changes} />
+        {checked?.lint.map((finding, i) => (
+          <p
+            key={i}
+            className={`border-s-4 ps-3 ${finding.level === 'error' ? 'border-brick text-brick' : 'border-paint'}`}
+          >
+            {wordFinding(finding, lane)}
+          </p>
+        ))}
+        {problem && (
+          <p role="alert" className="text-brick">
+            {problem}
+          </p>
+        )}
+        <label className="flex flex-col gap-1">
+          A note for later, if you like
+          <input className="field" maxLength={200} value={note} onChange={(event) => setNote(event.target.value)} />
+        </label>
+        <div className="flex justify-end gap-2">
+          <button className="btn" onClick={onClose}>
+            Not yet
+          </button>
+          <button
+            className="btn btn-go"
+            disabled={busy || !checked || errors.length > 0 || changes.length === 0}
+            onClick={() => void publish()}
+          >
+            Publish {changes.length} {changes.length === 1 ? 'change' : 'changes'}
+          </button>
+        </div>
+      </div>
+    </Modal>
+  );
+}

@@ -1,0 +1,20 @@
+import type { Funnel } from '~/core/funnel';
+import type { Lane, LaneChange, LintFinding } from '~/core/lane';
+
+/** The draft as the API answers it. */
+export interface DraftData {
+  readonly edit: number;
+  readonly token: string;
+  readonly lane: Lane;
+  readonly live: { readonly revision: number; readonly lane: Lane };
+  readonly changes: readonly LaneChange[];
+  readonly lint: readonly LintFinding[];
+}
+
+/** What every screen of the studio is given. */
+export interface ShellData {
+  readonly draft: DraftData;
+  readonly funnel: Funnel;
+  readonly before: Funnel;
+  readonly account: { readonly name: string; readonly role: 'owner' | 'editor' | 'viewer' };
+}

@@ -1,0 +1,58 @@
+import type { LaneChange, LintFinding } from '~/core/lane';
+import { definitionOf } from '~/pieces/registry';
+import type { Lane } from '~/core/lane';
+
+const quote = (text: string) => (text.length > 60 ? `“${text.slice(0, 57)}…”` : `“${text}”`);
+
+/** A difference as a plain sentence, without the name of its piece. */
+export function wordChange(change: LaneChange): string {
+  switch (change.code) {
+    case 'piece-on':
+      return 'Is turned on.';
+    case 'piece-off':
+      return 'Is turned off.';
+    case 'piece-added':
+      return 'Is new.';
+    case 'piece-removed':
+      return 'Is taken away.';
+    case 'css':
+      return 'Its own style rules are changed.';
+    case 'setting':
+      return `${change.what}: ${change.to} instead of ${change.from}.`;
+    case 'word':
+      return `${change.what} says ${quote(change.to)} instead of ${quote(change.from)}.`;
+    case 'shop':
+      return `${change.what} becomes ${change.to} instead of ${change.from}.`;
+    case 'offer':
+      return `The offer ${quote(change.what)} is changed.`;
+    case 'part-on':
+      return `${change.what} is shown.`;
+    case 'part-off':
+      return `${change.what} is no longer shown.`;
+    case 'part-devices':
+      return change.hiddenOn.length === 0
+        ? `${change.what} is shown on every device.`
+        : `${change.what} is hidden on ${change.hiddenOn.join(' and ')}.`;
+    case 'part-moved':
+      return change.after === null ? `${change.what} comes first.` : `${change.what} comes after ${change.after}.`;
+    case 'where':
+      return `Shown on ${change.what}: ${change.to} instead of ${change.from}.`;
+    case 'look':
+      return `${change.what}, ${change.property.toLowerCase()}${change.state === 'rest' ? '' : ` (${change.state})`}: ${change.to} instead of ${change.from}.`;
+  }
+}
+
+/** What the lint found, as a sentence that says what to do. */
+export function wordFinding(finding: LintFinding, lane: Lane): string {
+  const name = (id: string) => definitionOf(lane.pieces[id]?.kind ?? '')?.name ?? id;
+  switch (finding.code) {
+    case 'nobody-sees':
+      return `${name(finding.pieceId)} is on, but nobody would see it. Choose at least one device and one page under Where.`;
+    case 'same-moment':
+      return `${name(finding.pieceId)} and ${name(finding.otherId)} both open after an add. Let only one of them open by itself.`;
+    case 'deleted-product':
+      return `${name(finding.pieceId)} names the product “${finding.slug}”, which is gone. Take it out under Where.`;
+    case 'deleted-category':
+      return `${name(finding.pieceId)} names the category “${finding.slug}”, which is gone. Take it out under Where.`;
+  }
+}

@@ -1,0 +1,106 @@
+import { STRETCH_NAMES, STRETCHES, type Funnel, type Stretch } from '~/core/funnel';
+import type { Device } from '~/core/where';
+import { definitionOf } from '~/pieces/registry';
+import { useDraft } from '../shared/draft-store';
+import { count, percent } from '../shared/format';
+import { Shell } from '../shared/shell';
+import type { ShellData } from '../shared/studio-data';
+
+const DEVICES: Readonly<Record<Device, string>> = { phone: 'Phones', tablet: 'Tablets', desktop: 'Desktops' };
+
+const PURPOSE: Readonly<Record<Stretch, string>> = {
+  browse: 'Let shoppers find something to look at',
+  look: 'Let shoppers see enough to decide',
+  add: 'Let shoppers choose and add',
+  cart: 'Let shoppers keep and change what they chose',
+  pay: 'Let shoppers pay',
+  after: 'Keep in touch after the order',
+};
+
+interface Props {
+  readonly shell: ShellData;
+  readonly stretch: Stretch;
+  readonly byDevice: readonly { readonly device: Device; readonly funnel: Funnel }[];
+}
+
+/** One stretch: how each device fares on it, and the pieces that stand there. */
+export function StretchPage(props: Props) {
+  return (
+    <Shell data={props.shell} room="lane" stretch={props.stretch}>
+      <StretchScreen {...props} />
+    </Shell>
+  );
+}
+
+function StretchScreen({ stretch, byDevice, shell }: Props) {
+  const lane = useDraft((state) => state.lane);
+  const change = useDraft((state) => state.change);
+  const i = STRETCHES.indexOf(stretch);
+  const next = STRETCHES[i + 1];
+  const pieces = Object.entries(lane.pieces).filter(([, piece]) => definitionOf(piece.kind)?.stretch === stretch);
+  const here = shell.funnel.stretches[i]!;
+  return (
+    <div className="flex flex-col gap-4 px-[18px] py-4">
+      <header>
+        <h1>{PURPOSE[stretch]}</h1>
+        <p className="text-gravel">
+          {STRETCH_NAMES[stretch]}: {count(here.sessions)} visits of the last 28 days got here
+          {next && here.goOn !== null && `; ${percent(here.goOn)} of them went on to ${STRETCH_NAMES[next]}`}.
+        </p>
+      </header>
+      <table className="tbl panel max-w-[760px]">
+        <thead>
+          <tr>
+            <th>Device</th>
+            <th className="num">Got here</th>
+            <th className="num">of all visits</th>
+            {next && <th className="num">Left from here</th>}
+            {next && <th className="num">Went on to {STRETCH_NAMES[next]}</th>}
+          </tr>
+        </thead>
+        <tbody>
+          {byDevice.map(({ device, funnel }) => {
+            const own = funnel.stretches[i]!;
+            return (
+              <tr key={device}>
+                <td>{DEVICES[device]}</td>
+                <td className="num">{count(own.sessions)}</td>
+                <td className="num">{percent(own.share)}</td>
+                {next && <td className="num">{count(own.left)}</td>}
+                {next && <td className="num">{own.goOn === null ? '–' : percent(own.goOn)}</td>}
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+      <section>
+        <h2 className="mb-2">Pieces on this stretch</h2>
+        {pieces.length === 0 ? (
+          <p className="panel max-w-[760px] px-4 py-4 text-gravel">
+            The shop’s own pages do the work here. There is no piece to shape on this stretch yet.
+          </p>
+        ) : (
+          <ul className="flex flex-wrap gap-3">
+            {pieces.map(([id, piece]) => (
+              <li key={id} className="panel flex w-[372px] flex-col gap-2 px-4 py-3">
+                <h3 className="flex items-center gap-2 text-[16px] font-semibold">
+                  <span className={`size-2.5 rounded-full ${piece.on ? 'bg-moss' : 'border border-gravel'}`} />
+                  {definitionOf(piece.kind)!.name}
+                </h3>
+                <p className="text-gravel">{definitionOf(piece.kind)!.summary}</p>
+                <div className="flex gap-2">
+                  <a className="btn btn-go" href={`/studio/bench/${id}`}>
+                    Shape it
+                  </a>
+                  <button className="btn" onClick={() => change((draft) => void (draft.pieces[id]!.on = !piece.on))}>
+                    Turn {piece.on ? 'off' : 'on'} in the draft
+                  </button>
+                </div>
+              </li>
+            ))}
+          </ul>
+        )}
+      </section>
+    </div>
+  );
+}
