@@ -35,7 +35,7 @@ export function sizeLosses(byDevice: ReadonlyMap<Device, Funnel>, days: number):
       null,
     );
     for (const step of steps) {
-      if (!best || step === best) continue;
+      if (!best || step.here.goOn === best.here.goOn) continue;
       const extra = step.here.sessions * (best.here.goOn! - step.here.goOn!);
       const perSession = step.next.sessions === 0 ? 0 : step.funnel.revenueMinor / step.next.sessions;
       losses.push({

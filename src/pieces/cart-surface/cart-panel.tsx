@@ -24,6 +24,8 @@ export function CartPanel(props: Props): VNode {
   const parts = piece.parts.filter((part) => !part.hideOn.includes(host.device));
   return (
     <dialog
+      autofocus
+      tabIndex={-1}
       data-slot="panel"
       data-part=""
       dir={directionOf(host.language)}

@@ -29,6 +29,8 @@ export function Panel({ slug, product, piece, host, previous, next }: Props): VN
   };
   return (
     <dialog
+      autofocus
+      tabIndex={-1}
       data-slot="panel"
       data-part=""
       dir={directionOf(host.language)}

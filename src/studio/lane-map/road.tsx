@@ -7,8 +7,8 @@ import type { LaneMapData } from './lane-map-data';
 
 /** The drawing is 1,200 × 210 and stretched to its place; words lie over it, unstretched. */
 const WIDTH = 1200;
-const MIDDLE = 84;
-const HALF = 80;
+const MIDDLE = 82;
+const HALF = 76;
 const BOTTOM = 206;
 const COLUMN = WIDTH / STRETCHES.length;
 
@@ -74,11 +74,11 @@ export function Road({ map, shop }: { map: LaneMapData; shop: Shop }) {
               </span>
               {stretch.goOn !== null && (
                 <span
-                  className={`absolute end-1 bottom-1.5 rounded-stone bg-[#f7f4eee0] px-1.5 text-end text-[12.5px] leading-[16px] ${stretch.stretch === worst ? 'text-brick' : ''}`}
+                  className={`absolute end-0 bottom-1.5 whitespace-nowrap text-end text-[12.5px] leading-[16px] ${stretch.stretch === worst ? 'text-brick' : ''}`}
                 >
                   <strong>{count(stretch.left)} leave</strong>
                   <br />
-                  {map.pointMinor[i] !== null && `1 in 100 kept ≈ ${roughMoney(map.pointMinor[i]!, shop)} a month`}
+                  {map.pointMinor[i] !== null && `1 in 100 kept ≈ ${roughMoney(map.pointMinor[i]!, shop)}`}
                 </span>
               )}
             </a>
@@ -116,9 +116,9 @@ function roadPath(half: readonly number[]): string {
 
 /** An exit leaves the road's lower edge and turns down to its count. */
 function exitPath(i: number, nextHalf: number): string {
-  const x = (i + 1) * COLUMN - 56;
+  const x = (i + 1) * COLUMN - 66;
   const y = MIDDLE + nextHalf - 4;
-  return `M${x} ${y}C${x + 26} ${y + 10} ${x + 14} ${BOTTOM - 50} ${x + 40} ${BOTTOM - 26}`;
+  return `M${x} ${y}C${x + 26} ${y + 10} ${x + 14} ${BOTTOM - 62} ${x + 34} ${BOTTOM - 42}`;
 }
 
 function Tiles({ stretch, map }: { stretch: Stretch; map: LaneMapData }) {
@@ -140,7 +140,7 @@ function Tiles({ stretch, map }: { stretch: Stretch; map: LaneMapData }) {
             <span className="min-w-0">
               <strong>{definitionOf(piece.kind)!.name}</strong>
               <span className="block text-[12.5px] text-gravel">
-                {piece.on ? `in ${percent(map.funnel.sessions ? used / map.funnel.sessions : 0)} of visits` : 'off'}
+                {piece.on ? `${percent(map.funnel.sessions ? used / map.funnel.sessions : 0)} of visits` : 'off'}
                 {own > 0 && ` · ${own} in draft`}
               </span>
             </span>

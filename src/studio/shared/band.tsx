@@ -19,10 +19,10 @@ export function Band({ data, stretch, onPublish }: Props) {
   return (
     <header className="col-span-2 flex items-stretch gap-[1px] bg-basalt py-2 pe-3 text-limestone">
       <a href="/studio" aria-label="Paved Lane, home" className="grid w-[76px] place-items-center">
-        <svg viewBox="0 0 32 32" width="34" height="34" aria-hidden="true">
-          <path d="M13.500 4h5l.8 5h-6.600z" fill="#f0b429" />
-          <path d="M12.300 11h7.400l.9 6h-9.200z" fill="#f7f4ee" />
-          <path d="M11 19h10l1.400 9H9.600z" fill="#f0b429" />
+        <svg viewBox="0 0 34 30" width="36" height="32" aria-hidden="true">
+          <path d="M0 0h20v8H0zM0 11h10v8H0zM0 22h20v8H0zM23 22h11v8H23z" fill="#b9ac97" />
+          <path d="M13 11h21v8H13z" fill="#f0b429" />
+          <path d="M23 0h11v8H23z" fill="#f7f4ee" />
         </svg>
       </a>
       <nav aria-label="Stretches of the lane" className="flex min-w-0 flex-1 gap-[1px]">

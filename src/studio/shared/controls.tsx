@@ -53,12 +53,12 @@ export function Segmented<Key extends string>({ options, value, onChange, labelI
       role="radiogroup"
       aria-labelledby={labelId}
       aria-label={label}
-      className={`grid overflow-hidden rounded-stone border border-mortar bg-white ${entries.length > 3 ? 'grid-cols-2' : 'auto-cols-fr grid-flow-col'}`}
+      className={`grid overflow-hidden rounded-stone border border-mortar bg-white ${entries.length > 3 ? 'grid-cols-2' : 'auto-cols-[minmax(max-content,1fr)] grid-flow-col'}`}
     >
       {entries.map(([key, text]) => (
         <label
           key={key}
-          className="relative grid cursor-pointer place-items-center px-2 py-1.5 text-center leading-tight has-checked:bg-basalt has-checked:text-limestone has-focus-visible:outline-2 has-focus-visible:-outline-offset-2 has-focus-visible:outline-sky"
+          className="relative grid cursor-pointer place-items-center px-1.5 py-1.5 text-center leading-tight has-checked:bg-basalt has-checked:text-limestone has-focus-visible:outline-2 has-focus-visible:-outline-offset-2 has-focus-visible:outline-sky"
         >
           <input type="radio" className="sr-only" checked={value === key} onChange={() => onChange(key)} />
           {text}

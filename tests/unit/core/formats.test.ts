@@ -1,0 +1,173 @@
+import { expect } from 'chai';
+import {
+  guessDelimiter,
+  matchColumns,
+  missingColumns,
+  planImport,
+  readCatalogueRows,
+  type CsvRow,
+} from '~/core/formats';
+
+const headings = ['Name', 'SKU', 'Price', 'Stock', 'choice: Size', 'Category', 'Pictures'];
+const columns = matchColumns(headings);
+
+function read(rows: string[][], decimalMark: 'point' | 'comma' = 'point') {
+  const numbered: CsvRow[] = rows.map((cells, i) => ({ row: i + 2, cells }));
+  return readCatalogueRows(numbered, { headings, columns, decimalMark, exponent: 2 });
+}
+
+describe('guessDelimiter', () => {
+  it('counts marks in the heading row, outside quotes', () => {
+    expect(guessDelimiter('a;b;c\n1,2;3;4')).to.equal(';');
+    expect(guessDelimiter('"a;b;c",d,e\n')).to.equal(',');
+    expect(guessDelimiter('a\tb\n')).to.equal('\t');
+    expect(guessDelimiter('only')).to.equal(',');
+  });
+});
+
+describe('matchColumns', () => {
+  it('knows headings in several languages and spellings', () => {
+    expect(matchColumns(['Artikelnummer', 'Bezeichnung', 'Preis', 'Bestand', 'Farbe'])).to.deep.equal([
+      'sku',
+      'name',
+      'price',
+      'stock',
+      'choice',
+    ]);
+  });
+
+  it('takes what a heading says outright, leaves out what nobody knows, and gives a field once', () => {
+    expect(matchColumns(['attribute: Span', 'choice: Sail', 'Mystery', 'Name', 'Title'])).to.deep.equal([
+      'attribute',
+      'choice',
+      'ignore',
+      'name',
+      'ignore',
+    ]);
+  });
+
+  it('tells which fields no column was found for', () => {
+    expect(missingColumns(['name', 'ignore'])).to.deep.equal(['sku', 'price']);
+  });
+});
+
+describe('readCatalogueRows', () => {
+  it('gathers rows with the same or an empty name into one product', () => {
+    const { products, problems } = read([
+      ['Reed', 'R-S', '6.50', '4', 'Small', 'Toys > Whistles', '/a.svg'],
+      ['', 'R-L', '1,007.50', '', 'Large', '', ''],
+    ]);
+
+    expect(problems).to.deep.equal([]);
+    expect(products).to.have.length(1);
+    expect(products[0]!.axes).to.deep.equal(['Size']);
+    expect(products[0]!.categories).to.deep.equal([['Toys', 'Whistles']]);
+    expect(products[0]!.variants.map((variant) => [variant.sku, variant.priceMinor, variant.stock])).to.deep.equal([
+      ['R-S', 650, 4],
+      ['R-L', 100_750, null],
+    ]);
+  });
+
+  it('reads prices in the form it is told', () => {
+    expect(read([['Reed', 'R', '1.234,50', '', '', '', '']], 'comma').products[0]!.variants[0]!.priceMinor).to.equal(
+      123_450,
+    );
+    expect(read([['Reed', 'R', '1.234,50', '', '', '', '']]).problems[0]).to.deep.equal({
+      row: 2,
+      code: 'csv-price',
+      facts: { value: '1.234,50', column: 'Price', example: '1,234.50' },
+    });
+  });
+
+  const bad: [string, string[][], { row: number; code: string }[]][] = [
+    ['a missing SKU', [['Reed', '', '1', '', '', '', '']], [{ row: 2, code: 'csv-missing-cell' }]],
+    ['a missing price', [['Reed', 'R', '', '', '', '', '']], [{ row: 2, code: 'csv-missing-cell' }]],
+    ['stock that is no number', [['Reed', 'R', '1', 'many', '', '', '']], [{ row: 2, code: 'csv-number' }]],
+    [
+      'an SKU that stands twice',
+      [
+        ['Reed', 'R', '1', '', '', '', ''],
+        ['Loft', 'R', '1', '', '', '', ''],
+      ],
+      [{ row: 3, code: 'csv-duplicate-sku' }],
+    ],
+    [
+      'the same choices twice',
+      [
+        ['Reed', 'R', '1', '', 'S', '', ''],
+        ['', 'R2', '1', '', 'S', '', ''],
+      ],
+      [{ row: 3, code: 'csv-duplicate-variant' }],
+    ],
+    [
+      'other choices than the first row',
+      [
+        ['Reed', 'R', '1', '', 'S', '', ''],
+        ['', 'R2', '1', '', '', '', ''],
+      ],
+      [{ row: 3, code: 'csv-axes-differ' }],
+    ],
+    [
+      'a picture that is no address',
+      [['Reed', 'R', '1', '', '', '', 'javascript:alert(1)']],
+      [{ row: 2, code: 'csv-image' }],
+    ],
+    ['a name before any product', [['', 'R', '1', '', '', '', '']], [{ row: 2, code: 'csv-missing-cell' }]],
+    ['a name of 300 characters', [['x'.repeat(300), 'R', '1', '', '', '', '']], [{ row: 2, code: 'csv-too-long' }]],
+  ];
+  for (const [what, rows, expected] of bad) {
+    it(`refuses ${what}, naming the row`, () => {
+      expect(read(rows).problems.map(({ row, code }) => ({ row, code }))).to.deep.equal(expected);
+    });
+  }
+
+  it('refuses the whole product of a bad row and keeps the others', () => {
+    const { products } = read([
+      ['Reed', 'R-S', 'x', '', 'Small', '', ''],
+      ['', 'R-L', '7', '', 'Large', '', ''],
+      ['Loft', 'L', '3', '', '', '', ''],
+    ]);
+
+    expect(products.map((product) => product.name)).to.deep.equal(['Loft']);
+  });
+});
+
+describe('planImport', () => {
+  it('changes products whose SKUs are known and makes the others', () => {
+    const { products } = read([
+      ['Reed', 'R-S', '6', '', 'Small', '', ''],
+      ['', 'R-L', '7', '', 'Large', '', ''],
+      ['Loft', 'L', '3', '', '', '', ''],
+    ]);
+
+    const plan = planImport(products, [], new Map([['R-S', { productId: 5, productName: 'Reed' }]]));
+
+    expect(plan).to.include({
+      productsCreated: 1,
+      productsChanged: 1,
+      variantsCreated: 2,
+      variantsChanged: 1,
+      rowsRefused: 0,
+    });
+    expect(plan.products.map((product) => product.productId)).to.deep.equal([5, null]);
+  });
+
+  it('refuses SKUs of two different products under one name', () => {
+    const { products } = read([
+      ['Reed', 'A', '6', '', 'Small', '', ''],
+      ['', 'B', '7', '', 'Large', '', ''],
+    ]);
+
+    const plan = planImport(
+      products,
+      [],
+      new Map([
+        ['A', { productId: 1, productName: 'One' }],
+        ['B', { productId: 2, productName: 'Two' }],
+      ]),
+    );
+
+    expect(plan.problems).to.deep.equal([{ row: 3, code: 'csv-sku-elsewhere', facts: { sku: 'B', name: 'Two' } }]);
+    expect(plan.products).to.deep.equal([]);
+  });
+});

@@ -1,0 +1,247 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import {
+  applyLanePatch,
+  compileManifest,
+  describeDifference,
+  diffLanes,
+  invertPatch,
+  lintLane,
+  newPiece,
+  patchesClash,
+  readLane,
+  type Lane,
+} from '~/core/lane';
+import { definitions } from '~/pieces/registry';
+import { draftDemoLane, liveDemoLane } from '../../../demo/lane';
+
+const slugs = { products: new Set(['lapwing']), categories: new Set(['power']) };
+
+function changed(change: (lane: Lane) => void): Lane {
+  const lane = liveDemoLane();
+  change(lane);
+  return lane;
+}
+
+describe('readLane', () => {
+  it('reads what it wrote', () => {
+    const lane = liveDemoLane();
+
+    expect(readLane(JSON.parse(JSON.stringify(lane)), definitions)).to.deep.equal({ ok: true, value: lane });
+  });
+
+  it('names the place that is wrong', () => {
+    const read = readLane(
+      changed((lane) => void (lane.pieces['quick-view']!.settings['width'] = 9000)),
+      definitions,
+    );
+
+    expect(read.ok || read.problems[0]?.path).to.equal('pieces/quick-view/settings/width');
+  });
+
+  it('refuses a document of a newer version, and says so', () => {
+    const read = readLane({ ...liveDemoLane(), version: 9 }, definitions);
+
+    expect(read.ok || read.problems[0]?.code).to.equal('lane-version');
+  });
+
+  it('fills in settings and parts that a document from before them does not have', () => {
+    const lane = changed((draft) => {
+      delete draft.pieces['quick-view']!.settings['zoom'];
+      draft.pieces['quick-view']!.parts.pop();
+    });
+
+    const read = readLane(lane, definitions);
+
+    expect(read.ok && read.value.pieces['quick-view']!.settings['zoom']).to.equal(true);
+    expect(read.ok && read.value.pieces['quick-view']!.parts.length).to.equal(
+      liveDemoLane().pieces['quick-view']!.parts.length,
+    );
+  });
+
+  it('refuses a part that stands twice and a setting nobody knows', () => {
+    expect(
+      readLane(
+        changed((lane) => void lane.pieces['quick-view']!.parts.push({ key: 'name', on: true, hideOn: [] })),
+        definitions,
+      ).ok,
+    ).to.equal(false);
+    expect(
+      readLane(
+        changed((lane) => void (lane.pieces['quick-view']!.settings['sparkle'] = 1)),
+        definitions,
+      ).ok,
+    ).to.equal(false);
+  });
+});
+
+describe('lane patches', () => {
+  it('lead from one lane to another and back', () => {
+    const [from, to] = [liveDemoLane(), draftDemoLane()];
+    const patch = diffLanes(from, to);
+
+    const forth = applyLanePatch(from, patch, definitions);
+    const inverse = invertPatch(from, patch, definitions);
+    const back = forth.ok && inverse.ok && applyLanePatch(forth.value, inverse.value, definitions);
+
+    expect(forth).to.deep.equal({ ok: true, value: to });
+    expect(back).to.deep.equal({ ok: true, value: from });
+  });
+
+  it('are undone by their inverse, whatever was changed', () => {
+    const parts = fc.shuffledSubarray(liveDemoLane().pieces['quick-view']!.parts, { minLength: 13 });
+    fc.assert(
+      fc.property(
+        parts,
+        fc.boolean(),
+        fc.integer({ min: 420, max: 1100 }),
+        fc.string({ maxLength: 40 }),
+        (order, zoom, width, text) => {
+          const from = draftDemoLane();
+          const to = draftDemoLane();
+          const piece = to.pieces['quick-view']!;
+          piece.parts = order.map((part) => ({ ...part, on: zoom }));
+          piece.settings = { ...piece.settings, zoom, width };
+          piece.words = { en: { open: text } };
+          const patch = diffLanes(from, to);
+          const inverse = patch.length === 0 ? null : invertPatch(from, patch, definitions);
+          if (!inverse) return true;
+          const back = inverse.ok && applyLanePatch(to, inverse.value, definitions);
+          return back && back.ok && JSON.stringify(sorted(back.value)) === JSON.stringify(sorted(from));
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
+
+  it('are refused with the place when they would make the lane invalid, and change nothing', () => {
+    const lane = liveDemoLane();
+
+    const refused = applyLanePatch(
+      lane,
+      [{ op: 'replace', path: '/pieces/quick-view/settings/motion', value: 'explode' }],
+      definitions,
+    );
+
+    expect(refused.ok || refused.problems[0]?.path).to.equal('pieces/quick-view/settings/motion');
+    expect(lane).to.deep.equal(liveDemoLane());
+  });
+
+  it('are refused when they point nowhere, and cannot reach a prototype', () => {
+    expect(applyLanePatch(liveDemoLane(), [{ op: 'remove', path: '/pieces/gone/on' }], definitions).ok).to.equal(false);
+    applyLanePatch(liveDemoLane(), [{ op: 'add', path: '/__proto__/polluted', value: 1 }], definitions);
+    expect(({} as Record<string, unknown>)['polluted']).to.equal(undefined);
+  });
+
+  it('clash when they touch one place, one list, or one inside the other', () => {
+    const at = (path: string) => [{ op: 'replace' as const, path, value: 1 }];
+
+    expect(patchesClash(at('/pieces/a/words/en/open'), at('/pieces/a/words/en/close'))).to.equal(false);
+    expect(patchesClash(at('/pieces/a/words/en/open'), at('/pieces/a/words'))).to.equal(true);
+    expect(patchesClash(at('/pieces/a/parts/0/on'), at('/pieces/a/parts/3'))).to.equal(true);
+  });
+});
+
+describe('compileManifest', () => {
+  it('leaves out pieces that are off, parts that are off, offers and costs', () => {
+    const manifest = compileManifest(
+      changed((lane) => void (lane.pieces['slide-out-cart']!.on = false)),
+      definitions,
+      7,
+    );
+
+    expect(manifest.pieces.map((piece) => piece.id)).to.deep.equal(['quick-view']);
+    expect(manifest.pieces[0]!.parts.map((part) => part.key)).not.to.include('video');
+    expect(JSON.stringify(manifest)).not.to.match(/offer|cost|margin|threshold/i);
+    expect(manifest.revision).to.equal(7);
+  });
+
+  it('speaks the language asked for, with the owner’s own words first', () => {
+    const lane = changed((draft) => void (draft.pieces['quick-view']!.words = { de: { open: 'Näher' } }));
+
+    expect(compileManifest(lane, definitions, 1, 'de').pieces[0]!.words['open']).to.equal('Näher');
+    expect(compileManifest(lane, definitions, 1, 'de').pieces[0]!.words['close']).to.equal('Schließen');
+    expect(compileManifest(lane, definitions, 1, 'fr').pieces[0]!.words['open']).to.equal('Look closer');
+  });
+
+  it('turns looks into rules for each state', () => {
+    const lane = changed(
+      (draft) =>
+        void (draft.pieces['quick-view']!.look.slots['add'] = {
+          hover: { background: '#aa0000' },
+          rest: { radius: 4 },
+        }),
+    );
+
+    const css = compileManifest(lane, definitions, 1).pieces[0]!.css;
+
+    expect(css).to.include(
+      '[data-slot=add]{background-color:var(--pl-accent);color:var(--pl-on-accent);font-size:16px;border-radius:4px}',
+    );
+    expect(css).to.include('[data-slot=add]:is(:hover,[data-force=hover]){background-color:#aa0000}');
+  });
+});
+
+describe('describeDifference', () => {
+  it('finds nothing between equal lanes, and the demo’s seven changes', () => {
+    expect(describeDifference(liveDemoLane(), liveDemoLane(), definitions)).to.deep.equal([]);
+    expect(describeDifference(liveDemoLane(), draftDemoLane(), definitions)).to.have.length(7);
+  });
+
+  it('says one part moved, not that all others did', () => {
+    const lane = changed((draft) => {
+      const { parts } = draft.pieces['quick-view']!;
+      parts.push(parts.shift()!);
+    });
+
+    expect(describeDifference(liveDemoLane(), lane, definitions)).to.deep.equal([
+      { pieceId: 'quick-view', pieceName: 'Quick view', code: 'part-moved', what: 'Name', after: 'Link to the page' },
+    ]);
+  });
+});
+
+describe('lintLane', () => {
+  it('finds a piece nobody can see', () => {
+    const lane = changed((draft) => void (draft.pieces['quick-view']!.where.devices = []));
+
+    expect(lintLane(lane, definitions, slugs)).to.deep.equal([
+      { level: 'warning', code: 'nobody-sees', pieceId: 'quick-view' },
+    ]);
+  });
+
+  it('finds links to what is gone, and lets those that exist be', () => {
+    const lane = changed(
+      (draft) => void (draft.pieces['quick-view']!.where.products = { mode: 'except', slugs: ['lapwing', 'dodo'] }),
+    );
+
+    expect(lintLane(lane, definitions, slugs)).to.deep.equal([
+      { level: 'error', code: 'deleted-product', pieceId: 'quick-view', slug: 'dodo' },
+    ]);
+  });
+
+  it('finds two surfaces that answer the same moment', () => {
+    const cart = definitions.find((definition) => definition.kind === 'cart-surface')!;
+    const lane = changed((draft) => void (draft.pieces['second'] = newPiece(cart, true)));
+
+    expect(lintLane(lane, definitions, slugs).map((finding) => finding.code)).to.deep.equal(['same-moment']);
+  });
+
+  it('asks nothing of pieces that are off', () => {
+    const lane = changed((draft) => {
+      draft.pieces['quick-view']!.on = false;
+      draft.pieces['quick-view']!.where.pages = [];
+    });
+
+    expect(lintLane(lane, definitions, slugs)).to.deep.equal([]);
+  });
+});
+
+function sorted(value: unknown): unknown {
+  if (Array.isArray(value)) return value.map(sorted);
+  if (typeof value !== 'object' || value === null) return value;
+  return Object.fromEntries(
+    Object.entries(value)
+      .sort(([a], [b]) => (a < b ? -1 : 1))
+      .map(([key, inner]) => [key, sorted(inner)]),
+  );
+}
