@@ -12,7 +12,9 @@ export interface Table {
 
 /** Reads a CSV file of unknown encoding and delimiter. Yields to other work between batches of rows. */
 export async function readTable(bytes: Uint8Array): Promise<Result<Table>> {
-  const { text, encoding } = decode(bytes);
+  const { text: decoded, encoding } = decode(bytes);
+  // One kind of line break, so that lines are counted as editors count them.
+  const text = decoded.replace(/\r\n?/g, '\n');
   const delimiter = guessDelimiter(text);
   const parser = parse(text, { delimiter, info: true, relax_column_count: true, skip_empty_lines: true, trim: false });
   const rows: CsvRow[] = [];
@@ -36,7 +38,7 @@ export async function readTable(bytes: Uint8Array): Promise<Result<Table>> {
 
 /** Lines a record spans beyond its first, by the breaks quoted in it. */
 function countBreaks(record: readonly string[]): number {
-  return record.reduce((sum, cell) => sum + (cell.match(/\r\n|\r|\n/g)?.length ?? 0), 0);
+  return record.reduce((sum, cell) => sum + (cell.match(/\n/g)?.length ?? 0), 0);
 }
 
 function decode(bytes: Uint8Array): { text: string; encoding: string } {

@@ -1,0 +1,219 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import { randomUUID } from 'node:crypto';
+import { startServer, type TestServer } from '../support/server';
+
+describe('the server', () => {
+  let server: TestServer;
+  let owner: string;
+  before(async function () {
+    this.timeout(60_000);
+    server = await startServer(0.01);
+    const form = new URLSearchParams({ email: 'owner@hollowtarn.example', password: 'windward' });
+    const signed = await fetch(`${server.origin}/studio/sign-in`, {
+      method: 'POST',
+      body: form,
+      redirect: 'manual',
+      headers: { origin: server.origin },
+    });
+    owner = signed.headers
+      .getSetCookie()
+      .find((cookie) => cookie.startsWith('pl_sign_in'))!
+      .split(';')[0]!;
+  });
+  after(() => server.stop());
+
+  const send = (path: string, body: unknown, init: RequestInit = {}) =>
+    fetch(`${server.origin}${path}`, {
+      method: 'POST',
+      ...init,
+      headers: {
+        'content-type': 'application/json',
+        origin: server.origin,
+        ...(init.headers as Record<string, string>),
+      },
+      body: typeof body === 'string' ? body : JSON.stringify(body),
+    });
+
+  it('is healthy and tells its version', async () => {
+    const health = (await (await fetch(`${server.origin}/api/health`)).json()) as object;
+
+    expect(health).to.include({ healthy: true, database: true, migrationsPending: 0, version: '0.1.0' });
+  });
+
+  it('serves the manifest with an ETag, and 304 to those who have it', async () => {
+    const first = await fetch(`${server.origin}/api/manifest`);
+    const again = await fetch(`${server.origin}/api/manifest`, {
+      headers: { 'if-none-match': first.headers.get('etag')! },
+    });
+
+    expect(first.headers.get('access-control-allow-origin')).to.equal('*');
+    expect(again.status).to.equal(304);
+    expect(JSON.stringify(await first.json())).not.to.include('cost');
+  });
+
+  it('never shows costs, on any public answer about a product', async () => {
+    const answers = await Promise.all(
+      ['/api/products/heron', '/shop/p/heron', '/shop/all'].map((path) =>
+        fetch(server.origin + path).then((response) => response.text()),
+      ),
+    );
+
+    for (const text of answers) expect(text).not.to.match(/cost_?minor/i);
+  });
+
+  it('keeps the studio for those who signed in', async () => {
+    const page = await fetch(`${server.origin}/studio`, { redirect: 'manual' });
+    const api = await fetch(`${server.origin}/api/studio/draft`);
+    const signedIn = await fetch(`${server.origin}/api/studio/draft`, { headers: { cookie: owner } });
+
+    expect(page.status).to.equal(303);
+    expect(page.headers.get('location')).to.match(/^\/studio\/sign-in/);
+    expect(api.status).to.equal(401);
+    expect(signedIn.status).to.equal(200);
+  });
+
+  it('refuses forms posted from another site', async () => {
+    const form = new URLSearchParams({ kind: 'add', variantId: '1' });
+
+    const response = await fetch(`${server.origin}/shop/cart`, {
+      method: 'POST',
+      body: form,
+      redirect: 'manual',
+      headers: { origin: 'https://elsewhere.example' },
+    });
+
+    expect(response.status).to.equal(403);
+  });
+
+  it('refuses bodies that are too large before reading them whole', async () => {
+    const response = await send('/api/cart', `"${'x'.repeat(1_200_000)}"`).catch(() => null);
+
+    expect(response?.status ?? 413).to.equal(413);
+  });
+
+  it('sends nobody out of the studio after signing in', async () => {
+    const form = new URLSearchParams({ email: 'owner@hollowtarn.example', password: 'windward' });
+
+    const signed = await fetch(`${server.origin}/studio/sign-in?next=//evil.example/studio`, {
+      method: 'POST',
+      body: form,
+      redirect: 'manual',
+      headers: { origin: server.origin },
+    });
+
+    expect(signed.headers.get('location')).to.equal('/studio');
+  });
+
+  const wrong: [string, string, unknown, number][] = [
+    ['a cart change of no kind', '/api/cart', { kind: 'steal' }, 422],
+    ['a negative quantity', '/api/cart', { kind: 'add', variantId: 1, quantity: -1 }, 422],
+    ['half a quantity', '/api/cart', { kind: 'add', variantId: 1, quantity: 1.5 }, 422],
+    ['a variant nobody knows', '/api/cart', { kind: 'add', variantId: 999_999 }, 404],
+    ['choices left open', '/api/cart', { kind: 'add', product: 'heron' }, 422],
+    ['no JSON at all', '/api/cart', 'not json', 422],
+    ['an order without a cart', '/api/orders', { key: randomUUID(), form: {} }, 422],
+    ['an order with a field too many', '/api/orders', { key: randomUUID(), form: {}, total: 1 }, 422],
+    [
+      'events of an unknown kind',
+      '/api/events',
+      { visit: 'abcdefgh', device: 'phone', events: [{ id: 'abcdefgh', at: 1, kind: 'order' }] },
+      422,
+    ],
+    ['events of an unknown device', '/api/events', { visit: 'abcdefgh', device: 'fridge', events: [] }, 422],
+  ];
+  for (const [what, path, body, status] of wrong) {
+    it(`answers ${what} with ${status} and says why`, async () => {
+      const response = await send(path, body);
+
+      const answer = (await response.json()) as { problems: { message: string }[] };
+      expect(response.status).to.equal(status);
+      expect(answer.problems[0]!.message).to.be.a('string').with.length.greaterThan(8);
+    });
+  }
+
+  it('answers a stale draft with 409 and the newer draft, and an invalid patch with the place', async () => {
+    const change = (edit: number, value: unknown) =>
+      send(
+        '/api/studio/draft',
+        { edit, patch: [{ op: 'replace', path: '/pieces/quick-view/settings/width', value }] },
+        { method: 'PATCH', headers: { cookie: owner } },
+      );
+
+    const stale = await change(999, 500);
+    const invalid = await change(1, 'wide');
+
+    expect(stale.status).to.equal(409);
+    expect(((await stale.json()) as { draft: { edit: number } }).draft.edit).to.equal(1);
+    expect(invalid.status).to.equal(422);
+    expect(((await invalid.json()) as { problems: { path: string }[] }).problems[0]!.path).to.equal(
+      'pieces/quick-view/settings/width',
+    );
+  });
+
+  it('takes 400 generated bad inputs without one answer of its own fault, and changes nothing', async function () {
+    this.timeout(60_000);
+    const stored = async () =>
+      (await (await fetch(`${server.origin}/api/studio/draft`, { headers: { cookie: owner } })).json()) as {
+        edit: number;
+        lane: object;
+      };
+    const before = await stored();
+    const path = fc.constantFrom(
+      '/api/cart',
+      '/api/orders',
+      '/api/events',
+      '/api/studio/draft',
+      '/api/studio/publish',
+      '/api/studio/imports',
+    );
+    const body = fc.oneof(
+      fc.json(),
+      fc.string(),
+      fc.record({
+        kind: fc.constantFrom('add', 'set', 'remove'),
+        lineId: fc.string(),
+        quantity: fc.anything(),
+        variantId: fc.anything(),
+      }),
+    );
+    await fc.assert(
+      fc.asyncProperty(path, body, fc.string({ maxLength: 30 }), async (where, what, cookie) => {
+        const text = typeof what === 'string' ? what : (JSON.stringify(what) ?? '');
+        const value = encodeURIComponent(cookie);
+        const response = await send(where, text, {
+          headers: { cookie: `${owner}; pl_cart=${value}; pl_visit=${value}` },
+        });
+        return response.status >= 400 && response.status < 500;
+      }),
+      { numRuns: 400 },
+    );
+    expect(await stored()).to.deep.equal(before);
+  });
+
+  it('answers odd addresses of the shop without a fault', async () => {
+    const paths = [
+      '/shop/p/%00',
+      '/shop/p/..%2f..',
+      '/shop/c/nope',
+      '/shop/all?page=-1&sort=evil&from=x',
+      `/shop/search?q=${encodeURIComponent("'; DROP TABLE products;--%_")}`,
+      '/shop/thanks/nope',
+      '/media/../paved-lane.sqlite',
+      '/media/..%2fpaved-lane.sqlite',
+    ];
+
+    const statuses = await Promise.all(
+      paths.map((path) => fetch(server.origin + path).then((response) => response.status)),
+    );
+
+    expect(
+      statuses.every((status) => status === 200 || (status >= 400 && status < 500)),
+      statuses.join(),
+    ).to.equal(true);
+    expect(
+      statuses.slice(-2).every((status) => status >= 400),
+      statuses.join(),
+    ).to.equal(true);
+  });
+});

@@ -1,0 +1,160 @@
+import { expect } from 'chai';
+import { readFile } from 'node:fs/promises';
+import { importCatalogue, importOptionsSchema, previewImport } from '~/services/import-catalogue';
+import { readTable } from '~/services/read-table';
+import { openTestShop, type TestShop } from '../support/shop';
+
+const bytes = (text: string) => new TextEncoder().encode(text);
+const options = importOptionsSchema.parse({});
+
+describe('readTable', () => {
+  it('reads UTF-8 with a byte-order mark, semicolons, CRLF and line breaks in quotes, and knows each row’s line', async () => {
+    const table = await readTable(bytes('\ufeffName;SKU\r\n"Two\r\nlines";A\r\n\r\nÄpfel;B\r\n'));
+
+    expect(table.ok && table.value).to.deep.include({
+      delimiter: ';',
+      encoding: 'UTF-8',
+      headings: ['Name', 'SKU'],
+      rows: [
+        { row: 2, cells: ['Two\nlines', 'A'] },
+        { row: 5, cells: ['Äpfel', 'B'] },
+      ],
+    });
+  });
+
+  it('reads files from before UTF-8', async () => {
+    const table = await readTable(
+      Buffer.from('Name,SKU\nGrößerer Überflieger für Anfänger,A\nEinfühlsamer Kunstflügel,B\n', 'latin1'),
+    );
+
+    expect(table.ok && table.value.rows[0]!.cells[0]).to.equal('Größerer Überflieger für Anfänger');
+  });
+
+  it('refuses an empty file and quotes that never end', async () => {
+    const empty = await readTable(bytes('Name,SKU\n'));
+    const torn = await readTable(bytes('Name,SKU\n"Reed,A\n'));
+
+    expect(empty.ok || empty.problems[0]?.code).to.equal('csv-empty');
+    expect(torn.ok || torn.problems[0]?.code).to.equal('csv-quote');
+  });
+});
+
+describe('importCatalogue', () => {
+  let shop: TestShop;
+  beforeEach(async () => {
+    shop = await openTestShop();
+  });
+  afterEach(() => shop.close());
+
+  it('brings the example file in, with variants over several rows', async () => {
+    const example = await readFile('public/example-catalogue.csv');
+
+    const preview = await previewImport(shop.app, example, options);
+    expect(await shop.app.catalogue.findProduct('loft-apron')).to.equal(null);
+    const done = await importCatalogue(shop.app, example, options, null);
+
+    expect(preview.ok && preview.value.counts).to.deep.equal({
+      productsCreated: 2,
+      productsChanged: 0,
+      variantsCreated: 4,
+      variantsChanged: 0,
+      rowsRefused: 0,
+    });
+    expect(done.ok).to.equal(true);
+    const apron = await shop.app.catalogue.findProduct('loft-apron');
+    expect(apron!.axes).to.deep.equal(['Size', 'Colour']);
+    expect(
+      apron!.variants.map((variant) => [variant.sku, variant.priceMinor, variant.wasMinor, variant.stock]),
+    ).to.deep.equal([
+      ['LA-S-GR', 103_450, null, 3],
+      ['LA-L-GR', 103_450, null, 2],
+      ['LA-L-BL', 105_000, 113_450, 0],
+    ]);
+    expect(apron!.attributes).to.deep.equal([{ key: 'Material', value: 'Canvas' }]);
+    const whistle = await shop.app.catalogue.findProduct('reed-whistle');
+    expect(whistle!.fullText).to.include('\n');
+    expect(whistle!.tags).to.deep.equal(['gift', 'outdoor']);
+    expect(whistle!.categories.map((category) => category.name)).to.deep.equal(['Whistles']);
+  });
+
+  it('changes by SKU when a file comes again, keeps what it does not name and remembers the price before', async () => {
+    await importCatalogue(
+      shop.app,
+      bytes('Name,SKU,Price,Stock,Short text\nReed,R-1,5.00,4,First words\n'),
+      options,
+      null,
+    );
+
+    const again = await importCatalogue(shop.app, bytes('Name,SKU,Price,Stock\nReed Two,R-1,6.50,\n'), options, null);
+
+    expect(again.ok && again.value.counts.productsChanged).to.equal(1);
+    const reed = await shop.app.catalogue.findProduct('reed');
+    expect(reed).to.include({ name: 'Reed Two', shortText: 'First words' });
+    expect(reed!.variants[0]).to.include({ priceMinor: 650, stock: 4 });
+    const prices = await shop.app.db.select<{ price: number }>(
+      'SELECT price_minor price FROM price_changes WHERE variant_id = $id ORDER BY id',
+      { id: reed!.variants[0]!.id },
+    );
+    expect(prices.map((row) => row.price)).to.deep.equal([500, 650]);
+  });
+
+  it('writes nothing when all or nothing is asked and a row is bad', async () => {
+    const file = bytes('Name,SKU,Price\nGood,G-1,5.00\nBad,B-1,five\n');
+
+    const strict = await importCatalogue(shop.app, file, { ...options, allOrNothing: true }, null);
+    expect(strict.ok || strict.problems[0]).to.deep.include({ path: 'row 3', code: 'csv-price' });
+    expect(await shop.app.catalogue.findProduct('good')).to.equal(null);
+
+    const lenient = await importCatalogue(shop.app, file, options, null);
+    expect(lenient.ok).to.equal(true);
+    expect(await shop.app.catalogue.findProduct('good')).not.to.equal(null);
+    expect(await shop.app.catalogue.findProduct('bad')).to.equal(null);
+  });
+
+  it('asks for columns that are missing, and takes them by hand', async () => {
+    const file = bytes('What,Number,Euro\nReed,R-1,"5,00"\n');
+
+    const guess = await previewImport(shop.app, file, options);
+    const byHand = await previewImport(shop.app, file, {
+      ...options,
+      columns: ['name', 'sku', 'price'],
+      decimalMark: 'comma',
+    });
+
+    expect(guess.ok && guess.value.columnProblems).to.have.length(3);
+    expect((await importCatalogue(shop.app, file, options, null)).ok).to.equal(false);
+    expect(byHand.ok && byHand.value.counts.productsCreated).to.equal(1);
+  });
+
+  it('brings 20,000 rows in with progress while other requests are answered', async function () {
+    this.timeout(60_000);
+    const rows = Array.from(
+      { length: 20_000 },
+      (_, i) => `Bulk ${Math.floor(i / 4)},B-${i},${(i % 900) + 1}.50,${i % 30},${['S', 'M', 'L', 'XL'][i % 4]}`,
+    );
+    const steps: number[] = [];
+    let answered = 0;
+    let longestWaitMs = 0;
+    const timer = setInterval(() => {
+      const asked = performance.now();
+      void shop.app.catalogue.findProduct('heron').then(() => {
+        answered += 1;
+        longestWaitMs = Math.max(longestWaitMs, performance.now() - asked);
+      });
+    }, 50);
+
+    const done = await importCatalogue(
+      shop.app,
+      bytes(`Name,SKU,Price,Stock,choice: Size\n${rows.join('\n')}\n`),
+      options,
+      null,
+      (written) => steps.push(written),
+    );
+    clearInterval(timer);
+
+    expect(done.ok && done.value.counts).to.include({ productsCreated: 5000, variantsCreated: 20_000, rowsRefused: 0 });
+    expect(steps.length).to.be.greaterThan(10);
+    expect(answered).to.be.greaterThan(5);
+    expect(longestWaitMs).to.be.below(2000);
+  });
+});
