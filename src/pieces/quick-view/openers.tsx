@@ -70,10 +70,16 @@ function drawButton(shadow: Shadow, piece: QuickViewPiece, host: PieceHost, name
   shadow.style(host.themeCss, css, piece.css);
   const shows = piece.settings.openerShows;
   render(
-    <button type="button" data-slot="opener" data-part="" data-word="open" onClick={press}>
+    <button
+      type="button"
+      data-slot="opener"
+      data-part=""
+      data-word="open"
+      aria-label={`${piece.words.open}: ${name}`}
+      onClick={press}
+    >
       {shows !== 'label' && <Icon name="eye" size={18} />}
-      <span class={shows === 'icon' ? 'sr' : ''}>{piece.words.open}</span>
-      <span class="sr">: {name}</span>
+      {shows !== 'icon' && <span>{piece.words.open}</span>}
     </button>,
     shadow.root,
   );

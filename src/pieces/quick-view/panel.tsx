@@ -56,7 +56,7 @@ export function Panel({ slug, product, piece, host, previous, next }: Props): VN
         </button>
       </div>
       {product ? (
-        <Body product={product} piece={piece} host={host} />
+        <Body key={product.slug} product={product} piece={piece} host={host} />
       ) : (
         <Waiting slug={slug} failed={product === null} piece={piece} />
       )}

@@ -82,7 +82,6 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
     };
     render(
       <Panel
-        key={slug}
         slug={slug}
         product={slug === null ? undefined : loaded.get(slug)}
         piece={piece}

@@ -107,7 +107,7 @@ function Item({ item, label, isChosen, onSelect, onToggle }: ItemProps) {
         {...attributes}
         {...listeners}
         aria-label={`Move ${label}`}
-        className="plain cursor-grab touch-none px-1 py-1.5 text-gravel"
+        className="plain cursor-grab touch-none px-1.5 py-1.5 text-gravel"
       >
         <GripVertical size={15} strokeWidth={1.75} />
       </button>

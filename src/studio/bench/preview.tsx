@@ -105,12 +105,12 @@ export function Preview(props: Props) {
             key={preset}
             aria-pressed={width === preset}
             onClick={() => onWidth(preset)}
-            className="plain px-2 text-gravel aria-pressed:font-bold aria-pressed:text-basalt"
+            className="plain min-w-9 px-2 aria-pressed:font-bold aria-pressed:underline"
           >
             {preset}
           </button>
         ))}
-        <label className="ms-2 flex items-center gap-1 text-gravel">
+        <label className="ms-2 flex items-center gap-1">
           free
           <input
             type="range"
@@ -124,7 +124,7 @@ export function Preview(props: Props) {
           />
           <output className="w-14">{width} px</output>
         </label>
-        {scale.by < 1 && <span className="text-gravel">shown at {Math.round(scale.by * 100)} %</span>}
+        {scale.by < 1 && <span>shown at {Math.round(scale.by * 100)} %</span>}
       </div>
       <div ref={stage} className="grid min-h-0 flex-1 place-items-start justify-center overflow-hidden px-3 pb-3">
         <div

@@ -65,7 +65,7 @@ export function Shell({ data, room, stretch, children }: Props) {
           <button className="plain underline">Sign out</button>
         </form>
       </nav>
-      <main className="min-h-0 overflow-auto" id="main">
+      <main className="min-h-0 overflow-auto" id="main" tabIndex={0}>
         {children}
       </main>
       {message && (

@@ -1,0 +1,187 @@
+import { AxeBuilder } from '@axe-core/playwright';
+import { expect, fillCheckout, PHONE, test, type Page } from './harness';
+
+async function expectAccessible(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
+    .analyze();
+  const serious = violations.filter((violation) => violation.impact === 'serious' || violation.impact === 'critical');
+  expect(
+    serious.map((violation) => `${violation.id}: ${violation.nodes.map((node) => node.target.join(' ')).join(', ')}`),
+  ).toEqual([]);
+}
+
+test.describe('without script', () => {
+  test.use({ javaScriptEnabled: false });
+
+  test('a shopper filters, chooses, adds, changes, pays and is thanked', async ({ page, server }) => {
+    await page.goto(`${server.origin}/shop/`);
+    await page.getByRole('navigation', { name: 'Categories' }).getByRole('link', { name: 'Dual-line' }).click();
+    await page.getByLabel('Sorted by').selectOption('price-up');
+    await page.getByLabel('to', { exact: true }).fill('100');
+    await page.getByRole('button', { name: 'Show' }).click();
+    await expect(page.locator('article h3')).toHaveText(['Wagtail', 'Kestrel', 'Kestrel Plus']);
+    await page.getByRole('link', { name: 'Wagtail', exact: true }).click();
+    await page.getByText('Lagoon').click();
+    await page.getByLabel('Quantity').fill('2');
+    await page.getByRole('button', { name: 'Add to cart' }).click();
+
+    await expect(page.getByText('Lagoon')).toBeVisible();
+    await page.getByLabel('Quantity of Wagtail').fill('1');
+    await page.getByRole('button', { name: 'Change' }).click();
+    await expect(page.locator('.totals')).toContainText('€39.00');
+    await page.getByRole('link', { name: 'Go to checkout' }).click();
+
+    await page.getByRole('button', { name: 'Order and pay' }).click();
+    await expect(page.getByText('This is needed. Please fill it in.')).toHaveCount(6);
+    await fillCheckout(page, '0002');
+    await page.getByRole('button', { name: 'Order and pay' }).click();
+    await expect(page.getByText('The card was declined. Nothing was charged and your cart is kept.')).toBeVisible();
+    await expect(page.getByLabel('Town')).toHaveValue('Windau');
+    await page.getByLabel('Card number').fill('5000000000000001');
+    await page.getByRole('button', { name: 'Order and pay' }).click();
+    await expect(page.getByRole('heading', { name: 'Thank you, Ada Lund.' })).toBeVisible();
+    await expect(page.getByText('€43.90')).toBeVisible();
+  });
+});
+
+test('quick view keeps the list: the way back closes it, focus returns, scroll and filters stay', async ({
+  page,
+  server,
+}) => {
+  await page.goto(`${server.origin}/shop/all?sort=name`);
+  const opener = page.getByRole('button', { name: 'Look closer: Heron' });
+  await opener.scrollIntoViewIfNeeded();
+  const scrolled = await page.evaluate(() => scrollY);
+  await opener.focus();
+  await page.keyboard.press('Enter');
+  const dialog = page.getByRole('dialog', { name: 'Heron' });
+  await expect(dialog.getByRole('heading', { name: 'Heron' })).toBeVisible();
+  expect(page.url()).toContain('look=heron');
+
+  for (let i = 0; i < 25; i += 1) await page.keyboard.press('Tab');
+  expect(await page.evaluate(() => document.activeElement?.localName)).toBe('pl-quick-view');
+  await page.keyboard.press('Escape');
+  await expect(dialog).toBeHidden();
+  await expect(opener).toBeFocused();
+  expect(page.url()).toBe(`${server.origin}/shop/all?sort=name`);
+
+  await opener.click();
+  await page.goBack();
+  await expect(dialog).toBeHidden();
+  expect(page.url()).toBe(`${server.origin}/shop/all?sort=name`);
+  expect(Math.abs((await page.evaluate(() => scrollY)) - scrolled)).toBeLessThan(3);
+
+  await opener.click();
+  await page.mouse.click(4, 400);
+  await expect(dialog).toBeHidden();
+});
+
+test('quick view opens by link, steps to the next product, changes picture and price with the choice, and enlarges', async ({
+  page,
+  server,
+}) => {
+  await page.goto(`${server.origin}/shop/c/single-line?look=lapwing-delta`);
+  const dialog = page.getByRole('dialog', { name: 'Lapwing Delta' });
+  await expect(dialog.locator('.price')).toContainText('€64.00');
+  await dialog.getByRole('radio', { name: 'Large' }).check();
+  await expect(dialog.locator('.price')).toContainText('€90.00');
+  const picture = dialog.locator('.frame img');
+  await dialog.getByRole('radio', { name: 'Dusk' }).check();
+  await expect(picture).toHaveAttribute('src', /dusk/);
+  await picture.click();
+  await expect(picture).toHaveCSS('transform', 'matrix(2, 0, 0, 2, 0, 0)');
+  await dialog.getByRole('button', { name: 'Next product' }).click();
+  await expect(page.getByRole('dialog', { name: 'Plover Delta' })).toBeVisible();
+  expect(page.url()).toContain('look=plover-delta');
+});
+
+test('quick view tells a product that cannot be fetched, and offers its page', async ({ page, server }) => {
+  await page.route('**/api/products/heron', (route) => route.abort());
+  await page.goto(`${server.origin}/shop/c/single-line?look=heron`);
+  await expect(page.getByText('The details could not be fetched.')).toBeVisible();
+  await expect(page.getByRole('dialog').getByRole('link', { name: 'See everything about it' })).toHaveAttribute(
+    'href',
+    '/shop/p/heron',
+  );
+});
+
+test('the cart opens on add, changes at once, and takes a refused change back with a message', async ({
+  page,
+  server,
+}) => {
+  await page.goto(`${server.origin}/shop/c/lines-and-winders`);
+  await page.locator('[data-pl-product=hoop-winder]').getByRole('button', { name: 'Add to cart' }).click();
+  const cart = page.getByRole('dialog', { name: 'Your cart' });
+  await expect(cart).toContainText('€52.10 more and delivery is free.');
+  await cart.getByRole('button', { name: 'One more' }).click();
+  await expect(cart.locator('.sum')).toContainText('€15.80');
+  await expect(page.locator('[data-pl-count]')).toHaveText('2');
+
+  await page.route('**/api/cart', (route) => (route.request().method() === 'POST' ? route.abort() : route.continue()));
+  await cart.getByRole('button', { name: 'One more' }).click();
+  await expect(cart.getByRole('alert')).toContainText('The shop cannot be reached just now.');
+  await expect(cart.locator('output')).toHaveText('2');
+  await page.unroute('**/api/cart');
+
+  await cart.getByRole('button', { name: 'Remove: Hoop Winder' }).click();
+  await expect(cart).toContainText('Nothing in it yet.');
+  await page.keyboard.press('Escape');
+  await expect(cart).toBeHidden();
+});
+
+test('nothing is recorded of shoppers who do not want to be tracked', async ({ browser, server }) => {
+  const context = await browser.newContext();
+  await context.addInitScript(() => Object.defineProperty(navigator, 'globalPrivacyControl', { value: true }));
+  const page = await context.newPage();
+  const sent: string[] = [];
+  page.on('request', (request) => request.url().includes('/api/events') && sent.push(request.url()));
+
+  await page.goto(`${server.origin}/shop/all`);
+  await page.waitForTimeout(1800);
+  await page.goto(`${server.origin}/shop/p/heron`);
+
+  expect(sent).toEqual([]);
+  expect((await context.cookies()).filter((cookie) => cookie.name === 'pl_visit')).toEqual([]);
+});
+
+test('a fault in a piece leaves the page whole', async ({ page, server }) => {
+  await page.route('**/rt/c/view-*.js', (route) => route.abort());
+  await page.goto(`${server.origin}/shop/c/lines-and-winders`);
+  await page.locator('[data-pl-product=hoop-winder]').getByRole('button', { name: 'Add to cart' }).click();
+  await expect(page.locator('[data-pl-count]')).toHaveText('1');
+  await page.getByRole('link', { name: /^Cart/ }).click();
+  await expect(page.getByRole('heading', { name: 'Your cart' })).toBeVisible();
+});
+
+for (const [name, path] of [
+  ['front page', '/shop/'],
+  ['listing', '/shop/c/single-line'],
+  ['product', '/shop/p/fell-foil'],
+  ['quick view', '/shop/c/single-line?look=heron'],
+  ['empty cart', '/shop/cart'],
+] as const) {
+  test(`axe finds nothing serious on the ${name}, and nothing is wider than a phone of 320 px`, async ({
+    browser,
+    server,
+  }) => {
+    const page = await (await browser.newContext({ ...PHONE, viewport: { width: 320, height: 640 } })).newPage();
+    await page.goto(server.origin + path);
+    if (path.includes('look='))
+      await expect(page.getByRole('dialog').getByRole('button', { name: 'Add to cart' })).toBeVisible();
+    await page.waitForTimeout(300);
+    await expectAccessible(page);
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(320);
+  });
+}
+
+test('the product page carries its structured data, safe against its own texts', async ({ page, server }) => {
+  await page.goto(`${server.origin}/shop/p/lapwing-delta`);
+  const data = JSON.parse((await page.locator('script[type="application/ld+json"]').textContent())!) as {
+    '@type': string;
+    offers: unknown[];
+  };
+
+  expect(data['@type']).toBe('Product');
+  expect(data.offers).toHaveLength(9);
+});

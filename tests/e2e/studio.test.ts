@@ -1,0 +1,155 @@
+import { AxeBuilder } from '@axe-core/playwright';
+import { expect, signIn, test, type Page } from './harness';
+
+const preview = (page: Page) => page.frameLocator('[data-testid=preview]').getByRole('dialog');
+
+test('what is pressed in the preview is chosen in the outline, and words are edited where they stand', async ({
+  page,
+  server,
+}) => {
+  await signIn(page, server.origin, '/studio/bench/quick-view');
+  await expect(preview(page).getByRole('heading')).toBeVisible();
+
+  await preview(page).locator('[data-part=shortText]').click();
+  await expect(page.getByRole('heading', { name: 'Short text' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Short text', exact: true })).toHaveAttribute('aria-pressed', 'true');
+
+  await preview(page).locator('[data-word=link]').dblclick();
+  await page.keyboard.type('The long story');
+  await page.keyboard.press('Enter');
+  await expect(preview(page).getByRole('link', { name: 'The long story' })).toBeVisible();
+  await expect(page.getByTestId('draft-state')).toContainText('8 changes in draft');
+
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(preview(page).getByRole('link', { name: 'See everything about it' })).toBeVisible();
+  await page.getByRole('button', { name: 'Redo' }).click();
+  await expect(preview(page).getByRole('link', { name: 'The long story' })).toBeVisible();
+  await expect(page.getByTestId('draft-state')).toContainText('8 changes in draft');
+
+  await page.reload();
+  await expect(preview(page).getByRole('link', { name: 'The long story' })).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByTestId('draft-state')).toContainText('7 changes in draft');
+});
+
+test('situations put the preview into hard cases on products of the shop’s own', async ({ page, server }) => {
+  await signIn(page, server.origin, '/studio/bench/quick-view');
+  await page.getByRole('button', { name: 'Long name' }).click();
+  await expect(preview(page).getByRole('heading')).toContainText('Great Northern Twin-Spar');
+  await page.getByRole('button', { name: 'Sold out' }).click();
+  await expect(preview(page).getByRole('button', { name: 'Sold out' })).toBeDisabled();
+  await page.getByRole('button', { name: 'Right to left' }).click();
+  await expect(preview(page)).toHaveAttribute('dir', 'rtl');
+});
+
+test('the cart is never empty in the bench unless asked, and its changes are seen at once', async ({
+  page,
+  server,
+}) => {
+  await signIn(page, server.origin, '/studio/bench/slide-out-cart');
+  await expect(preview(page).locator('li')).toHaveCount(8);
+  await page.getByRole('tab', { name: 'Where' }).click();
+  await page.getByText('Left', { exact: true }).click();
+  await expect(preview(page)).toHaveAttribute('data-side', 'start');
+  await page.getByRole('button', { name: 'Empty' }).click();
+  await expect(preview(page)).toContainText('Nothing in it yet.');
+  await page.getByLabel('Phones').uncheck();
+  await page.getByLabel('Tablets').uncheck();
+  await page.getByLabel('Desktops').uncheck();
+  await expect(page.getByTestId('who-sees')).toContainText('Nobody would see it');
+});
+
+test('two windows: changes in different places are joined, in the same place one decides', async ({
+  page,
+  context,
+  server,
+}) => {
+  await signIn(page, server.origin, '/studio/bench/quick-view');
+  const other = await context.newPage();
+  await other.goto(`${server.origin}/studio/bench/quick-view`);
+  await expect(preview(other).getByRole('heading')).toBeVisible();
+  const saved = (window: Page) => expect(window.getByTestId('draft-state')).toContainText('in draft');
+
+  await page.getByText('Dots', { exact: true }).click();
+  await saved(page);
+  await other.getByRole('tab', { name: 'Words' }).click();
+  await other.getByLabel('While loading').fill('One moment …');
+  await expect(other.getByText('Changes made in another window were taken in.')).toBeVisible();
+  await expect(preview(other).locator('.dots')).toBeVisible();
+
+  await page.getByRole('tab', { name: 'Words' }).click();
+  await page.getByLabel('While loading').fill('Mine');
+  const dialog = page.getByRole('dialog', { name: 'This draft was changed in another window' });
+  await expect(dialog).toContainText('“Mine”');
+  await dialog.getByRole('button', { name: 'Keep mine' }).click();
+  await saved(page);
+  await page.reload();
+  await page.getByRole('tab', { name: 'Words' }).click();
+  await expect(page.getByLabel('While loading')).toHaveValue('Mine');
+});
+
+test('contrast is computed in each state, and the colour offered passes', async ({ page, server }) => {
+  await signIn(page, server.origin, '/studio/bench/quick-view');
+  await page.getByRole('button', { name: 'Quantity and add', exact: true }).click();
+  await page.getByRole('tab', { name: 'Look' }).click();
+  await page.getByText('Hover', { exact: true }).click();
+  await page.getByLabel('Add button: Background', { exact: true }).fill('#f2c14e');
+  await expect(page.getByTestId('contrast')).toContainText('too faint');
+  await expect(preview(page).locator('[data-slot=add]')).toHaveCSS('background-color', 'rgb(242, 193, 78)');
+  await page.getByRole('button', { name: /^Use #/ }).click();
+  await expect(page.getByTestId('contrast')).toContainText('easy enough to read');
+});
+
+test('filters of the lane map change the figures, and an old revision can be put back', async ({ page, server }) => {
+  await signIn(page, server.origin);
+  const all = Number(
+    (await page.getByTestId('stretch-browse').getByTestId('sessions').textContent())!.replace(',', ''),
+  );
+  await page.getByLabel('Device').selectOption('phone');
+  await expect
+    .poll(async () =>
+      Number((await page.getByTestId('stretch-browse').getByTestId('sessions').textContent())!.replace(',', '')),
+    )
+    .toBeLessThan(all);
+  expect(page.url()).toContain('device=phone');
+
+  await page.goto(`${server.origin}/studio/revisions`);
+  await page.getByRole('button', { name: 'Restore …' }).last().click();
+  await page.getByRole('button', { name: 'Restore into the draft' }).click();
+  await expect(page.getByText(/Revision 1 is in the draft now/)).toBeVisible();
+});
+
+test('a setting is found by a word of it, and keys lead to stretches', async ({ page, server }) => {
+  await signIn(page, server.origin);
+  await expect(page.getByRole('heading', { name: 'See where shoppers leave the lane' })).toBeVisible();
+  await page.keyboard.press('/');
+  await page.getByLabel('Find', { exact: true }).fill('backdrop dark');
+  await page.getByRole('link', { name: /Backdrop darkness Quick view/ }).click();
+  await expect(page.getByRole('tab', { name: 'Look' })).toHaveAttribute('aria-selected', 'true');
+  await page.locator('h1').click();
+  await page.keyboard.press('4');
+  await expect(page.getByRole('heading', { name: 'Let shoppers keep and change what they chose' })).toBeVisible();
+});
+
+for (const path of [
+  '/studio',
+  '/studio/bench/quick-view',
+  '/studio/stretch/look',
+  '/studio/revisions',
+  '/studio/catalogue',
+  '/studio/catalogue/import',
+  '/studio/orders',
+]) {
+  test(`axe finds nothing serious on ${path}`, async ({ page, server }) => {
+    await signIn(page, server.origin, path);
+    await expect(page.locator('h1').first()).toBeVisible();
+    const { violations } = await new AxeBuilder({ page })
+      .exclude('iframe')
+      .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
+      .analyze();
+    const serious = violations.filter((violation) => violation.impact === 'serious' || violation.impact === 'critical');
+    expect(
+      serious.map((violation) => `${violation.id}: ${violation.nodes.map((node) => node.target.join(' ')).join(', ')}`),
+    ).toEqual([]);
+  });
+}
