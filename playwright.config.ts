@@ -13,6 +13,8 @@ export default defineConfig({
     launchOptions: {
       executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
       args: [
+        // Without this it would call itself headless and its visits be counted as a robot's; a context's own setting does not reach beacons.
+        '--user-agent=Mozilla/5.0 (X11; Linux x86_64) AppleWebKit/537.36 (KHTML, like Gecko) Chrome/140.0.0.0 Safari/537.36',
         '--no-sandbox',
         '--disable-gpu',
         '--disable-quic',

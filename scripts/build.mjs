@@ -22,8 +22,8 @@ function stampOfSources() {
 }
 
 /** One small entry that pieces' chunks import from, so that a page loads the entry, the manifest and what it shows. */
-export async function buildRuntime() {
-  await build({
+async function buildRuntime() {
+  const built = await build({
     configFile: false,
     logLevel: 'warn',
     publicDir: false,
@@ -42,6 +42,12 @@ export async function buildRuntime() {
       },
     },
   });
+  // Which chunk shows which kind of piece, for the size check.
+  const chunks = built.output.flatMap((chunk) => {
+    const kind = /src\/pieces\/([^/]+)\/view\.tsx$/.exec(chunk.facadeModuleId ?? '')?.[1];
+    return kind ? [[kind, chunk.fileName]] : [];
+  });
+  writeFileSync('public/rt/pieces.json', JSON.stringify(Object.fromEntries(chunks)));
 }
 
 const stamp = stampOfSources();

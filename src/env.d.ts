@@ -1,8 +1,11 @@
-/// <reference path="../.astro/types.d.ts" />
+import type { Account } from '~/data';
+import type { App as PavedLane } from '~/services/app';
 
-declare namespace App {
-  interface Locals {
-    app: import('~/services/app').App;
-    account: import('~/data').Account | null;
+declare global {
+  namespace App {
+    interface Locals {
+      app: PavedLane;
+      account: Account | null;
+    }
   }
 }

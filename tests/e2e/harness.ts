@@ -7,7 +7,6 @@ export type { Page } from '@playwright/test';
 /** Each worker has a server and a seeded database of its own. */
 export const test = base.extend<object, { server: TestServer }>({
   server: [
-    // eslint-disable-next-line no-empty-pattern -- Playwright asks for the braces
     async ({}, use) => {
       const server = await startServer(0.02);
       await use(server);
@@ -17,7 +16,11 @@ export const test = base.extend<object, { server: TestServer }>({
   ],
 });
 
-export const PHONE = { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true } as const;
+export const PHONE = {
+  viewport: { width: 390, height: 844 },
+  hasTouch: true,
+  isMobile: true,
+} as const;
 
 export async function signIn(page: Page, origin: string, path = '/studio'): Promise<void> {
   await page.goto(`${origin}/studio/sign-in?next=${path}`);

@@ -1,4 +1,4 @@
 export type { Attribute, Category, Fulfilment, Picture, Product, ProductCard, Review, Variant } from './product';
-export { firstChoices, isSoldOut, resolveVariant, valuesOf, variantLabel, type Choices } from './choose';
+export { firstChoices, isSoldOut, resolveVariant, valuesOf, type Choices } from './choose';
 export { productJsonLd } from './structured-data';
 export { uniqueSlug } from './unique-slug';

@@ -12,7 +12,6 @@ export { resolveColour, resolveLook, resolveWords } from './resolve';
 export {
   choice,
   LOOK_PROPERTIES,
-  LOOK_STATES,
   numeric,
   toggle,
   type LookProperty,

@@ -2,7 +2,7 @@
 import type { VNode } from 'preact';
 import { useState } from 'preact/hooks';
 import { isSoldOut } from '~/core/catalogue/choose';
-import type { PartProps } from './parts';
+import type { PartProps } from './part-props';
 
 type Said = { readonly text: string; readonly bad: boolean };
 

@@ -1,21 +1,11 @@
 /** @jsxImportSource preact */
 import type { VNode } from 'preact';
 import { useState } from 'preact/hooks';
-import { valuesOf, type Choices } from '~/core/catalogue/choose';
-import type { Product, Variant } from '~/core/catalogue';
+import { valuesOf } from '~/core/catalogue/choose';
 import { formatMoney } from '~/core/money/currency';
-import type { PieceHost } from '~/runtime/piece-host';
 import { Buy } from './buy';
-import type { QuickViewPart, QuickViewPiece } from './definition';
-
-export interface PartProps {
-  readonly product: Product;
-  readonly variant: Variant | null;
-  readonly choices: Choices;
-  readonly choose: (choices: Choices) => void;
-  readonly piece: QuickViewPiece;
-  readonly host: PieceHost;
-}
+import type { QuickViewPart } from './definition';
+import type { PartProps } from './part-props';
 
 const PARTS: Readonly<Record<QuickViewPart, (props: PartProps) => VNode | null>> = {
   name: ({ product }) => <h2 data-slot="name">{product.name}</h2>,

@@ -2,8 +2,7 @@ import Redo2 from 'lucide-react/icons/redo-2';
 import Search from 'lucide-react/icons/search';
 import Undo2 from 'lucide-react/icons/undo-2';
 import { useCallback, useEffect, useState } from 'react';
-import { describeDifference, type CartPick, type LookState, type Situation, type Task } from '~/core/lane';
-import type { CartView } from '~/core/cart';
+import { describeDifference, type LookState, type Situation, type Task } from '~/core/lane';
 import { STRETCH_NAMES } from '~/core/funnel';
 import { definitionOf, definitions, situationsOf } from '~/pieces/registry';
 import { useDraft } from '../shared/draft-store';
@@ -13,16 +12,12 @@ import { LookPanel } from './look-panel';
 import { Outline } from './outline';
 import { PartsPanel } from './parts-panel';
 import { Preview } from './preview';
+import type { Samples } from './samples';
 import { Situations } from './situations';
 import { WherePanel } from './where-panel';
 import { WordsPanel } from './words-panel';
 
 const TASKS: Readonly<Record<Task, string>> = { where: 'Where', parts: 'Parts', words: 'Words', look: 'Look' };
-
-export interface Samples {
-  readonly products: Readonly<Record<string, string>>;
-  readonly carts: Readonly<Partial<Record<CartPick, CartView>>>;
-}
 
 interface Props {
   readonly shell: ShellData;

@@ -9,7 +9,7 @@ import {
 } from '~/core/lane';
 import { definitions } from '~/pieces/registry';
 import { useDraft } from '../shared/draft-store';
-import type { Samples } from './bench';
+import type { Samples } from './samples';
 
 const WIDTHS = [360, 390, 768, 1280] as const;
 
