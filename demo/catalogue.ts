@@ -94,7 +94,7 @@ function buildProduct(
     rows: [],
     brand: 'Hollowtarn',
     shortText: product.short,
-    fullText: product.short ? fullText(product) : '',
+    fullText: product.noPicture ? '' : fullText(product),
     fulfilment: product.kind ?? 'parcel',
     categories: [product.path.split(' > ')],
     tags: product.tags ?? [],
@@ -113,7 +113,13 @@ function fullText(product: DemoProduct): string {
       : product.kind === 'event'
         ? 'Tools, cloth and tea are there. Bring warm socks: the loft is windy by design.'
         : 'Cut and sewn in the loft above the lake. Every part can be had as a spare, for as long as we are here.';
-  return `${product.short}\n\n${made}`;
+  const skill = product.facts?.['Skill'];
+  const wind = product.facts?.['Wind range'];
+  const advice =
+    skill && wind
+      ? `Flies best between ${wind.replace('–', ' and ')}. We would give it to somebody with: ${skill.toLowerCase()}.`
+      : '';
+  return [made, advice].filter(Boolean).join('\n\n');
 }
 
 function buildReviews(product: DemoProduct, slug: string, random: Random, today: string) {

@@ -170,7 +170,7 @@ export const PRODUCTS: readonly DemoProduct[] = [
     popularity: 7,
   },
   {
-    name: 'Great Northern Twin-Spar Stormfront Delta with Reinforced Keel, Storm Sleeve and Spare Leading',
+    name: 'Great Northern Twin-Spar Stormfront Delta with Reinforced Keel, Storm Sleeve and a Spare Leading',
     path: 'Single-line > Deltas and diamonds',
     shape: 'delta',
     price: 18900,
@@ -647,7 +647,7 @@ export const PRODUCTS: readonly DemoProduct[] = [
     shape: 'sled',
     price: 2600,
     sizes: S(0, 0),
-    short: 'Stays on.',
+    short: '',
     facts: { Material: 'Wool' },
     tags: ['gift'],
     grams: 110,

@@ -30,6 +30,8 @@ export function createSurfaces(usesHistory: boolean): Surfaces {
     dialog.addEventListener('click', onBackdrop);
     dialog.addEventListener('keydown', keepFocus);
     dialog.showModal();
+    // The dialog itself, not its first button: screen readers say its name, and no ring is drawn unasked.
+    dialog.focus();
     document.documentElement.style.overflow = 'hidden';
     if (!usesHistory) return;
     if (!ownsHistory) {

@@ -325,7 +325,7 @@ export function catalogueRepository(db: Database) {
       first('long-name', '1 ORDER BY length(name) DESC'),
       first('sold-out', 'in_stock = 0'),
       first('no-picture', `${images} = 0`),
-      first('no-text', `short_text = ''`),
+      first('no-text', `short_text = '' ORDER BY length(full_text) DESC`),
       first('many-variants', `1 ORDER BY ${variants} DESC`),
       first('on-sale', 'EXISTS (SELECT 1 FROM variants v WHERE v.product_id = p.id AND v.was_minor > v.price_minor)'),
     ]);

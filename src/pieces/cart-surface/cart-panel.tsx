@@ -24,7 +24,6 @@ export function CartPanel(props: Props): VNode {
   const parts = piece.parts.filter((part) => !part.hideOn.includes(host.device));
   return (
     <dialog
-      autofocus
       tabIndex={-1}
       data-slot="panel"
       data-part=""

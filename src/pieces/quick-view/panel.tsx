@@ -29,7 +29,6 @@ export function Panel({ slug, product, piece, host, previous, next }: Props): VN
   };
   return (
     <dialog
-      autofocus
       tabIndex={-1}
       data-slot="panel"
       data-part=""

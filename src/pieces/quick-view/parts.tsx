@@ -96,7 +96,7 @@ function Price({ product, variant, piece, host }: PartProps): VNode {
   return (
     <p class="price" data-slot="price" aria-live="polite">
       {!variant && <span class="from">{piece.words.from} </span>}
-      {money(variant?.priceMinor ?? lowest)}
+      <span class="sum-now">{money(variant?.priceMinor ?? lowest)}</span>
       {was && <s>{money(was)}</s>}
       {was && variant && <span class="save">−{Math.round((1 - variant.priceMinor / was) * 100)} %</span>}
     </p>

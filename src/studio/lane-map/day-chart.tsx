@@ -29,7 +29,7 @@ export function DayChart({ days }: Props) {
     };
   }, [days]);
   return (
-    <div className="relative min-h-[120px] flex-1">
+    <div className="relative min-h-[96px] flex-1">
       <div
         ref={place}
         className="absolute inset-0"

@@ -58,7 +58,7 @@ function MapScreen({ initial }: { initial: LaneMapData }) {
     excluded.owner > 0 && `${count(excluded.owner)} of your own`,
   ].filter(Boolean);
   return (
-    <div className="flex min-h-full flex-col gap-3 px-[18px] py-4">
+    <div className="flex min-h-full flex-col gap-2.5 px-[18px] pt-3 pb-2">
       <header className="flex flex-wrap items-end justify-between gap-3">
         <div>
           <h1>See where shoppers leave the lane</h1>
@@ -128,7 +128,7 @@ function MapScreen({ initial }: { initial: LaneMapData }) {
         <>
           <Road map={map} shop={shop} />
           <LossList losses={map.losses} shop={shop} />
-          <section className="panel flex min-h-[150px] flex-1 flex-col px-4 py-3">
+          <section className="panel flex min-h-[140px] flex-1 flex-col px-4 pt-2 pb-1">
             <h2>Day by day</h2>
             <DayChart days={map.days} />
           </section>

@@ -86,8 +86,8 @@ export function Road({ map, shop }: { map: LaneMapData; shop: Shop }) {
         </div>
       </div>
       <p className="help border-t border-mortar bg-slab px-3 py-1">
-        Widths go by the square root of the number of visits. “1 in 100 kept”: one more of a hundred on that stretch
-        going on, spending like those who do.
+        Widths go by the square root of the number of visits. “1 in 100 kept”: what 30 days would bring if one more of a
+        hundred on that stretch went on and spent like those who do.
       </p>
     </section>
   );

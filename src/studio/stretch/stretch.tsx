@@ -48,10 +48,11 @@ function StretchScreen({ stretch, byDevice, shell }: Props) {
           {next && here.goOn !== null && `; ${percent(here.goOn)} of them went on to ${STRETCH_NAMES[next]}`}.
         </p>
       </header>
-      <table className="tbl panel max-w-[760px]">
+      <table className="tbl panel max-w-[1080px]">
         <thead>
           <tr>
             <th>Device</th>
+            <th className="w-[300px]">Its lane here</th>
             <th className="num">Got here</th>
             <th className="num">of all visits</th>
             {next && <th className="num">Left from here</th>}
@@ -64,6 +65,9 @@ function StretchScreen({ stretch, byDevice, shell }: Props) {
             return (
               <tr key={device}>
                 <td>{DEVICES[device]}</td>
+                <td>
+                  <Paving from={own.share} to={own.share * (own.goOn ?? 1)} />
+                </td>
                 <td className="num">{count(own.sessions)}</td>
                 <td className="num">{percent(own.share)}</td>
                 {next && <td className="num">{count(own.left)}</td>}
@@ -73,6 +77,10 @@ function StretchScreen({ stretch, byDevice, shell }: Props) {
           })}
         </tbody>
       </table>
+      <p className="help -mt-2">
+        Each lane is as wide as the square root of its share of visits, from those who got here on the left to those who
+        went on on the right.
+      </p>
       <section>
         <h2 className="mb-2">Pieces on this stretch</h2>
         {pieces.length === 0 ? (
@@ -102,5 +110,28 @@ function StretchScreen({ stretch, byDevice, shell }: Props) {
         )}
       </section>
     </div>
+  );
+}
+
+const PAVING = { width: 280, height: 46 } as const;
+
+/** The lane of one device across this stretch. */
+function Paving({ from, to }: { from: number; to: number }) {
+  const half = PAVING.height / 2;
+  const [a, b] = [from, to].map((share) => Math.max(1, Math.sqrt(share) * half));
+  return (
+    <svg viewBox={`0 0 ${PAVING.width} ${PAVING.height}`} className="h-[46px] w-[280px] bg-verge" aria-hidden="true">
+      <defs>
+        <pattern id="stones" width="24" height="14" patternUnits="userSpaceOnUse">
+          <rect width="24" height="14" fill="#c4b8a3" />
+          <path d="M0 .5H24M0 7.500H24M.5 0V7M12.500 7V14" stroke="#ab9e87" fill="none" />
+        </pattern>
+      </defs>
+      <path
+        d={`M0 ${half - a!}H90C150 ${half - a!} 140 ${half - b!} 200 ${half - b!}H280V${half + b!}H200C140 ${half + b!} 150 ${half + a!} 90 ${half + a!}H0Z`}
+        fill="url(#stones)"
+        stroke="#8f836d"
+      />
+    </svg>
   );
 }

@@ -1,0 +1,193 @@
+import { chromium, type Page } from '@playwright/test';
+import { randomUUID } from 'node:crypto';
+import { Agent, createServer, request } from 'node:http';
+import { checkoutSchema } from '~/core/orders/checkout.schema';
+import { changeCartOf } from '~/services/change-cart';
+import { placeOrder } from '~/services/place-order';
+import { showLaneMap } from '~/services/show-lane-map';
+import { startServer } from '../support/server';
+import { openTestShop } from '../support/shop';
+
+const line = (name: string, figure: string, reference = '') =>
+  console.log(`${name.padEnd(52)} ${figure.padStart(16)}   ${reference}`);
+const quantile = (times: readonly number[], part: number) =>
+  [...times].sort((a, b) => a - b)[Math.min(times.length - 1, Math.floor(times.length * part))]!;
+const ms = (value: number) => `${value.toFixed(1)} ms`;
+
+/** Requests a second for some seconds at 20 connections; counted only when answered well. */
+async function load(
+  url: string,
+  seconds: number,
+  headers: Record<string, string> = {},
+): Promise<{ perSecond: number; p50: number; p99: number }> {
+  const agent = new Agent({ keepAlive: true, maxSockets: 20 });
+  const until = performance.now() + seconds * 1000;
+  const times: number[] = [];
+  const once = () =>
+    new Promise<void>((resolve, reject) => {
+      const started = performance.now();
+      request(url, { agent, headers }, (response) => {
+        response.resume();
+        response.on('end', () => {
+          if (response.statusCode! >= 400) return reject(new Error(`${url} answered ${response.statusCode}`));
+          times.push(performance.now() - started);
+          resolve();
+        });
+      })
+        .on('error', reject)
+        .end();
+    });
+  await Promise.all(
+    Array.from({ length: 20 }, async () => {
+      while (performance.now() < until) await once();
+    }),
+  );
+  agent.destroy();
+  return { perSecond: times.length / seconds, p50: quantile(times, 0.5), p99: quantile(times, 0.99) };
+}
+
+async function bareServer(): Promise<{ url: string; close: () => void }> {
+  const server = createServer((_, response) => response.end('ok'));
+  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
+  return { url: `http://127.0.0.1:${(server.address() as { port: number }).port}/`, close: () => server.close() };
+}
+
+async function benchServer(origin: string): Promise<void> {
+  const bare = await bareServer();
+  const ok = await load(bare.url, 3);
+  bare.close();
+  const etag = (await fetch(`${origin}/api/manifest`)).headers.get('etag')!;
+  await load(`${origin}/shop/all`, 1);
+  const manifest = await load(`${origin}/api/manifest`, 4, { 'if-none-match': etag });
+  const listing = await load(`${origin}/shop/all`, 6);
+  line('bare node:http “ok”', `${ok.perSecond.toFixed(0)}/s`);
+  line(
+    'manifest with ETag',
+    `${manifest.perSecond.toFixed(0)}/s`,
+    `${(manifest.perSecond / ok.perSecond).toFixed(2)} × bare (bar 0.5)`,
+  );
+  line(
+    'listing page, 24 cards',
+    `${listing.perSecond.toFixed(0)}/s`,
+    `p50 ${ms(listing.p50)}, p99 ${ms(listing.p99)} (bar 250/s, p99 ≤ 5 × p50)`,
+  );
+}
+
+async function benchShop(): Promise<void> {
+  const shop = await openTestShop(1);
+  const query = { fromDay: '2000-01-01', toDay: '2999-12-31' };
+  const times = [];
+  const references = [];
+  for (let i = 0; i < 12; i += 1) {
+    let started = performance.now();
+    await shop.app.visits.countDepths(query);
+    times.push(performance.now() - started);
+    started = performance.now();
+    await shop.app.db.select('SELECT sum(at) FROM events');
+    references.push(performance.now() - started);
+  }
+  line(
+    'funnel over 120 days, from the summary',
+    ms(quantile(times, 0.5)),
+    `${(quantile(times, 0.5) / quantile(references, 0.5)).toFixed(2)} × one pass over the event log`,
+  );
+  const started = performance.now();
+  for (let i = 0; i < 10; i += 1) await showLaneMap(shop.app, { days: 28 });
+  line('whole lane map, 28 days', ms((performance.now() - started) / 10));
+
+  const form = checkoutSchema.parse({
+    email: 'a@b.example',
+    name: 'A',
+    line1: 'S 1',
+    postcode: '12345',
+    city: 'W',
+    country: 'DE',
+    delivery: 'standard',
+    cardNumber: '5000000000000001',
+  });
+  const product = (await shop.app.catalogue.findProduct('heron'))!;
+  await shop.app.db.run('UPDATE stock_levels SET quantity = 100000');
+  const tokens = Array.from({ length: 300 }, () => randomUUID());
+  let from = performance.now();
+  await Promise.all(
+    tokens.map((token) =>
+      changeCartOf(shop.app, token, { kind: 'add', variantId: product.variants[0]!.id, quantity: 1, choices: {} }),
+    ),
+  );
+  line('cart changes, 300 at once', `${(300_000 / (performance.now() - from)).toFixed(0)}/s`, '(bar 300/s)');
+  from = performance.now();
+  await Promise.all(
+    tokens.map((cartToken) =>
+      placeOrder(shop.app, { cartToken, form, key: randomUUID(), visitId: null, seenTotalMinor: null }),
+    ),
+  );
+  line('orders with payment, 300 at once', `${(300_000 / (performance.now() - from)).toFixed(0)}/s`);
+  await shop.close();
+}
+
+/** Milliseconds from a press to the frame after the wanted thing is on the page, measured inside the page. */
+async function pressUntil(page: Page, press: string, wanted: string): Promise<number> {
+  return page.evaluate(
+    ([button, goal]) => {
+      const inside = (selector: string): HTMLElement | null => {
+        const [host, inner] = selector.split(' >> ');
+        const found = document.querySelector<HTMLElement>(host!);
+        return inner ? (found?.shadowRoot?.querySelector<HTMLElement>(inner) ?? null) : found;
+      };
+      return new Promise<number>((resolve) => {
+        const started = performance.now();
+        const look = () =>
+          inside(goal!)
+            ? requestAnimationFrame(() => resolve(performance.now() - started))
+            : requestAnimationFrame(look);
+        inside(button!)!.click();
+        look();
+      });
+    },
+    [press, wanted],
+  );
+}
+
+async function benchBrowser(origin: string): Promise<void> {
+  const browser = await chromium.launch({
+    executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
+    args: [
+      '--no-sandbox',
+      '--disable-gpu',
+      '--disable-quic',
+      '--no-first-run',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-sync',
+    ],
+  });
+  const page = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage();
+  await (await page.context().newCDPSession(page)).send('Emulation.setCPUThrottlingRate', { rate: 4 });
+  const cold = [];
+  const warm = [];
+  const added = [];
+  for (let i = 0; i < 10; i += 1) {
+    await page.goto(`${origin}/shop/c/lines-and-winders`);
+    await page.locator('pl-look').first().waitFor({ state: 'attached' });
+    cold.push(await pressUntil(page, 'pl-look >> button', 'pl-quick-view >> dialog[open] .details'));
+    await page.keyboard.press('Escape');
+    warm.push(await pressUntil(page, 'pl-look >> button', 'pl-quick-view >> dialog[open] .details'));
+    await page.keyboard.press('Escape');
+    await page.waitForTimeout(150);
+    added.push(await pressUntil(page, '[data-pl-product=hoop-winder] [data-pl=add]', 'pl-cart >> dialog[open] li'));
+  }
+  const both = (times: readonly number[]) => `median ${ms(quantile(times, 0.5))}, p95 ${ms(quantile(times, 0.95))}`;
+  line('quick view, press → painted, cold, 4× slower CPU', ms(quantile(cold, 0.95)), `${both(cold)} (bar p95 200)`);
+  line('quick view, press → painted, prefetched', ms(quantile(warm, 0.95)), `${both(warm)} (bar p95 100)`);
+  line('add to cart, press → slide-out shows it', ms(quantile(added, 0.95)), `${both(added)} (bar p95 150)`);
+  await browser.close();
+}
+
+await benchShop();
+const server = await startServer(1);
+try {
+  await benchServer(server.origin);
+  await benchBrowser(server.origin);
+} finally {
+  await server.stop();
+}

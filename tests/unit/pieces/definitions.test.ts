@@ -1,0 +1,129 @@
+import { expect } from 'chai';
+import {
+  compileManifest,
+  describeDifference,
+  LOOK_PROPERTIES,
+  newPiece,
+  readLane,
+  type Lane,
+  type SettingSpec,
+} from '~/core/lane';
+import { definitions, definitionOf, situationsOf } from '~/pieces/registry';
+import { views } from '~/runtime/views';
+import { wordChange } from '~/studio/shared/word-change';
+import { liveDemoLane } from '../../../demo/lane';
+
+/** Any other value the setting allows. */
+function another(spec: SettingSpec): string | number | boolean {
+  switch (spec.type) {
+    case 'choice':
+      return Object.keys(spec.options).find((key) => key !== spec.default)!;
+    case 'toggle':
+      return !spec.default;
+    case 'number':
+      return spec.default === spec.max ? spec.min : spec.max;
+  }
+}
+
+function laneWith(kind: string): Lane {
+  return { ...liveDemoLane(), pieces: { it: newPiece(definitionOf(kind)!, true) } };
+}
+
+describe('the two registries', () => {
+  it('name the same kinds, each once', () => {
+    expect(Object.keys(views).sort()).to.deep.equal(definitions.map((definition) => definition.kind).sort());
+    expect(new Set(definitions.map((definition) => definition.kind)).size).to.equal(definitions.length);
+  });
+});
+
+for (const definition of definitions) {
+  describe(`the definition of ${definition.kind}`, () => {
+    it('makes a piece that is valid as it is', () => {
+      expect(readLane(laneWith(definition.kind), definitions).ok).to.equal(true);
+    });
+
+    it('explains everything it declares in one line', () => {
+      const declared = [definition.settings, definition.parts, definition.words, definition.looks].flatMap(
+        (record) => Object.values(record) as { label: string; help: string }[],
+      );
+
+      for (const item of declared) {
+        expect(item.label, JSON.stringify(item)).to.match(/^\S.{1,40}$/);
+        expect(item.help, item.label).to.match(/^\S.{8,130}$/);
+      }
+    });
+
+    it('hangs settings, words and looks on parts that exist', () => {
+      const placed = [definition.settings, definition.words, definition.looks].flatMap(
+        (record) => Object.values(record) as { part?: string }[],
+      );
+
+      for (const item of placed) if (item.part) expect(Object.keys(definition.parts)).to.include(item.part);
+    });
+
+    it('has its words in every language that ships', () => {
+      for (const [key, word] of Object.entries(definition.words))
+        expect(Object.keys(word.default), key).to.have.members(['en', 'de', 'ar']);
+    });
+
+    it('keeps every default within its own limits', () => {
+      for (const spec of Object.values(definition.settings)) {
+        if (spec.type === 'number') expect(spec.default).to.be.within(spec.min, spec.max);
+        if (spec.type === 'choice') expect(Object.keys(spec.options)).to.include(spec.default);
+      }
+    });
+
+    it('has situations of its own, each once, with a phone among them', () => {
+      const situations = situationsOf(definition.kind);
+
+      expect(new Set(situations.map((situation) => situation.key)).size).to.equal(situations.length);
+      expect(situations.some((situation) => situation.width < 640)).to.equal(true);
+      expect(situations.some((situation) => situation.rightToLeft)).to.equal(true);
+    });
+
+    for (const [key, spec] of Object.entries(definition.settings)) {
+      it(`carries a change of “${spec.label}” into the manifest and into a sentence`, () => {
+        const before = laneWith(definition.kind);
+        const after = structuredClone(before);
+        after.pieces['it']!.settings[key] = another(spec);
+
+        const changes = describeDifference(before, after, definitions);
+
+        expect(compileManifest(after, definitions, 1)).not.to.deep.equal(compileManifest(before, definitions, 1));
+        expect(changes.map(wordChange).join()).to.include(spec.label);
+      });
+    }
+
+    for (const [key, slot] of Object.entries(definition.looks)) {
+      it(`turns every property of “${slot.label}” into a rule in every state`, () => {
+        for (const state of slot.states) {
+          for (const property of slot.properties) {
+            const lane = laneWith(definition.kind);
+            const isLength = LOOK_PROPERTIES[property].type === 'px';
+            lane.pieces['it']!.look.slots[key] = { [state]: { [property]: isLength ? 33 : '#12ab34' } };
+
+            const { css } = compileManifest(lane, definitions, 1).pieces[0]!;
+
+            expect(readLane(lane, definitions).ok, `${state} ${property}`).to.equal(true);
+            expect(css).to.include(`${LOOK_PROPERTIES[property].css}:${isLength ? '33px' : '#12ab34'}`);
+          }
+        }
+      });
+    }
+
+    it('says hidden, shown and moved parts in plain words', () => {
+      const before = laneWith(definition.kind);
+      const after = structuredClone(before);
+      const { parts } = after.pieces['it']!;
+      parts[0]!.on = !parts[0]!.on;
+      parts[1]!.hideOn = ['phone', 'tablet'];
+      parts.unshift(parts.pop()!);
+
+      const sentences = describeDifference(before, after, definitions).map(wordChange).join(' ');
+
+      expect(sentences).to.match(/is (no longer )?shown\./);
+      expect(sentences).to.include('is hidden on phone and tablet.');
+      expect(sentences).to.include('comes first.');
+    });
+  });
+}
