@@ -36,7 +36,7 @@ const media = sirv(path.join(dataDir, 'media'), {
     response.setHeader('x-content-type-options', 'nosniff');
   },
 });
-const compress = compression();
+const compress = compression({ level: 4 });
 
 function tooLarge(response) {
   response.writeHead(413, { 'content-type': 'application/json', connection: 'close' });

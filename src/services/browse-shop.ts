@@ -52,6 +52,15 @@ export function findProduct(app: App, slug: string): Promise<Product | null> {
   return app.catalogue.findProduct(slug);
 }
 
+const KEPT_MS = 5000;
+const kept = new WeakMap<App, { readonly until: number; readonly categories: Promise<Category[]> }>();
+
+/** Categories stand on every page and rarely change: they are read again after five seconds. */
 export function listCategories(app: App): Promise<Category[]> {
-  return app.catalogue.listCategories();
+  const found = kept.get(app);
+  if (found && found.until > app.now()) return found.categories;
+  const categories = app.catalogue.listCategories();
+  kept.set(app, { until: app.now() + KEPT_MS, categories });
+  categories.catch(() => kept.delete(app));
+  return categories;
 }

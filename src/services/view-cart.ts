@@ -14,7 +14,9 @@ export async function viewLines(
 ): Promise<{ view: CartView; facts: Map<number, VariantFacts> }> {
   const [{ lane }, facts] = await Promise.all([
     liveLane(app),
-    app.catalogue.variantFacts(lines.map((line) => line.variantId)),
+    lines.length === 0
+      ? new Map<number, VariantFacts>()
+      : app.catalogue.variantFacts(lines.map((line) => line.variantId)),
   ]);
   const known = lines.filter((line) => facts.has(line.variantId));
   const priced = priceCart({

@@ -63,7 +63,7 @@ test('the whole loop: import, shape, publish, buy on a phone, and see it counted
   // Publish.
   await page.getByRole('button', { name: 'Publish …' }).click();
   const publish = page.getByRole('dialog', { name: 'Publish to the live shop' });
-  await expect(publish).toContainText('Add button says “Into my basket” instead of “Add to cart”.');
+  await expect(publish).toContainText('Add button: “Into my basket” instead of “Add to cart”');
   await publish.getByRole('button', { name: /^Publish \d+ changes$/ }).click();
   await expect(page.getByText('Published.')).toBeVisible();
 

@@ -6,6 +6,7 @@ import {
   type CreationOptional,
   type Sequelize,
 } from 'sequelize';
+import { id, json, key, text, whole, wholeOrNone } from './columns';
 
 class AccountRow extends Model<InferAttributes<AccountRow>, InferCreationAttributes<AccountRow>> {
   declare id: CreationOptional<number>;
@@ -31,31 +32,15 @@ class AuditEntryRow extends Model<InferAttributes<AuditEntryRow>, InferCreationA
 
 export function defineAccountModels(sequelize: Sequelize) {
   AccountRow.init(
-    {
-      id: { type: DataTypes.INTEGER, primaryKey: true, autoIncrement: true },
-      email: { type: DataTypes.TEXT, allowNull: false },
-      name: { type: DataTypes.TEXT, allowNull: false },
-      role: { type: DataTypes.TEXT, allowNull: false },
-      passwordHash: { type: DataTypes.TEXT, allowNull: false },
-    },
+    { id: id(), email: text(), name: text(), role: text(), passwordHash: text() },
     { sequelize, tableName: 'accounts' },
   );
   SignInRow.init(
-    {
-      tokenHash: { type: DataTypes.TEXT, primaryKey: true },
-      accountId: { type: DataTypes.INTEGER, allowNull: false },
-      expiresAt: { type: DataTypes.INTEGER, allowNull: false },
-    },
+    { tokenHash: key(DataTypes.TEXT), accountId: whole(), expiresAt: whole() },
     { sequelize, tableName: 'sign_ins' },
   );
   AuditEntryRow.init(
-    {
-      id: { type: DataTypes.INTEGER, primaryKey: true, autoIncrement: true },
-      at: { type: DataTypes.INTEGER, allowNull: false },
-      accountId: { type: DataTypes.INTEGER },
-      action: { type: DataTypes.TEXT, allowNull: false },
-      facts: { type: DataTypes.JSON, allowNull: false },
-    },
+    { id: id(), at: whole(), accountId: wholeOrNone(), action: text(), facts: json() },
     { sequelize, tableName: 'audit_entries' },
   );
   return { AccountRow, SignInRow, AuditEntryRow };

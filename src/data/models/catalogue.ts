@@ -6,6 +6,7 @@ import {
   type CreationOptional,
   type Sequelize,
 } from 'sequelize';
+import { flag, id, json, key, real, text, textOrNone, whole, wholeOrNone } from './columns';
 
 class CategoryRow extends Model<InferAttributes<CategoryRow>, InferCreationAttributes<CategoryRow>> {
   declare id: CreationOptional<number>;
@@ -102,111 +103,70 @@ class ReviewRow extends Model<InferAttributes<ReviewRow>, InferCreationAttribute
 export function defineCatalogueModels(sequelize: Sequelize) {
   CategoryRow.init(
     {
-      id: { type: DataTypes.INTEGER, primaryKey: true, autoIncrement: true },
-      slug: { type: DataTypes.TEXT, allowNull: false },
-      name: { type: DataTypes.TEXT, allowNull: false },
-      description: { type: DataTypes.TEXT, allowNull: false },
-      parentId: { type: DataTypes.INTEGER },
-      imageSrc: { type: DataTypes.TEXT },
-      position: { type: DataTypes.INTEGER, allowNull: false },
+      id: id(),
+      slug: text(),
+      name: text(),
+      description: text(),
+      parentId: wholeOrNone(),
+      imageSrc: textOrNone(),
+      position: whole(),
     },
     { sequelize, tableName: 'categories' },
   );
   ProductRow.init(
     {
-      id: { type: DataTypes.INTEGER, primaryKey: true, autoIncrement: true },
-      slug: { type: DataTypes.TEXT, allowNull: false },
-      name: { type: DataTypes.TEXT, allowNull: false },
-      brand: { type: DataTypes.TEXT, allowNull: false },
-      shortText: { type: DataTypes.TEXT, allowNull: false },
-      fullText: { type: DataTypes.TEXT, allowNull: false },
-      fulfilment: { type: DataTypes.TEXT, allowNull: false },
-      axes: { type: DataTypes.JSON, allowNull: false },
-      videoSrc: { type: DataTypes.TEXT },
-      isShown: { type: DataTypes.BOOLEAN, allowNull: false },
-      createdDay: { type: DataTypes.TEXT, allowNull: false },
-      soldCount: { type: DataTypes.INTEGER, allowNull: false },
-      fromMinor: { type: DataTypes.INTEGER, allowNull: false },
-      toMinor: { type: DataTypes.INTEGER, allowNull: false },
-      inStock: { type: DataTypes.BOOLEAN, allowNull: false },
-      ratingStars: { type: DataTypes.REAL },
-      ratingCount: { type: DataTypes.INTEGER, allowNull: false },
+      id: id(),
+      slug: text(),
+      name: text(),
+      brand: text(),
+      shortText: text(),
+      fullText: text(),
+      fulfilment: text(),
+      axes: json(),
+      videoSrc: textOrNone(),
+      isShown: flag(),
+      createdDay: text(),
+      soldCount: whole(),
+      fromMinor: whole(),
+      toMinor: whole(),
+      inStock: flag(),
+      ratingStars: real(),
+      ratingCount: whole(),
     },
     { sequelize, tableName: 'products' },
   );
   ImageRow.init(
-    {
-      id: { type: DataTypes.INTEGER, primaryKey: true, autoIncrement: true },
-      productId: { type: DataTypes.INTEGER, allowNull: false },
-      src: { type: DataTypes.TEXT, allowNull: false },
-      alt: { type: DataTypes.TEXT, allowNull: false },
-      position: { type: DataTypes.INTEGER, allowNull: false },
-    },
+    { id: id(), productId: whole(), src: text(), alt: text(), position: whole() },
     { sequelize, tableName: 'images' },
   );
   VariantRow.init(
     {
-      id: { type: DataTypes.INTEGER, primaryKey: true, autoIncrement: true },
-      productId: { type: DataTypes.INTEGER, allowNull: false },
-      sku: { type: DataTypes.TEXT, allowNull: false },
-      choices: { type: DataTypes.JSON, allowNull: false },
-      priceMinor: { type: DataTypes.INTEGER, allowNull: false },
-      wasMinor: { type: DataTypes.INTEGER },
-      costMinor: { type: DataTypes.INTEGER },
-      weightGrams: { type: DataTypes.INTEGER, allowNull: false },
-      imageSrc: { type: DataTypes.TEXT },
-      position: { type: DataTypes.INTEGER, allowNull: false },
+      id: id(),
+      productId: whole(),
+      sku: text(),
+      choices: json(),
+      priceMinor: whole(),
+      wasMinor: wholeOrNone(),
+      costMinor: wholeOrNone(),
+      weightGrams: whole(),
+      imageSrc: textOrNone(),
+      position: whole(),
     },
     { sequelize, tableName: 'variants' },
   );
-  StockLevelRow.init(
-    {
-      variantId: { type: DataTypes.INTEGER, primaryKey: true },
-      quantity: { type: DataTypes.INTEGER, allowNull: false },
-    },
-    { sequelize, tableName: 'stock_levels' },
-  );
+  StockLevelRow.init({ variantId: key(), quantity: whole() }, { sequelize, tableName: 'stock_levels' });
   PriceChangeRow.init(
-    {
-      id: { type: DataTypes.INTEGER, primaryKey: true, autoIncrement: true },
-      variantId: { type: DataTypes.INTEGER, allowNull: false },
-      priceMinor: { type: DataTypes.INTEGER, allowNull: false },
-      changedAt: { type: DataTypes.INTEGER, allowNull: false },
-    },
+    { id: id(), variantId: whole(), priceMinor: whole(), changedAt: whole() },
     { sequelize, tableName: 'price_changes' },
   );
-  ProductCategoryRow.init(
-    {
-      productId: { type: DataTypes.INTEGER, primaryKey: true },
-      categoryId: { type: DataTypes.INTEGER, primaryKey: true },
-    },
-    { sequelize, tableName: 'product_categories' },
-  );
-  TagRow.init(
-    {
-      productId: { type: DataTypes.INTEGER, primaryKey: true },
-      name: { type: DataTypes.TEXT, primaryKey: true },
-    },
-    { sequelize, tableName: 'tags' },
-  );
+  ProductCategoryRow.init({ productId: key(), categoryId: key() }, { sequelize, tableName: 'product_categories' });
+  TagRow.init({ productId: key(), name: key(DataTypes.TEXT) }, { sequelize, tableName: 'tags' });
   AttributeRow.init(
-    {
-      productId: { type: DataTypes.INTEGER, primaryKey: true },
-      key: { type: DataTypes.TEXT, primaryKey: true },
-      value: { type: DataTypes.TEXT, allowNull: false },
-      position: { type: DataTypes.INTEGER, allowNull: false },
-    },
+    { productId: key(), key: key(DataTypes.TEXT), value: text(), position: whole() },
     { sequelize, tableName: 'attributes' },
   );
   ReviewRow.init(
-    {
-      id: { type: DataTypes.INTEGER, primaryKey: true, autoIncrement: true },
-      productId: { type: DataTypes.INTEGER, allowNull: false },
-      author: { type: DataTypes.TEXT, allowNull: false },
-      stars: { type: DataTypes.INTEGER, allowNull: false },
-      text: { type: DataTypes.TEXT, allowNull: false },
-      day: { type: DataTypes.TEXT, allowNull: false },
-    },
+    { id: id(), productId: whole(), author: text(), stars: whole(), text: text(), day: text() },
     { sequelize, tableName: 'reviews' },
   );
   return {

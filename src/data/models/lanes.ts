@@ -1,11 +1,11 @@
 import {
-  DataTypes,
   Model,
   type InferAttributes,
   type InferCreationAttributes,
   type CreationOptional,
   type Sequelize,
 } from 'sequelize';
+import { id, json, text, whole, wholeOrNone } from './columns';
 
 class LaneDraftRow extends Model<InferAttributes<LaneDraftRow>, InferCreationAttributes<LaneDraftRow>> {
   declare id: CreationOptional<number>;
@@ -26,24 +26,11 @@ class LaneRevisionRow extends Model<InferAttributes<LaneRevisionRow>, InferCreat
 
 export function defineLaneModels(sequelize: Sequelize) {
   LaneDraftRow.init(
-    {
-      id: { type: DataTypes.INTEGER, primaryKey: true, autoIncrement: true },
-      document: { type: DataTypes.JSON, allowNull: false },
-      edit: { type: DataTypes.INTEGER, allowNull: false },
-      token: { type: DataTypes.TEXT, allowNull: false },
-      updatedAt: { type: DataTypes.INTEGER, allowNull: false },
-    },
+    { id: id(), document: json(), edit: whole(), token: text(), updatedAt: whole() },
     { sequelize, tableName: 'lane_draft' },
   );
   LaneRevisionRow.init(
-    {
-      id: { type: DataTypes.INTEGER, primaryKey: true, autoIncrement: true },
-      document: { type: DataTypes.JSON, allowNull: false },
-      manifest: { type: DataTypes.JSON, allowNull: false },
-      note: { type: DataTypes.TEXT, allowNull: false },
-      accountId: { type: DataTypes.INTEGER },
-      publishedAt: { type: DataTypes.INTEGER, allowNull: false },
-    },
+    { id: id(), document: json(), manifest: json(), note: text(), accountId: wholeOrNone(), publishedAt: whole() },
     { sequelize, tableName: 'lane_revisions' },
   );
   return { LaneDraftRow, LaneRevisionRow };

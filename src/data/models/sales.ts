@@ -6,6 +6,7 @@ import {
   type CreationOptional,
   type Sequelize,
 } from 'sequelize';
+import { id, json, key, text, textOrNone, whole, wholeOrNone } from './columns';
 
 class CartRow extends Model<InferAttributes<CartRow>, InferCreationAttributes<CartRow>> {
   declare id: CreationOptional<number>;
@@ -60,63 +61,50 @@ class OrderLineRow extends Model<InferAttributes<OrderLineRow>, InferCreationAtt
 }
 
 export function defineSaleModels(sequelize: Sequelize) {
-  CartRow.init(
-    {
-      id: { type: DataTypes.INTEGER, primaryKey: true, autoIncrement: true },
-      token: { type: DataTypes.TEXT, allowNull: false },
-      updatedAt: { type: DataTypes.INTEGER, allowNull: false },
-    },
-    { sequelize, tableName: 'carts' },
-  );
+  CartRow.init({ id: id(), token: text(), updatedAt: whole() }, { sequelize, tableName: 'carts' });
   CartLineRow.init(
-    {
-      id: { type: DataTypes.TEXT, primaryKey: true },
-      cartId: { type: DataTypes.INTEGER, allowNull: false },
-      variantId: { type: DataTypes.INTEGER, allowNull: false },
-      quantity: { type: DataTypes.INTEGER, allowNull: false },
-      position: { type: DataTypes.INTEGER, allowNull: false },
-    },
+    { id: key(DataTypes.TEXT), cartId: whole(), variantId: whole(), quantity: whole(), position: whole() },
     { sequelize, tableName: 'cart_lines' },
   );
   OrderRow.init(
     {
-      id: { type: DataTypes.INTEGER, primaryKey: true, autoIncrement: true },
-      token: { type: DataTypes.TEXT, allowNull: false },
-      idempotencyKey: { type: DataTypes.TEXT, allowNull: false },
-      requestHash: { type: DataTypes.TEXT, allowNull: false },
-      status: { type: DataTypes.TEXT, allowNull: false },
-      email: { type: DataTypes.TEXT, allowNull: false },
-      name: { type: DataTypes.TEXT, allowNull: false },
-      address: { type: DataTypes.JSON, allowNull: false },
-      delivery: { type: DataTypes.TEXT, allowNull: false },
-      currency: { type: DataTypes.TEXT, allowNull: false },
-      subtotalMinor: { type: DataTypes.INTEGER, allowNull: false },
-      discountMinor: { type: DataTypes.INTEGER, allowNull: false },
-      deliveryMinor: { type: DataTypes.INTEGER, allowNull: false },
-      taxMinor: { type: DataTypes.INTEGER, allowNull: false },
-      totalMinor: { type: DataTypes.INTEGER, allowNull: false },
-      steps: { type: DataTypes.JSON, allowNull: false },
-      laneRevision: { type: DataTypes.INTEGER, allowNull: false },
-      visitId: { type: DataTypes.TEXT },
-      paymentReference: { type: DataTypes.TEXT },
-      placedAt: { type: DataTypes.INTEGER, allowNull: false },
-      day: { type: DataTypes.TEXT, allowNull: false },
+      id: id(),
+      token: text(),
+      idempotencyKey: text(),
+      requestHash: text(),
+      status: text(),
+      email: text(),
+      name: text(),
+      address: json(),
+      delivery: text(),
+      currency: text(),
+      subtotalMinor: whole(),
+      discountMinor: whole(),
+      deliveryMinor: whole(),
+      taxMinor: whole(),
+      totalMinor: whole(),
+      steps: json(),
+      laneRevision: whole(),
+      visitId: textOrNone(),
+      paymentReference: textOrNone(),
+      placedAt: whole(),
+      day: text(),
     },
     { sequelize, tableName: 'orders' },
   );
   OrderLineRow.init(
     {
-      id: { type: DataTypes.INTEGER, primaryKey: true, autoIncrement: true },
-      orderId: { type: DataTypes.INTEGER, allowNull: false },
-      variantId: { type: DataTypes.INTEGER },
-      sku: { type: DataTypes.TEXT, allowNull: false },
-      name: { type: DataTypes.TEXT, allowNull: false },
-      choices: { type: DataTypes.TEXT, allowNull: false },
-      quantity: { type: DataTypes.INTEGER, allowNull: false },
-      unitMinor: { type: DataTypes.INTEGER, allowNull: false },
-      totalMinor: { type: DataTypes.INTEGER, allowNull: false },
-      costMinor: { type: DataTypes.INTEGER },
-      steps: { type: DataTypes.JSON, allowNull: false },
+      id: id(),
+      orderId: whole(),
+      variantId: wholeOrNone(),
+      sku: text(),
+      name: text(),
+      choices: text(),
+      quantity: whole(),
+      unitMinor: whole(),
+      totalMinor: whole(),
+      costMinor: wholeOrNone(),
+      steps: json(),
     },
     { sequelize, tableName: 'order_lines' },
   );

@@ -6,6 +6,7 @@ import {
   type CreationOptional,
   type Sequelize,
 } from 'sequelize';
+import { key, text, textOrNone, whole } from './columns';
 
 class VisitRow extends Model<InferAttributes<VisitRow>, InferCreationAttributes<VisitRow>> {
   declare id: string;
@@ -38,35 +39,31 @@ class EventRow extends Model<InferAttributes<EventRow>, InferCreationAttributes<
 export function defineVisitModels(sequelize: Sequelize) {
   VisitRow.init(
     {
-      id: { type: DataTypes.TEXT, primaryKey: true },
-      startedAt: { type: DataTypes.INTEGER, allowNull: false },
-      lastAt: { type: DataTypes.INTEGER, allowNull: false },
-      day: { type: DataTypes.TEXT, allowNull: false },
-      device: { type: DataTypes.TEXT, allowNull: false },
-      source: { type: DataTypes.TEXT, allowNull: false },
-      depth: { type: DataTypes.INTEGER, allowNull: false },
-      excluded: { type: DataTypes.TEXT },
-      revenueMinor: { type: DataTypes.INTEGER, allowNull: false },
+      id: key(DataTypes.TEXT),
+      startedAt: whole(),
+      lastAt: whole(),
+      day: text(),
+      device: text(),
+      source: text(),
+      depth: whole(),
+      excluded: textOrNone(),
+      revenueMinor: whole(),
     },
     { sequelize, tableName: 'visits' },
   );
   VisitPieceRow.init(
-    {
-      visitId: { type: DataTypes.TEXT, primaryKey: true },
-      pieceId: { type: DataTypes.TEXT, primaryKey: true },
-      day: { type: DataTypes.TEXT, allowNull: false },
-    },
+    { visitId: key(DataTypes.TEXT), pieceId: key(DataTypes.TEXT), day: text() },
     { sequelize, tableName: 'visit_pieces' },
   );
   EventRow.init(
     {
-      id: { type: DataTypes.TEXT, primaryKey: true },
-      visitId: { type: DataTypes.TEXT, allowNull: false },
-      at: { type: DataTypes.INTEGER, allowNull: false },
-      kind: { type: DataTypes.TEXT, allowNull: false },
-      page: { type: DataTypes.TEXT },
-      product: { type: DataTypes.TEXT },
-      piece: { type: DataTypes.TEXT },
+      id: key(DataTypes.TEXT),
+      visitId: text(),
+      at: whole(),
+      kind: text(),
+      page: textOrNone(),
+      product: textOrNone(),
+      piece: textOrNone(),
     },
     { sequelize, tableName: 'events' },
   );

@@ -100,44 +100,20 @@ export function catalogueRepository(db: Database) {
       params['toMinor'] = query.toMinor;
     }
     const tree = query.category ? CATEGORY_TREE : '';
+    const rows = await db.select<CardRow>(
+      `${tree} SELECT p.id, p.slug, p.name, p.short_text, p.from_minor, p.to_minor, p.in_stock, p.rating_stars, p.rating_count,
+         (SELECT json_array(count(*), min(id), min(CASE WHEN was_minor > price_minor THEN was_minor END)) FROM variants v WHERE v.product_id = p.id) variants,
+         (SELECT json_array(src, alt) FROM images i WHERE i.product_id = p.id ORDER BY position LIMIT 1) image
+       FROM products p WHERE ${wheres.join(' AND ')} ORDER BY ${ORDER_BY[query.sort]} LIMIT $limit OFFSET $offset`,
+      { ...params, limit: query.pageSize, offset: (query.page - 1) * query.pageSize },
+    );
+    // A first page that is not full is the whole listing; counting again is for the others.
+    if (query.page === 1 && rows.length < query.pageSize) return { cards: rows.map(toCard), total: rows.length };
     const [count] = await db.select<{ n: number }>(
       `${tree} SELECT count(*) n FROM products p WHERE ${wheres.join(' AND ')}`,
       params,
     );
-    const rows = await db.select<ProductRow>(
-      `${tree} SELECT p.* FROM products p WHERE ${wheres.join(' AND ')} ORDER BY ${ORDER_BY[query.sort]} LIMIT $limit OFFSET $offset`,
-      { ...params, limit: query.pageSize, offset: (query.page - 1) * query.pageSize },
-    );
-    return { cards: await toCards(rows), total: count!.n };
-  }
-
-  async function toCards(rows: readonly ProductRow[]): Promise<ProductCard[]> {
-    const ids = JSON.stringify(rows.map((row) => row.id));
-    const variants = await db.select<{ product_id: number; n: number; only_id: number; was: number | null }>(
-      `SELECT product_id, count(*) n, min(id) only_id, min(CASE WHEN was_minor > price_minor THEN was_minor END) was FROM variants WHERE product_id IN (SELECT value FROM json_each($ids)) GROUP BY product_id`,
-      { ids },
-    );
-    const images = await db.select<{ product_id: number; src: string; alt: string }>(
-      `SELECT product_id, src, alt, min(position) FROM images WHERE product_id IN (SELECT value FROM json_each($ids)) GROUP BY product_id`,
-      { ids },
-    );
-    return rows.map((row) => {
-      const facts = variants.find((candidate) => candidate.product_id === row.id);
-      const image = images.find((candidate) => candidate.product_id === row.id);
-      return {
-        id: row.id,
-        slug: row.slug,
-        name: row.name,
-        shortText: row.short_text,
-        fromMinor: minor(row.from_minor),
-        toMinor: minor(row.to_minor),
-        wasMinor: facts?.was && facts.was > row.from_minor ? minor(facts.was) : null,
-        inStock: row.in_stock === 1,
-        onlyVariantId: facts?.n === 1 ? facts.only_id : null,
-        picture: image ? { src: image.src, alt: image.alt || row.name } : null,
-        rating: ratingOf(row),
-      };
-    });
+    return { cards: rows.map(toCard), total: count!.n };
   }
 
   async function findProduct(slug: string): Promise<Product | null> {
@@ -346,7 +322,34 @@ export function catalogueRepository(db: Database) {
   };
 }
 
-function ratingOf(row: ProductRow): Product['rating'] {
+/** What a card is made from, in one row: `variants` and `image` are JSON arrays. */
+interface CardRow extends Pick<
+  ProductRow,
+  'id' | 'slug' | 'name' | 'short_text' | 'from_minor' | 'to_minor' | 'in_stock' | 'rating_stars' | 'rating_count'
+> {
+  variants: string;
+  image: string | null;
+}
+
+function toCard(row: CardRow): ProductCard {
+  const [count, firstId, was] = JSON.parse(row.variants) as [number, number, number | null];
+  const [src, alt] = row.image ? (JSON.parse(row.image) as [string, string]) : [];
+  return {
+    id: row.id,
+    slug: row.slug,
+    name: row.name,
+    shortText: row.short_text,
+    fromMinor: minor(row.from_minor),
+    toMinor: minor(row.to_minor),
+    wasMinor: was !== null && was > row.from_minor ? minor(was) : null,
+    inStock: row.in_stock === 1,
+    onlyVariantId: count === 1 ? firstId : null,
+    picture: src ? { src, alt: alt || row.name } : null,
+    rating: ratingOf(row),
+  };
+}
+
+function ratingOf(row: Pick<ProductRow, 'rating_stars' | 'rating_count'>): Product['rating'] {
   return row.rating_stars === null ? null : { stars: row.rating_stars, count: row.rating_count };
 }
 

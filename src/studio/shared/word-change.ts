@@ -20,21 +20,19 @@ export function wordChange(change: LaneChange): string {
     case 'setting':
       return `${change.what}: ${change.to} instead of ${change.from}.`;
     case 'word':
-      return `${change.what} says ${quote(change.to)} instead of ${quote(change.from)}.`;
+      return `${change.what}: ${quote(change.to)} instead of ${quote(change.from)}`;
     case 'shop':
       return `${change.what} becomes ${change.to} instead of ${change.from}.`;
     case 'offer':
       return `The offer ${quote(change.what)} is changed.`;
     case 'part-on':
-      return `${change.what} is shown.`;
+      return `${change.what}: now shown.`;
     case 'part-off':
-      return `${change.what} is no longer shown.`;
+      return `${change.what}: no longer shown.`;
     case 'part-devices':
-      return change.hiddenOn.length === 0
-        ? `${change.what} is shown on every device.`
-        : `${change.what} is hidden on ${change.hiddenOn.join(' and ')}.`;
+      return `${change.what}: ${change.hiddenOn.length === 0 ? 'shown on every device' : `hidden on ${change.hiddenOn.map((device) => `${device}s`).join(' and ')}`}.`;
     case 'part-moved':
-      return change.after === null ? `${change.what} comes first.` : `${change.what} comes after ${change.after}.`;
+      return change.after === null ? `${change.what}: comes first.` : `${change.what}: comes after ${change.after}.`;
     case 'where':
       return `Shown on ${change.what}: ${change.to} instead of ${change.from}.`;
     case 'look':

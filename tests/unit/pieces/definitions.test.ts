@@ -121,9 +121,9 @@ for (const definition of definitions) {
 
       const sentences = describeDifference(before, after, definitions).map(wordChange).join(' ');
 
-      expect(sentences).to.match(/is (no longer )?shown\./);
-      expect(sentences).to.include('is hidden on phone and tablet.');
-      expect(sentences).to.include('comes first.');
+      expect(sentences).to.match(/: (now|no longer) shown\./);
+      expect(sentences).to.include(': hidden on phones and tablets.');
+      expect(sentences).to.include(': comes first.');
     });
   });
 }
