@@ -1,7 +1,7 @@
 import { defineMiddleware } from 'astro:middleware';
 import { wordProblem } from '~/core/problems';
 import { signedIn } from '~/services/accounts';
-import { theApp } from '~/services/app';
+import { theApp } from '~/services/the-app';
 
 const HEADERS = {
   'x-content-type-options': 'nosniff',

@@ -51,14 +51,3 @@ export async function createApp(options: {
     now: options.now ?? Date.now,
   };
 }
-
-const slot = globalThis as { pavedLaneApp?: Promise<App> };
-
-/** The app of this process, opened on first use from `PAVED_LANE_DATA`. */
-export function theApp(): Promise<App> {
-  slot.pavedLaneApp ??= createApp({
-    dataDir: process.env['PAVED_LANE_DATA'] ?? 'var/demo',
-    logLevel: process.env['PAVED_LANE_LOG'] ?? 'info',
-  });
-  return slot.pavedLaneApp;
-}

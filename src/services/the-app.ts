@@ -1,0 +1,23 @@
+import { createApp, type App } from './app';
+import { releaseAbandoned } from './place-order';
+
+const SWEEP_MS = 60_000;
+const slot = globalThis as { pavedLaneApp?: Promise<App> };
+
+/** The app of this process, opened on first use from `PAVED_LANE_DATA`. */
+export function theApp(): Promise<App> {
+  slot.pavedLaneApp ??= open();
+  return slot.pavedLaneApp;
+}
+
+async function open(): Promise<App> {
+  const dataDir = process.env['PAVED_LANE_DATA'] ?? 'var/demo';
+  const app = await createApp({ dataDir, logLevel: process.env['PAVED_LANE_LOG'] ?? 'info' });
+  const sweep = () =>
+    releaseAbandoned(app).catch((error: unknown) =>
+      app.log.error({ err: error }, 'abandoned orders could not be released'),
+    );
+  await sweep();
+  setInterval(() => void sweep(), SWEEP_MS).unref();
+  return app;
+}
