@@ -22,13 +22,14 @@ async function isPassword(password: string, stored: string): Promise<boolean> {
 
 const NO_ACCOUNT = `${Buffer.alloc(16).toString('base64')}:${Buffer.alloc(32).toString('base64')}`;
 
-/** Signs in and answers the secret for the cookie. Ten tries a minute from one address. */
+/** Signs in and answers the secret for the cookie. Ten failed tries a minute from one address. */
 export async function signIn(
   app: App,
   request: { email: string; password: string; from: string },
 ): Promise<Result<{ secret: string; account: Account }>> {
+  const who = `${request.from} ${request.email.toLowerCase()}`;
   try {
-    await tries.consume(`${request.from} ${request.email.toLowerCase()}`);
+    await tries.consume(who);
   } catch (limited) {
     if (!(limited instanceof RateLimiterRes)) throw limited;
     return fail('email', 'too-many-tries', { seconds: Math.ceil(limited.msBeforeNext / 1000) });
@@ -36,6 +37,8 @@ export async function signIn(
   const account = await app.accounts.findByEmail(request.email);
   const matches = await isPassword(request.password, account?.passwordHash ?? NO_ACCOUNT);
   if (!account || !matches) return fail('email', 'wrong-sign-in');
+  // Only tries that fail count: somebody who signs in often is no guesser.
+  await tries.delete(who);
   const secret = randomBytes(32).toString('base64url');
   await app.accounts.insertSignIn(hashSecret(secret), account.id, app.now() + SIGN_IN_DAYS * 86_400_000);
   await app.accounts.writeAudit({ at: app.now(), accountId: account.id, action: 'sign-in', facts: {} });

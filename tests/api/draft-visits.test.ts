@@ -225,6 +225,14 @@ describe('accounts', () => {
     ]);
   });
 
+  it('are not locked by signing in often', async () => {
+    const answers = [];
+    for (let i = 0; i < 14; i += 1)
+      answers.push(await signIn(shop.app, { email: 'owner@hollowtarn.example', password: 'windward', from: 'd' }));
+
+    expect(answers.every((answer) => answer.ok)).to.equal(true);
+  });
+
   it('never store a password that can be read', async () => {
     const [a, b] = [await hashPassword('windward'), await hashPassword('windward')];
 
