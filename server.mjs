@@ -13,6 +13,8 @@ const { handler } = await import('./dist/server/entry.mjs');
 
 const MOST_BYTES = 1024 * 1024;
 const MOST_UPLOAD_BYTES = 20 * 1024 * 1024 + 64 * 1024;
+/** A shopper's file for an option: 5 MB and its form. */
+const MOST_FILE_BYTES = 6 * 1024 * 1024;
 
 const assets = sirv(path.join(root, 'dist/client'), {
   etag: true,
@@ -51,7 +53,11 @@ function tooLarge(response) {
 
 /** Counts a body as it comes; a lying or missing content-length does not help. */
 function limitBody(request, response) {
-  const limit = request.url.startsWith('/api/studio/imports') ? MOST_UPLOAD_BYTES : MOST_BYTES;
+  const limit = request.url.startsWith('/api/studio/imports')
+    ? MOST_UPLOAD_BYTES
+    : /^\/(api\/uploads|shop\/cart)\b/.test(request.url)
+      ? MOST_FILE_BYTES
+      : MOST_BYTES;
   if (Number(request.headers['content-length'] ?? 0) > limit) {
     tooLarge(response);
     return false;

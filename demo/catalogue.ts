@@ -4,8 +4,9 @@ import { uniqueSlug } from '~/core/catalogue';
 import { minor } from '~/core/money';
 import { addDays } from '~/core/time';
 import type { Database } from '~/data';
-import { importRepository, seedRepository, type ImportedProduct } from '~/data';
+import { catalogueRepository, importRepository, seedRepository, type ImportedProduct } from '~/data';
 import { drawHero, drawInScene, drawProduct, SAILS, type Sail } from './artwork';
+import { sailYourOwnOptions } from './options';
 import { BUYERS, CATEGORIES, PRAISE, PRODUCTS, type DemoProduct } from './products';
 import type { Random } from './random';
 
@@ -30,6 +31,9 @@ export async function seedCatalogue(db: Database, random: Random, today: string,
     await importRepository(db).writeProducts(products, nowMs - 90 * 86_400_000);
     await seed.writeReviews(PRODUCTS.flatMap((product, i) => buildReviews(product, products[i]!.slug, random, today)));
     await seed.writeEarlierPrices(nowMs);
+    const winder = products.find((product) => product.name === 'Hoop Winder')!;
+    const own = products.find((product) => product.name === 'Sail Your Own')!;
+    await catalogueRepository(db).writeOptions(own.slug, sailYourOwnOptions(winder.variants[0]!.sku));
   });
 }
 

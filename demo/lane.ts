@@ -30,8 +30,31 @@ export function liveDemoLane(): Lane {
       sale: '#B23A24',
       radiusPx: 14,
     },
-    pieces: { 'quick-view': piece('quick-view'), 'slide-out-cart': piece('cart-surface') },
-    offers: [{ kind: 'freeShipping', id: 'free-delivery', name: 'Free delivery', on: true, thresholdMinor: 6000 }],
+    pieces: {
+      'quick-view': piece('quick-view'),
+      options: piece('product-options'),
+      'buy-bar': piece('buy-bar', (bar) => void (bar.where.devices = ['phone'])),
+      // It opens at the same moment as the cart: a collision for the owner to find.
+      'added-popup': piece('added-popup'),
+      'cart-opener': piece('cart-opener'),
+      'slide-out-cart': piece('cart-surface'),
+      'line-editor': piece('line-editor'),
+      'cart-page': piece('cart-page'),
+      checkout: piece('checkout'),
+    },
+    offers: [
+      { kind: 'freeShipping', id: 'free-delivery', name: 'Free delivery', on: true, thresholdMinor: 6000 },
+      {
+        kind: 'couponPercent',
+        id: 'first-wind',
+        name: 'First wind',
+        on: true,
+        code: 'WIND10',
+        fromMinor: 3000,
+        lastDay: null,
+        basisPoints: 1000,
+      },
+    ],
   };
 }
 

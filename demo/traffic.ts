@@ -191,6 +191,8 @@ function fillOrder(
       totalMinor: priced.lines[i]!.totalMinor,
       costMinor: shelf.costMinor,
       steps: priced.lines[i]!.steps,
+      answers: [],
+      addOns: [],
     })),
   };
 }

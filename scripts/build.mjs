@@ -3,6 +3,7 @@ import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
+import { transform } from 'esbuild';
 import { build } from 'vite';
 
 const SOURCES = ['src', 'public', 'package-lock.json', 'astro.config.mjs', 'tsconfig.json', 'scripts/build.mjs'];
@@ -29,25 +30,39 @@ async function buildRuntime() {
     publicDir: false,
     resolve: { alias: { '~': path.resolve('src') } },
     esbuild: { jsx: 'automatic', jsxImportSource: 'preact', legalComments: 'none' },
+    plugins: [{ name: 'minify', generateBundle: minifyChunks }],
     build: {
       outDir: 'public/rt',
       emptyOutDir: true,
       target: 'es2022',
-      modulePreload: false,
+      // As a library, dynamic imports stay what they are; an app's would be wrapped in half a kilobyte of preloading.
+      lib: { entry: { lane: 'src/runtime/lane.ts' }, formats: ['es'] },
+      minify: false,
       reportCompressedSize: false,
       rollupOptions: {
-        input: { lane: 'src/runtime/lane.ts' },
         preserveEntrySignatures: 'allow-extension',
         output: { format: 'es', entryFileNames: '[name].js', chunkFileNames: 'c/[name]-[hash].js' },
       },
     },
   });
-  // Which chunk shows which kind of piece, for the size check.
-  const chunks = built.output.flatMap((chunk) => {
+  // Which chunks each kind of piece needs, and what else is fetched when asked for, for the size check.
+  const { output } = Array.isArray(built) ? built[0] : built;
+  const chunks = output.filter((chunk) => chunk.type === 'chunk');
+  const importsOf = Object.fromEntries(chunks.map((chunk) => [chunk.fileName, chunk.imports]));
+  const kinds = chunks.flatMap((chunk) => {
     const kind = /src\/pieces\/([^/]+)\/view\.tsx$/.exec(chunk.facadeModuleId ?? '')?.[1];
     return kind ? [[kind, chunk.fileName]] : [];
   });
-  writeFileSync('public/rt/pieces.json', JSON.stringify(Object.fromEntries(chunks)));
+  const options = chunks.find((chunk) =>
+    Object.keys(chunk.modules).some((id) => id.endsWith('src/runtime/options/mount.tsx')),
+  )?.fileName;
+  writeFileSync('public/rt/pieces.json', JSON.stringify({ importsOf, kinds: Object.fromEntries(kinds), options }));
+}
+
+async function minifyChunks(_options, bundle) {
+  for (const chunk of Object.values(bundle))
+    if (chunk.type === 'chunk')
+      chunk.code = (await transform(chunk.code, { minify: true, format: 'esm', target: 'es2022' })).code;
 }
 
 const stamp = stampOfSources();

@@ -1,13 +1,20 @@
 // Everything that can be said about the code without running it, and the sizes of what shoppers download.
 import { spawnSync } from 'node:child_process';
-import { readdirSync, readFileSync } from 'node:fs';
-import path from 'node:path';
+import { readFileSync } from 'node:fs';
 import { gzipSync } from 'node:zlib';
 
 const KB = 1024;
-/** Bars in kB gzip: the first script with all it imports, and the chunk of each piece. */
+/** Bars in kB gzip: the first script with all it imports, and each piece with what it needs beyond that. */
 const FIRST_SCRIPT_KB = 12;
-const CHUNK_KB = { 'quick-view': 8, 'cart-surface': 10 };
+const CHUNK_KB = {
+  'quick-view': 8,
+  'cart-surface': 10,
+  'cart-page': 10,
+  checkout: 10,
+  'line-editor': 10,
+  'product-options': 10,
+  options: 10,
+};
 
 const STEPS = [
   ['formatting', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']],
@@ -33,19 +40,27 @@ for (const [name, command, args] of STEPS) {
   console.log(`${isGood ? 'ok    ' : 'FAILED'} ${name} (${((Date.now() - started) / 1000).toFixed(1)} s)`);
 }
 
-const sizeOf = (file) => gzipSync(readFileSync(file), { level: 9 }).length;
-const known = JSON.parse(readFileSync('public/rt/pieces.json', 'utf8'));
-if (Object.keys(known).length === 0) throw new Error('The runtime has been built without pieces');
-// What pieces share is counted with the first script: every page with a piece on it loads both.
-const ownChunks = new Set(Object.values(known).map((chunk) => path.basename(chunk)));
-const shared = readdirSync('public/rt/c').filter((file) => !ownChunks.has(file) && !file.startsWith('preview-'));
-report(
-  'first script with what pieces share',
-  [`public/rt/lane.js`, ...shared.map((file) => `public/rt/c/${file}`)].reduce((sum, file) => sum + sizeOf(file), 0),
-  FIRST_SCRIPT_KB,
-);
-for (const [kind, chunk] of Object.entries(known))
-  report(`chunk of ${kind}`, sizeOf(`public/rt/${chunk}`), CHUNK_KB[kind] ?? 6);
+const sizeOf = (file) => gzipSync(readFileSync(`public/rt/${file}`), { level: 9 }).length;
+const { importsOf, kinds, options } = JSON.parse(readFileSync('public/rt/pieces.json', 'utf8'));
+if (Object.keys(kinds).length === 0) throw new Error('The runtime has been built without pieces');
+
+/** A chunk with everything it imports before it can run. */
+function closureOf(file, found = new Set()) {
+  if (found.has(file)) return found;
+  found.add(file);
+  for (const next of importsOf[file] ?? []) closureOf(next, found);
+  return found;
+}
+const sum = (files) => [...files].reduce((total, file) => total + sizeOf(file), 0);
+const closures = Object.values(kinds).map((file) => closureOf(file));
+// The first script, and with it what most pieces draw with: a page with pieces on it loads both.
+const first = closureOf('lane.js');
+for (const file of closures.flatMap((files) => [...files]))
+  if (closures.filter((files) => files.has(file)).length > closures.length / 2) first.add(file);
+report('first script with what pieces share', sum(first), FIRST_SCRIPT_KB);
+for (const [kind, file] of Object.entries(kinds))
+  report(`chunks of ${kind}`, sum([...closureOf(file)].filter((chunk) => !first.has(chunk))), CHUNK_KB[kind] ?? 6);
+report('option fields', sum([...closureOf(options)].filter((chunk) => !first.has(chunk))), CHUNK_KB.options);
 
 function report(name, bytes, limitKb) {
   const isGood = bytes <= limitKb * KB;

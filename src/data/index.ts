@@ -1,6 +1,6 @@
 export { openDatabase, type Database } from './database';
 export { accountRepository, type Account } from './repositories/account-repository';
-export { cartRepository } from './repositories/cart-repository';
+export { cartRepository, type StoredCart } from './repositories/cart-repository';
 export {
   catalogueRepository,
   type ListingQuery,
@@ -16,5 +16,6 @@ export {
   type VisitFacts,
   type VisitQuery,
 } from './repositories/visit-repository';
+export { uploadRepository, type Upload } from './repositories/upload-repository';
 export { importRepository, type ImportedProduct, type KnownVariant } from './repositories/import-repository';
 export { seedRepository, type SeededOrder, type SeededVisit } from './repositories/seed-repository';

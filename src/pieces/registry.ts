@@ -1,6 +1,20 @@
 import type { PieceDefinition, Situation } from '~/core/lane';
+import { addedPopup } from './added-popup/definition';
+import { addedPopupSituations } from './added-popup/situations';
+import { buyBar } from './buy-bar/definition';
+import { buyBarSituations } from './buy-bar/situations';
+import { cartOpener } from './cart-opener/definition';
+import { cartOpenerSituations } from './cart-opener/situations';
+import { cartPage } from './cart-page/definition';
+import { cartPageSituations } from './cart-page/situations';
 import { cartSurface } from './cart-surface/definition';
 import { cartSurfaceSituations } from './cart-surface/situations';
+import { checkout } from './checkout/definition';
+import { checkoutSituations } from './checkout/situations';
+import { lineEditor } from './line-editor/definition';
+import { lineEditorSituations } from './line-editor/situations';
+import { productOptions } from './product-options/definition';
+import { productOptionsSituations } from './product-options/situations';
 import { quickView } from './quick-view/definition';
 import { quickViewSituations } from './quick-view/situations';
 
@@ -12,7 +26,14 @@ interface RegisteredPiece {
 /** Every kind of piece there is: one line each. The runtime keeps the matching map of views. */
 const REGISTERED: readonly RegisteredPiece[] = [
   { definition: quickView, situations: quickViewSituations },
+  { definition: productOptions, situations: productOptionsSituations },
+  { definition: buyBar, situations: buyBarSituations },
+  { definition: addedPopup, situations: addedPopupSituations },
+  { definition: cartOpener, situations: cartOpenerSituations },
   { definition: cartSurface, situations: cartSurfaceSituations },
+  { definition: lineEditor, situations: lineEditorSituations },
+  { definition: cartPage, situations: cartPageSituations },
+  { definition: checkout, situations: checkoutSituations },
 ];
 
 export const definitions: readonly PieceDefinition[] = REGISTERED.map((entry) => entry.definition);

@@ -1,19 +1,34 @@
 import type { CartView } from '~/core/cart';
+import type { Answers } from '~/core/options';
+
+interface Chosen {
+  readonly variantId?: number;
+  readonly product?: string;
+  readonly choices?: Record<string, string>;
+  readonly answers?: Answers;
+}
 
 export type CartChangeRequest =
-  | {
-      readonly kind: 'add';
-      readonly variantId?: number;
-      readonly product?: string;
-      readonly choices?: Record<string, string>;
-      readonly quantity?: number;
-    }
+  | (Chosen & { readonly kind: 'add'; readonly quantity?: number; readonly lineId?: string; readonly at?: number })
   | { readonly kind: 'set'; readonly lineId: string; readonly quantity: number }
-  | { readonly kind: 'remove'; readonly lineId: string };
+  | { readonly kind: 'remove'; readonly lineId: string }
+  | (Chosen & { readonly kind: 'reshape'; readonly lineId: string })
+  | { readonly kind: 'coupon'; readonly code: string }
+  | { readonly kind: 'destination'; readonly country: string; readonly postcode: string }
+  | { readonly kind: 'note'; readonly note: string };
 
-export type CartAnswer = { readonly ok: true } | { readonly ok: false; readonly message: string };
+interface RefusedPlace {
+  readonly path: string;
+  readonly message: string;
+}
+
+export type CartAnswer =
+  /** `waiting`: there is no connection; the change is kept and sent when there is. */
+  | { readonly ok: true; readonly lineId: string | null; readonly waiting: boolean }
+  | { readonly ok: false; readonly message: string; readonly problems: readonly RefusedPlace[] };
 
 export interface CartClient {
+  /** The cart as it will be when every change under way has been made; null until it is fetched. */
   readonly view: CartView | null;
   /** Hears every new state of the cart; returns the way to stop. */
   watch(listener: (view: CartView) => void): () => void;
@@ -23,52 +38,95 @@ export interface CartClient {
   pretend(sample: CartView | null): void;
 }
 
-const OFFLINE = 'The shop cannot be reached just now. Your cart is as it was; please try again.';
+interface Pending {
+  readonly id: string;
+  readonly request: CartChangeRequest;
+  readonly settle?: (answer: CartAnswer) => void;
+}
 
+const KEPT = 'pl_cart_waiting';
+const MOST_WAIT_MS = 30_000;
+const FAULT = 'Something went wrong on our side. Your cart is as it was; please try again.';
+
+/**
+ * The shopper's cart. Changes are shown at once and sent one after the other, each under an id of its own, so that one
+ * whose answer was lost is made once; what is refused is taken back. Without a connection they wait, also for the next page.
+ * Tabs tell each other.
+ */
 export function createCartClient(origin: string): CartClient {
   const listeners = new Set<(view: CartView) => void>();
-  let view: CartView | null = null;
-  let sample: CartView | null = null;
-  let turn: Promise<unknown> = Promise.resolve();
-  const tell = () => {
-    const shown = sample ?? view;
-    if (shown) for (const listener of listeners) listener(shown);
-  };
-  const set = (next: CartView) => {
-    view = next;
-    tell();
-    return next;
-  };
   const url = `${origin}/api/cart`;
+  const storage = typeof localStorage === 'undefined' ? null : localStorage;
+  const tabs = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel('pl-cart');
+  /** What the server said last. */
+  let base: CartView | null = null;
+  let sample: CartView | null = null;
+  let pending: Pending[] = JSON.parse(storage?.getItem(KEPT) ?? '[]') as Pending[];
+  let isSending = false;
+  let waitMs = 1000;
 
-  async function send(request: CartChangeRequest): Promise<CartAnswer> {
-    const before = view;
-    if (before) {
-      const hoped = foresee(before, request);
-      if (hoped) set(hoped);
-    }
-    try {
-      const response = await fetch(url, {
-        method: 'POST',
-        headers: { 'content-type': 'application/json' },
-        body: JSON.stringify(request),
-      });
-      const body = (await response.json()) as CartView & { problems?: { message: string }[] };
-      if (response.ok) {
-        set(body);
-        return { ok: true };
-      }
-      if (before) set(before);
-      return { ok: false, message: body.problems?.map((problem) => problem.message).join(' ') ?? OFFLINE };
-    } catch {
-      if (before) set(before);
-      return { ok: false, message: OFFLINE };
-    }
+  const shown = () => sample ?? (base && pending.reduce((view, { request }) => foresee(view, request), base));
+  const tell = () => {
+    const view = shown();
+    if (view) for (const listener of listeners) listener(view);
+  };
+  const keep = () =>
+    pending.length > 0
+      ? storage?.setItem(KEPT, JSON.stringify(pending.map(({ id, request }) => ({ id, request }))))
+      : storage?.removeItem(KEPT);
+
+  async function send({ id, request }: Pending): Promise<(CartAnswer & { view?: CartView }) | null> {
+    const response = await fetch(url, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ ...request, changeId: id }),
+    }).catch(() => null);
+    if (!response) return null;
+    const body = (await response.json().catch(() => ({}))) as {
+      view?: CartView;
+      lineId?: string | null;
+      problems?: RefusedPlace[];
+    };
+    if (response.ok && body.view) return { ok: true, lineId: body.lineId ?? null, waiting: false, view: body.view };
+    const problems = body.problems ?? [];
+    return { ok: false, message: problems.map((problem) => problem.message).join(' ') || FAULT, problems };
   }
+
+  async function pump(): Promise<void> {
+    if (isSending) return;
+    isSending = true;
+    for (let first = pending[0]; first; first = pending[0]) {
+      const answer = await send(first);
+      if (!answer) {
+        keep();
+        for (const { settle } of pending) settle?.({ ok: true, lineId: null, waiting: true });
+        setTimeout(() => void pump(), (waitMs = Math.min(MOST_WAIT_MS, waitMs * 2)));
+        break;
+      }
+      waitMs = 1000;
+      pending = pending.slice(1);
+      keep();
+      if (answer.view) {
+        base = answer.view;
+        tabs?.postMessage(base);
+      }
+      tell();
+      const { view: _view, ...plain } = answer;
+      first.settle?.(plain);
+    }
+    isSending = false;
+  }
+
+  globalThis.addEventListener?.('online', () => void pump());
+  tabs?.addEventListener('message', ({ data }: MessageEvent<CartView>) => {
+    if (base && data.version <= base.version) return;
+    base = data;
+    tell();
+  });
 
   return {
     get view() {
-      return sample ?? view;
+      return shown();
     },
     watch(listener) {
       listeners.add(listener);
@@ -76,14 +134,19 @@ export function createCartClient(origin: string): CartClient {
     },
     async load() {
       const response = await fetch(url).catch(() => null);
-      return response?.ok ? set((await response.json()) as CartView) : view;
+      if (response?.ok) {
+        base = (await response.json()) as CartView;
+        tell();
+      }
+      void pump();
+      return shown();
     },
-    /** One change at a time, so that answers cannot overtake each other. */
-    change(request) {
-      const answer = turn.then(() => send(request));
-      turn = answer;
-      return answer;
-    },
+    change: (request) =>
+      new Promise((settle) => {
+        pending = [...pending, { id: crypto.randomUUID(), request, settle }];
+        tell();
+        void pump();
+      }),
     pretend(next) {
       sample = next;
       tell();
@@ -91,15 +154,23 @@ export function createCartClient(origin: string): CartClient {
   };
 }
 
-/** What the cart will most likely be; the server's answer replaces it. Adds are not foreseen: their price is the server's to say. */
-function foresee(view: CartView, request: CartChangeRequest): CartView | null {
-  if (request.kind === 'add') return null;
+/** What the cart will most likely be; the server's answer replaces it. Of an add only the count: its price is the server's to say. */
+function foresee(view: CartView, request: CartChangeRequest): CartView {
+  if (request.kind === 'add') return { ...view, count: view.count + (request.quantity ?? 1) };
+  if (request.kind === 'coupon' && !request.code) return { ...view, coupon: null };
+  if (request.kind !== 'set' && request.kind !== 'remove') return view;
+  const line = view.lines.find(({ id }) => id === request.lineId);
+  if (!line) return view;
   const quantity = request.kind === 'remove' ? 0 : request.quantity;
-  const lines = view.lines.flatMap((line) => {
-    if (line.id !== request.lineId) return [line];
-    return quantity > 0
-      ? [{ ...line, quantity, totalMinor: (line.unitMinor * quantity) as typeof line.totalMinor }]
-      : [];
-  });
-  return { ...view, lines, count: lines.reduce((sum, line) => sum + line.quantity, 0) };
+  type Sum = typeof line.totalMinor;
+  const totalMinor = (line.totalMinor + line.unitMinor * (quantity - line.quantity)) as Sum;
+  const changed = quantity > 0 ? [{ ...line, quantity, totalMinor, fullMinor: totalMinor }] : [];
+  const more = (quantity > 0 ? totalMinor : 0) - line.totalMinor;
+  return {
+    ...view,
+    lines: view.lines.flatMap((other) => (other === line ? changed : [other])),
+    count: view.count + quantity - line.quantity,
+    subtotalMinor: (view.subtotalMinor + more) as Sum,
+    totalMinor: (view.totalMinor + more) as Sum,
+  };
 }

@@ -1,11 +1,17 @@
 import type { Manifest, ManifestPiece } from '~/core/lane';
 import { whoSees } from '~/core/where/who-sees';
-import { createCartClient, type CartChangeRequest } from './cart-client';
+import { createCartClient } from './cart-client';
 import { createRecorder } from './events';
+import { followPage } from './follow-page';
 import { readPage } from './page';
-import type { MountedPiece, PieceHost } from './piece-host';
+import type { MountedPiece, OpenAbout, PieceHost } from './piece-host';
+import { createProductSource } from './products';
 import { createSurfaces } from './surfaces';
 import { views } from './views';
+
+const ALL = { mode: 'all' } as const;
+/** The first sign that somebody is there: what is only shown when asked for is fetched then. */
+const SIGNS = ['pointermove', 'pointerdown', 'keydown', 'scroll', 'touchstart'] as const;
 
 /** A draft is walked by its token in the address; it is kept for the tab, so that links within the shop stay in the draft. */
 function draftToken(): string | null {
@@ -21,15 +27,23 @@ async function boot(): Promise<void> {
   const page = readPage();
   const recorder = createRecorder(origin, page.page, page.device, draft !== null);
   const cart = createCartClient(origin);
+  const products = createProductSource(origin);
   const surfaces = createSurfaces(!isPreview);
-  const mounted = new Map<string, { kind: string; piece: MountedPiece }>();
+  const mounted = new Map<string, MountedPiece>();
+  let seen: readonly ManifestPiece[] = [];
+  let host: PieceHost;
 
   recorder.record(page.page === 'product' ? 'product-page' : page.page === 'checkout' ? 'checkout' : 'page', {
     product: page.product,
   });
-  if (page.page === 'cart' && document.querySelector('.lines')) recorder.record('cart-seen');
-  followForms();
-  followCart();
+  followPage({
+    cart,
+    recorder,
+    isCartPage: page.page === 'cart',
+    isPreview,
+    openCart: (about) => openKind('cart-surface', about),
+    afterAdd,
+  });
 
   const query = new URLSearchParams({
     lang: document.documentElement.lang.slice(0, 2) || 'en',
@@ -41,117 +55,84 @@ async function boot(): Promise<void> {
     return;
   }
   await apply((await response.json()) as Manifest);
-  if (isPreview) (await import('./preview')).startPreview({ apply, mounted, cart, surfaces });
+  for (const sign of SIGNS) addEventListener(sign, fetchRest, { passive: true });
+  if (isPreview) (await import('./preview')).startPreview({ apply, open, cart, surfaces });
 
-  /** Mounts what this visit sees, updates what is there, and takes away the rest. A piece that fails is left out. */
+  /** Mounts what this visit sees, updates what is there, and takes away the rest. */
   async function apply(manifest: Manifest): Promise<void> {
-    const host = makeHost(manifest);
-    const seen = manifest.pieces.filter((piece) => whoSees(piece.where, { ...page, device: host.device }).shown);
-    for (const [id, entry] of mounted) {
-      if (seen.some((piece) => piece.id === id)) continue;
-      entry.piece.destroy();
+    const { currency, locale, language, themeCss } = manifest;
+    const { device } = readPage();
+    seen = manifest.pieces.filter(({ where, judges }) => {
+      // What is judged by the product added is judged when one is.
+      const scoped = judges === 'added' ? { ...where, categories: ALL, products: ALL } : where;
+      return whoSees(scoped, { ...page, device }).shown;
+    });
+    host = {
+      ...{ origin, device, currency, locale, language, themeCss },
+      ...{ cart, products, surfaces, recorder, isPreview, openKind, afterAdd },
+      pieceOf: (kind) => seen.find((piece) => piece.kind === kind),
+    };
+    for (const [id, piece] of mounted) {
+      if (seen.some((other) => other.id === id)) continue;
+      piece.destroy();
       mounted.delete(id);
     }
-    await Promise.all(seen.map((piece) => place(piece, host)));
+    await Promise.all(seen.filter(isWanted).map((piece) => place(piece)));
   }
 
-  async function place(piece: ManifestPiece, host: PieceHost): Promise<void> {
+  function isWanted({ id, kind }: ManifestPiece): boolean {
+    const view = views[kind];
+    return mounted.has(id) || (view?.when === 'once' && (!view.at || document.querySelector(view.at) !== null));
+  }
+
+  /** A piece that fails is left out: a fault of ours must never be the host page's. */
+  async function place(piece: ManifestPiece): Promise<MountedPiece | undefined> {
     try {
-      const entry = mounted.get(piece.id);
-      if (entry) entry.piece.update(piece, host);
+      const there = mounted.get(piece.id);
+      if (there) there.update(piece, host);
       else {
-        const view = await views[piece.kind]?.();
-        if (view && !mounted.has(piece.id)) mounted.set(piece.id, { kind: piece.kind, piece: view.mount(piece, host) });
+        const view = await views[piece.kind]?.load();
+        if (view && !mounted.has(piece.id)) mounted.set(piece.id, view.mount(piece, host));
       }
     } catch (error) {
-      // A fault of ours must never be the host page's.
       console.error(`Paved Lane: ${piece.kind} is left out`, error);
-      mounted.get(piece.id)?.piece.destroy();
+      mounted.get(piece.id)?.destroy();
       mounted.delete(piece.id);
     }
+    return mounted.get(piece.id);
   }
 
-  function makeHost(manifest: Manifest): PieceHost {
-    const { currency, locale, language, themeCss } = manifest;
-    return {
-      origin,
-      device: readPage().device,
-      currency,
-      locale,
-      language,
-      themeCss,
-      cart,
-      surfaces,
-      recorder,
-      isPreview,
-      openKind,
-    };
+  function fetchRest(): void {
+    for (const sign of SIGNS) removeEventListener(sign, fetchRest);
+    for (const { kind } of seen) if (views[kind]?.when === 'asked') void views[kind].load().catch(() => undefined);
   }
 
-  function openKind(kind: string, opener: Element | null): boolean {
-    const found = [...mounted.values()].find((entry) => entry.kind === kind);
-    found?.piece.open?.({ product: null, opener });
-    return found?.piece.open !== undefined;
+  async function open(piece: ManifestPiece, about: OpenAbout): Promise<void> {
+    const there = mounted.get(piece.id) ?? (await place(piece));
+    if (there) there.open?.(about);
+    // A link that could not be followed by a piece is followed by the browser.
+    else if (about.opener instanceof HTMLAnchorElement) location.assign(about.opener.href);
   }
 
-  /** Add forms of the page are sent without leaving it; where that fails, the form itself still works. */
-  function followForms(): void {
-    document.addEventListener('submit', (event) => {
-      const form = event.target as HTMLFormElement;
-      if (!form.matches('[data-pl-add]') || event.defaultPrevented) return;
-      event.preventDefault();
-      const request = readAddForm(form);
-      void cart.change(request).then((answer) => {
-        if (!answer.ok) return say(form, answer.message);
-        say(form, '');
-        recorder.record('add', {
-          product: request.product ?? form.closest<HTMLElement>('[data-pl-product]')?.dataset['plProduct'] ?? null,
-        });
-        const shown = [...mounted.values()].find((entry) => entry.piece.opensOnAdd?.());
-        if (shown) shown.piece.open?.({ product: null, opener: document.activeElement });
-        else say(form, '✓');
-      });
-    });
+  function openKind(kind: string, about: OpenAbout): boolean {
+    const piece = seen.find((candidate) => candidate.kind === kind);
+    if (piece) void open(piece, about);
+    return piece !== undefined;
   }
 
-  function followCart(): void {
-    document.addEventListener('click', (event) => {
-      const link = (event.target as Element).closest('[data-pl-cart]');
-      if (!link || event.metaKey || event.ctrlKey || page.page === 'cart') return;
-      if (openKind('cart-surface', link)) event.preventDefault();
-    });
-    cart.watch((view) => {
-      for (const count of document.querySelectorAll<HTMLElement>('[data-pl-count]')) {
-        count.textContent = String(view.count);
-        count.hidden = view.count === 0;
-      }
-    });
-    // A page brought back from the browser's memory shows the cart as it was then.
-    addEventListener('pageshow', (event) => event.persisted && void cart.load());
+  /** One rule for what opens after an add: the first piece in the manifest's order that sees this visit and this product. */
+  function afterAdd(about: OpenAbout): boolean {
+    const line = cart.view?.lines.find(({ id }) => id === about.lineId);
+    const { device } = readPage();
+    const product = line?.slug ?? about.product ?? null;
+    const first = seen.find(
+      ({ opensOn, judges, where }) =>
+        opensOn.includes('added-to-cart') &&
+        (judges === 'page' || whoSees(where, { ...page, device, product, categories: line?.categories ?? [] }).shown),
+    );
+    if (first) void open(first, about);
+    return first !== undefined;
   }
-}
-
-function readAddForm(form: HTMLFormElement): CartChangeRequest & { kind: 'add' } {
-  const choices: Record<string, string> = {};
-  const fields = new FormData(form);
-  for (const [name, value] of fields) if (name.startsWith('choice:')) choices[name.slice(7)] = String(value);
-  const variantId = Number(fields.get('variantId'));
-  const quantity = Number(fields.get('quantity') ?? 1) || 1;
-  if (variantId) return { kind: 'add', variantId, quantity };
-  return { kind: 'add', product: String(fields.get('product')), choices, quantity };
-}
-
-/** A line under a form, read out when it changes. */
-function say(form: HTMLFormElement, message: string): void {
-  let line = form.querySelector<HTMLElement>('[data-pl-said]');
-  if (!line) {
-    if (!message) return;
-    line = document.createElement('p');
-    line.dataset['plSaid'] = '';
-    line.setAttribute('role', 'status');
-    form.append(line);
-  }
-  line.textContent = message;
 }
 
 void boot().catch((error: unknown) => console.error('Paved Lane could not start', error));

@@ -1,9 +1,22 @@
-import type { CartClient } from './cart-client';
-import type { Recorder } from './events';
-import type { Surfaces } from './surfaces';
 import type { Currency } from '~/core/money';
 import type { ManifestPiece } from '~/core/lane';
 import type { Device } from '~/core/where';
+import type { CartClient } from './cart-client';
+import type { Recorder } from './events';
+import type { ProductSource } from './products';
+import type { Surfaces } from './surfaces';
+
+/** What a piece is opened about; each kind takes what it needs. */
+export interface OpenAbout {
+  readonly opener: Element | null;
+  readonly product?: string | null;
+  /** A line of the cart: the one just added, or the one to change. */
+  readonly lineId?: string | null;
+  /** Where to draw, for a piece that opens inside another. */
+  readonly slot?: HTMLElement | null;
+  /** Told when it is over, with what happened if something did. */
+  readonly onDone?: (outcome: { readonly said: string; readonly undo: () => void } | null) => void;
+}
 
 /** What the runtime gives a piece to work with. */
 export interface PieceHost {
@@ -14,22 +27,24 @@ export interface PieceHost {
   readonly language: string;
   readonly themeCss: string;
   readonly cart: CartClient;
+  readonly products: ProductSource;
   readonly surfaces: Surfaces;
   readonly recorder: Recorder;
   /** In the bench: pieces stay open, and nothing is bought. */
   readonly isPreview: boolean;
-  /** Opens the piece of a kind, if one is mounted on this page. */
-  openKind(kind: string, opener: Element | null): boolean;
+  /** A piece of the manifest this visit sees. */
+  pieceOf(kind: string): ManifestPiece | undefined;
+  /** Opens the piece of a kind; false when this visit sees none. */
+  openKind(kind: string, about: OpenAbout): boolean;
+  /** After an add: opens the first piece whose moment this is; false when there is none. */
+  afterAdd(about: OpenAbout): boolean;
 }
 
 /** A mounted piece. */
 export interface MountedPiece {
   /** Takes new settings without losing what is open. */
   update(piece: ManifestPiece, host: PieceHost): void;
-  /** Opens it; for a piece about products, on the one named. */
-  open?(about: { readonly product: string | null; readonly opener: Element | null }): void;
-  /** Whether this piece shows itself after an add. */
-  opensOnAdd?(): boolean;
+  open?(about: OpenAbout): void;
   destroy(): void;
 }
 

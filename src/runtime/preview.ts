@@ -1,12 +1,12 @@
 import { isPreviewMessage, type FromPreview, type ToPreview } from '~/core/lane/preview-message';
-import type { Manifest } from '~/core/lane';
+import type { Manifest, ManifestPiece } from '~/core/lane';
 import type { CartClient } from './cart-client';
-import type { MountedPiece } from './piece-host';
+import type { OpenAbout } from './piece-host';
 import type { Surfaces } from './surfaces';
 
 interface Preview {
   readonly apply: (manifest: Manifest) => Promise<void>;
-  readonly mounted: ReadonlyMap<string, { readonly piece: MountedPiece }>;
+  readonly open: (piece: ManifestPiece, about: OpenAbout) => Promise<void>;
   readonly cart: CartClient;
   readonly surfaces: Surfaces;
 }
@@ -15,19 +15,21 @@ const OUTLINE =
   '[data-part][data-chosen]{outline:2px solid #f0b429;outline-offset:3px}[data-part]:hover{cursor:pointer}';
 
 /** The framed shop's end of the bench's channel: takes manifests and situations, tells what is pressed and edited. */
-export function startPreview({ apply, mounted, cart, surfaces }: Preview): void {
+export function startPreview({ apply, open, cart, surfaces }: Preview): void {
   const tell = (message: FromPreview) => parent.postMessage(message, location.origin);
   let chosen: { pieceId: string; part: string | null } | null = null;
   let forced = 'rest';
+  let manifest: Manifest | null = null;
   const sheet = new CSSStyleSheet();
   sheet.replaceSync(OUTLINE);
 
   /** Every shadow root of a piece, with the outline rules in it. */
   const roots = () =>
-    [...document.querySelectorAll('[data-pl-piece]')].map((element) => {
-      const root = element.shadowRoot!;
-      if (!root.adoptedStyleSheets.includes(sheet)) root.adoptedStyleSheets.push(sheet);
-      return root;
+    pieceElements(document).map((element) => {
+      const root = element.shadowRoot;
+      const styled = root ?? document;
+      if (!styled.adoptedStyleSheets.includes(sheet)) styled.adoptedStyleSheets.push(sheet);
+      return root ?? element;
     });
 
   function mark(): void {
@@ -43,6 +45,7 @@ export function startPreview({ apply, mounted, cart, surfaces }: Preview): void 
     const message = event.data;
     switch (message.pl) {
       case 'manifest':
+        manifest = message.manifest;
         void apply(message.manifest).then(() => {
           mark();
           // The frame after the one in which the change was made is the one that shows it.
@@ -52,7 +55,13 @@ export function startPreview({ apply, mounted, cart, surfaces }: Preview): void 
       case 'situation': {
         cart.pretend(message.cart);
         const active = parent.document.activeElement as HTMLElement | null;
-        mounted.get(message.pieceId)?.piece.open?.({ product: message.product, opener: null });
+        const piece = manifest?.pieces.find(({ id }) => id === message.pieceId);
+        if (piece)
+          void open(piece, {
+            product: message.product,
+            lineId: message.added ? (message.cart?.lines.at(-1)?.id ?? null) : null,
+            opener: null,
+          });
         // Opening takes the focus; whoever is typing in the bench keeps it.
         if (active && active.tagName !== 'IFRAME') active.focus({ preventScroll: true });
         setTimeout(mark, 50);
@@ -109,9 +118,22 @@ export function startPreview({ apply, mounted, cart, surfaces }: Preview): void 
   });
 
   function pieceOf(element: HTMLElement): string {
-    return ((element.getRootNode() as ShadowRoot).host as HTMLElement).dataset['plPiece'] ?? '';
+    const own = element.closest<HTMLElement>('[data-pl-piece]');
+    const { host } = element.getRootNode() as ShadowRoot;
+    return (own ?? (host as HTMLElement | undefined))?.dataset['plPiece'] ?? '';
   }
 
+  addEventListener('pl-setting', (event) =>
+    tell({ pl: 'setting', ...(event as CustomEvent<{ pieceId: string; setting: string; value: string }>).detail }),
+  );
   surfaces.close();
   tell({ pl: 'ready' });
+}
+
+/** Every element a piece is drawn in, those inside other pieces among them. */
+function pieceElements(root: Document | ShadowRoot): HTMLElement[] {
+  return [...root.querySelectorAll<HTMLElement>('[data-pl-piece],[data-pl-at]')].flatMap((element) => [
+    element,
+    ...(element.shadowRoot ? pieceElements(element.shadowRoot) : []),
+  ]);
 }

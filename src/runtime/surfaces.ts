@@ -5,6 +5,8 @@ export interface Surface {
   readonly address: string | null;
   /** The element the surface was asked for from; focus goes back to it. */
   readonly opener: Element | null;
+  /** The page stays in use: no backdrop, focus stays where it is, the way back of the browser is the page's. */
+  readonly isAside?: boolean;
   readonly onClose: () => void;
 }
 
@@ -13,6 +15,9 @@ export interface Surfaces {
   close(): void;
   readonly current: Surface | null;
 }
+
+const FOCUSABLE =
+  'a[href],button:not(:disabled),input:not(:disabled):not([type=hidden]),select,textarea,summary,[tabindex="0"]';
 
 /**
  * Opens dialogs one at a time. Esc, a press on the backdrop and the way back of the browser or phone close them; while
@@ -28,7 +33,14 @@ export function createSurfaces(usesHistory: boolean): Surfaces {
     const { dialog } = surface;
     dialog.addEventListener('cancel', onCancel);
     dialog.addEventListener('click', onBackdrop);
-    dialog.addEventListener('keydown', keepFocus);
+    dialog.addEventListener('keydown', onKey);
+    if (surface.isAside) {
+      // `show` would take the focus; whoever is choosing keeps it.
+      dialog.setAttribute('open', '');
+      document.addEventListener('keydown', onEscape);
+      leaveHistory();
+      return;
+    }
     dialog.showModal();
     // The dialog itself, not its first button: screen readers say its name, and no ring is drawn unasked.
     dialog.focus();
@@ -43,23 +55,29 @@ export function createSurfaces(usesHistory: boolean): Surfaces {
   /** Takes the surface away without touching the history. */
   function shut(): void {
     if (!current) return;
-    const { dialog, opener, onClose } = current;
+    const { dialog, opener, onClose, isAside } = current;
+    const hadFocus = !isAside || dialog.matches(':focus-within');
     current = null;
     dialog.removeEventListener('cancel', onCancel);
     dialog.removeEventListener('click', onBackdrop);
-    dialog.removeEventListener('keydown', keepFocus);
+    dialog.removeEventListener('keydown', onKey);
+    document.removeEventListener('keydown', onEscape);
     dialog.close();
     document.documentElement.style.overflow = '';
     onClose();
-    if (opener instanceof HTMLElement && opener.isConnected) opener.focus({ preventScroll: true });
+    if (hadFocus && opener instanceof HTMLElement && opener.isConnected) opener.focus({ preventScroll: true });
+  }
+
+  function leaveHistory(): void {
+    if (!ownsHistory) return;
+    ownsHistory = false;
+    history.back();
   }
 
   function close(): void {
     if (!current) return;
     shut();
-    if (!ownsHistory) return;
-    ownsHistory = false;
-    history.back();
+    leaveHistory();
   }
 
   function onCancel(event: Event): void {
@@ -67,20 +85,22 @@ export function createSurfaces(usesHistory: boolean): Surfaces {
     close();
   }
 
-  function onBackdrop(event: MouseEvent): void {
-    if (event.composedPath()[0] === current?.dialog) close();
+  function onEscape(event: KeyboardEvent): void {
+    if (event.key === 'Escape') close();
   }
 
-  function keepFocus(event: KeyboardEvent): void {
-    if (event.key !== 'Tab' || !current) return;
-    const inside = [
-      ...current.dialog.querySelectorAll<HTMLElement>(
-        'a[href],button:not(:disabled),input:not(:disabled),select,summary,[tabindex="0"]',
-      ),
-    ].filter((element) => element.offsetParent !== null);
+  function onBackdrop(event: MouseEvent): void {
+    if (!current?.isAside && event.composedPath()[0] === current?.dialog) close();
+  }
+
+  function onKey(event: KeyboardEvent): void {
+    if (event.key !== 'Tab' || !current || current.isAside) return;
+    const inside = [...current.dialog.querySelectorAll<HTMLElement>(FOCUSABLE)].filter(
+      (element) => element.offsetParent !== null,
+    );
     const [first, last] = [inside[0], inside.at(-1)];
     const active = (current.dialog.getRootNode() as ShadowRoot).activeElement;
-    if (event.shiftKey ? active === first : active === last) {
+    if (event.shiftKey ? active === first || active === current.dialog : active === last) {
       event.preventDefault();
       (event.shiftKey ? last : first)?.focus();
     }
@@ -88,7 +108,7 @@ export function createSurfaces(usesHistory: boolean): Surfaces {
 
   addEventListener('popstate', () => {
     ownsHistory = false;
-    shut();
+    if (!current?.isAside) shut();
   });
   return {
     open,

@@ -1,3 +1,4 @@
+import path from 'node:path';
 import pino, { type Logger } from 'pino';
 import {
   accountRepository,
@@ -7,10 +8,20 @@ import {
   laneRepository,
   openDatabase,
   orderRepository,
+  uploadRepository,
   visitRepository,
   type Database,
 } from '~/data';
-import { standInPayment, standInRates, type Payment, type Rates } from '~/standins';
+import {
+  standInMailbox,
+  standInPayment,
+  standInRates,
+  standInWallet,
+  type Payment,
+  type Rates,
+  type StandInMailbox,
+  type Wallet,
+} from '~/standins';
 
 /** Everything a service works with; handed in, so that tests can hand in their own. */
 export interface App {
@@ -22,8 +33,11 @@ export interface App {
   readonly lanes: ReturnType<typeof laneRepository>;
   readonly accounts: ReturnType<typeof accountRepository>;
   readonly imports: ReturnType<typeof importRepository>;
+  readonly uploads: ReturnType<typeof uploadRepository>;
   readonly payment: Payment;
   readonly rates: Rates;
+  readonly wallet: Wallet;
+  readonly mailbox: StandInMailbox;
   readonly log: Logger;
   /** Milliseconds since 1970. */
   readonly now: () => number;
@@ -33,6 +47,7 @@ export async function createApp(options: {
   dataDir: string;
   now?: () => number;
   payment?: Payment;
+  mailbox?: StandInMailbox;
   logLevel?: string;
 }): Promise<App> {
   const db = await openDatabase(options.dataDir);
@@ -46,7 +61,10 @@ export async function createApp(options: {
     accounts: accountRepository(db),
     imports: importRepository(db),
     payment: options.payment ?? standInPayment(),
+    uploads: uploadRepository(db),
     rates: standInRates(),
+    wallet: standInWallet(),
+    mailbox: options.mailbox ?? standInMailbox(path.join(options.dataDir, 'mailbox'), options.now),
     log: pino({ level: options.logLevel ?? 'info' }),
     now: options.now ?? Date.now,
   };

@@ -1,55 +1,140 @@
 import { randomUUID } from 'node:crypto';
+import { z } from 'zod';
 import { changeCart, MOST_PER_LINE, type CartChange, type CartView } from '~/core/cart';
 import { resolveVariant } from '~/core/catalogue';
+import { COUNTRIES, type CountryCode } from '~/core/orders';
 import { fail, ok, type Result } from '~/core/problems';
-import { z } from 'zod';
 import type { App } from './app';
-import { viewLines } from './view-cart';
+import { cartRules, shopToday } from './cart-goods';
+import { checkUploads } from './uploads';
+import { viewStored } from './view-cart';
 
 const quantity = z.coerce.number().int().min(0).max(9999);
+const lineId = z.string().max(60);
+const answers = z
+  .record(z.string().regex(/^[a-z0-9-]{1,40}$/), z.union([z.string().max(600), z.array(z.string().max(120)).max(60)]))
+  .default({});
+const chosen = {
+  variantId: z.coerce.number().int().positive().optional(),
+  product: z.string().max(120).optional(),
+  choices: z.record(z.string().max(80), z.string().max(120)).default({}),
+  answers,
+};
 
 /** A change as forms and the runtime send it. An add names a variant, or a product and its choices. */
 export const cartRequestSchema = z.discriminatedUnion('kind', [
   z.strictObject({
     kind: z.literal('add'),
-    variantId: z.coerce.number().int().positive().optional(),
-    product: z.string().max(120).optional(),
-    choices: z.record(z.string().max(80), z.string().max(120)).default({}),
+    ...chosen,
     quantity: quantity.min(1).default(1),
+    /** Puts back what was taken out: the same line, in the same place. */
+    lineId: z.uuid().optional(),
+    at: z.number().int().min(0).max(100).optional(),
   }),
-  z.strictObject({ kind: z.literal('set'), lineId: z.string().max(60), quantity }),
-  z.strictObject({ kind: z.literal('remove'), lineId: z.string().max(60) }),
+  z.strictObject({ kind: z.literal('set'), lineId, quantity }),
+  z.strictObject({ kind: z.literal('remove'), lineId }),
+  z.strictObject({ kind: z.literal('reshape'), lineId, ...chosen }),
+  z.strictObject({ kind: z.literal('coupon'), code: z.string().trim().max(30).default('') }),
+  z.strictObject({
+    kind: z.literal('destination'),
+    country: z.string().max(2).default(''),
+    postcode: z.string().trim().max(20).default(''),
+  }),
+  z.strictObject({ kind: z.literal('note'), note: z.string().trim().max(500).default('') }),
 ]);
 export type CartRequest = z.infer<typeof cartRequestSchema>;
 
-/** Changes a cart and answers it priced. A refused change leaves it as it was. */
-export async function changeCartOf(app: App, token: string, request: CartRequest): Promise<Result<CartView>> {
+export interface ChangedCart {
+  readonly view: CartView;
+  /** The line that was added or changed; null where there is none. */
+  readonly lineId: string | null;
+}
+
+/**
+ * Changes a cart and answers it priced. A refused change leaves it as it was. With a `changeId` a change sent again, because
+ * its answer was lost, is made once.
+ */
+export async function changeCartOf(
+  app: App,
+  token: string,
+  request: CartRequest,
+  changeId: string | null = null,
+): Promise<Result<ChangedCart>> {
   const change = await toChange(app, request);
   if (!change.ok) return change;
-  const written = await app.db.inTransaction(async () => {
-    const lines = await app.carts.readLines(token);
-    const ids = lines.map((line) => line.variantId);
-    if (change.value.kind === 'add') ids.push(change.value.variantId);
-    const facts = await app.catalogue.variantFacts(ids);
-    const changed = changeCart(lines, change.value, (id) => facts.get(id));
-    if (changed.ok) await app.carts.writeLines(token, changed.value, app.now());
-    return changed;
+  const wanted = change.value;
+  if ('answers' in wanted) {
+    const uploads = await checkUploads(app, token, wanted.variantId, wanted.answers);
+    if (!uploads.ok) return uploads;
+  }
+  const today = await shopToday(app);
+  return app.db.inTransaction(async () => {
+    const cart = await app.carts.read(token);
+    if (changeId && (await app.carts.knowsChange(token, changeId)))
+      return ok({ view: (await viewStored(app, cart)).view, lineId: null });
+    const ids = [...cart.lines.map((line) => line.variantId), ...('variantId' in wanted ? [wanted.variantId] : [])];
+    const changed = changeCart(cart, wanted, cartRules(await app.catalogue.variantFacts(ids), today));
+    if (!changed.ok) return changed;
+    const { view } = await viewStored(app, { ...changed.value, version: cart.version + 1 });
+    // A code that does not count is not kept; one that stopped counting later is shown with the reason.
+    if (wanted.kind === 'coupon' && view.coupon?.problem)
+      return fail('code', 'invalid', { message: view.coupon.problem });
+    await app.carts.write(token, changed.value, app.now());
+    if (changeId) await app.carts.rememberChange(token, changeId, app.now());
+    const before = new Map(cart.lines.map((line) => [line.id, line]));
+    const touched = changed.value.lines.find((line) => before.get(line.id) !== line);
+    return ok({ view, lineId: touched?.id ?? lineOf(wanted) });
   });
-  return written.ok ? ok((await viewLines(app, written.value)).view) : written;
+}
+
+function lineOf(change: CartChange): string | null {
+  if (change.kind === 'add') return change.newLineId;
+  return 'lineId' in change ? change.lineId : null;
 }
 
 async function toChange(app: App, request: CartRequest): Promise<Result<CartChange>> {
-  if (request.kind !== 'add') return ok(request);
-  const made = (variantId: number) =>
-    ok<CartChange>({
-      kind: 'add',
-      variantId,
-      quantity: Math.min(request.quantity, MOST_PER_LINE + 1),
-      newLineId: randomUUID(),
-    });
-  if (request.variantId) return made(request.variantId);
+  switch (request.kind) {
+    case 'add': {
+      const variantId = await variantOf(app, request);
+      if (!variantId.ok) return variantId;
+      return ok({
+        kind: 'add',
+        variantId: variantId.value,
+        answers: request.answers,
+        quantity: Math.min(request.quantity, MOST_PER_LINE + 1),
+        newLineId: request.lineId && !(await app.carts.hasLine(request.lineId)) ? request.lineId : randomUUID(),
+        at: request.at,
+      });
+    }
+    case 'reshape': {
+      const variantId = await variantOf(app, request);
+      if (!variantId.ok) return variantId;
+      return ok({ kind: 'reshape', lineId: request.lineId, variantId: variantId.value, answers: request.answers });
+    }
+    case 'coupon':
+      return ok({ kind: 'coupon', code: request.code || null });
+    case 'destination':
+      return checkDestination(request.country, request.postcode);
+    default:
+      return ok(request);
+  }
+}
+
+function checkDestination(country: string, postcode: string): Result<CartChange> {
+  if (country === '') return ok({ kind: 'destination', destination: null });
+  const known = COUNTRIES[country as CountryCode];
+  if (!known) return fail('country', 'country-unserved');
+  if (!known.postcode.test(postcode)) return fail('postcode', 'postcode-invalid', { country: known.name });
+  return ok({ kind: 'destination', destination: { country, postcode } });
+}
+
+async function variantOf(
+  app: App,
+  request: { variantId?: number | undefined; product?: string | undefined; choices: Record<string, string> },
+): Promise<Result<number>> {
+  if (request.variantId) return ok(request.variantId);
   const product = request.product ? await app.catalogue.findProduct(request.product) : null;
   if (!product) return fail('product', 'not-found');
   const variant = resolveVariant(product, request.choices);
-  return variant.ok ? made(variant.value.id) : variant;
+  return variant.ok ? ok(variant.value.id) : variant;
 }

@@ -64,6 +64,11 @@ export async function serveDraftManifest(app: App, token: string, language: stri
   return pack(compileManifest(read.value, definitions, (await liveLane(app)).revision, language));
 }
 
+/** Whether somebody holds the token of the draft. */
+export async function isDraftToken(app: App, token: string | null): Promise<boolean> {
+  return token !== null && (await app.lanes.readDraft())?.token === token;
+}
+
 function pack(manifest: Manifest): ServedManifest {
   const body = JSON.stringify(manifest);
   return { body, etag: `"${createHash('sha256').update(body).digest('base64url').slice(0, 22)}"` };

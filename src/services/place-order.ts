@@ -1,13 +1,16 @@
 import { createHash, randomUUID } from 'node:crypto';
-import type { CartLine } from '~/core/cart';
+import type { Cart } from '~/core/cart';
 import { formatMoney, minor } from '~/core/money';
-import { priceCart } from '~/core/offers';
-import { checkCheckout, type CheckoutForm, type Order } from '~/core/orders';
+import { answerTexts } from '~/core/options';
+import { checkCheckout, type CheckoutForm, type Order, type OrderLine } from '~/core/orders';
 import { fail, ok, type ProblemCode, type Result } from '~/core/problems';
 import { dayIn } from '~/core/time';
 import type { App } from './app';
+import { goodsOf, shopToday, uploadNames } from './cart-goods';
 import { liveLane } from './live-lane';
+import { sendOrderMails } from './order-mails';
 import { quoteDelivery } from './quote-delivery';
+import { priceGoods } from './view-cart';
 
 export interface OrderRequest {
   readonly cartToken: string;
@@ -37,7 +40,7 @@ export async function placeOrder(app: App, request: OrderRequest): Promise<Resul
   const reserved = await reserve(app, request, requestHash);
   if (!reserved.ok) return reserved;
   if ('repeat' in reserved.value) return reserved.value.repeat;
-  const { order } = reserved.value;
+  const { order, lineIds } = reserved.value;
   const { cardNumber } = request.form;
   const charge =
     order.totalMinor === 0
@@ -48,7 +51,8 @@ export async function placeOrder(app: App, request: OrderRequest): Promise<Resul
           currency: order.currency,
           cardNumber,
         });
-  if (charge.status === 'approved') return confirm(app, order, charge.reference, request.cartToken);
+  if (charge.status === 'approved')
+    return confirm(app, order, charge.reference, { cartToken: request.cartToken, lineIds });
   if (charge.status === 'timed-out') await app.payment.cancel(order.token);
   await release(app, order, charge.status);
   return fail('cardNumber', FAILED[charge.status]!);
@@ -64,7 +68,8 @@ async function findEarlier(app: App, key: string, requestHash: string): Promise<
     : fail('cardNumber', FAILED[order.paymentReference ?? ''] ?? 'payment-timed-out');
 }
 
-type Reserved = { readonly order: Order } | { readonly repeat: Result<{ token: string }> };
+type Reserved =
+  { readonly order: Order; readonly lineIds: readonly string[] } | { readonly repeat: Result<{ token: string }> };
 
 /** Thrown to roll a transaction back; carries what the shopper is told. */
 class Refused extends Error {
@@ -78,17 +83,18 @@ async function reserve(app: App, request: OrderRequest, requestHash: string): Pr
     return await app.db.inTransaction(async () => {
       const repeat = await findEarlier(app, request.key, requestHash);
       if (repeat) return ok<Reserved>({ repeat });
-      const lines = await app.carts.readLines(request.cartToken);
-      if (lines.length === 0) return fail('cart', 'cart-empty');
-      const built = await buildOrder(app, request, requestHash, lines);
+      const cart = await app.carts.read(request.cartToken);
+      if (cart.lines.length === 0) return fail('cart', 'cart-empty');
+      const built = await buildOrder(app, request, requestHash, cart);
       if (!built.ok) return built;
-      for (const line of built.value.lines) {
-        if (await app.catalogue.takeStock(line.variantId!, line.quantity)) continue;
-        const stock = (await app.catalogue.variantFacts([line.variantId!])).get(line.variantId!)?.stock ?? 0;
-        throw new Refused(fail('cart', stock === 0 ? 'sold-out' : 'not-enough-stock', { name: line.name, stock }));
+      for (const { variantId, quantity } of takenBy(built.value.lines)) {
+        if (await app.catalogue.takeStock(variantId, quantity)) continue;
+        const facts = (await app.catalogue.variantFacts([variantId])).get(variantId);
+        const [name, stock] = [facts?.name ?? '', facts?.stock ?? 0];
+        throw new Refused(fail('cart', stock === 0 ? 'sold-out' : 'not-enough-stock', { name, stock }));
       }
       await app.orders.insert(built.value);
-      return ok<Reserved>({ order: { ...built.value, id: 0 } });
+      return ok<Reserved>({ order: { ...built.value, id: 0 }, lineIds: cart.lines.map((line) => line.id) });
     });
   } catch (error) {
     if (error instanceof Refused) return error.result;
@@ -100,31 +106,26 @@ async function buildOrder(
   app: App,
   request: OrderRequest,
   requestHash: string,
-  lines: readonly CartLine[],
+  cart: Cart,
 ): Promise<Result<Omit<Order, 'id'>>> {
   const { form } = request;
-  const facts = await app.catalogue.variantFacts(lines.map((line) => line.variantId));
-  const goods = lines.flatMap((line) => {
-    const found = facts.get(line.variantId);
-    return found ? [{ id: line.id, quantity: line.quantity, facts: found }] : [];
-  });
+  const goods = await goodsOf(app, cart);
   if (goods.length === 0) return fail('cart', 'cart-empty');
-  const needsDelivery = goods.some((item) => item.facts.fulfilment === 'parcel');
+  const needsDelivery = goods.some((good) => good.isParcel);
   const problems = checkCheckout(form, { delivery: needsDelivery });
   if (problems.length > 0) return { ok: false, problems };
-  const rate = (await quoteDelivery(app, form.country, goods)).find((candidate) => candidate.key === form.delivery);
+  const unfit = goods.find((good) => good.problem)?.problem;
+  if (unfit) return { ok: false, problems: [{ ...unfit, path: 'cart' }] };
+  const rate = (await quoteDelivery(app, form, goods)).find((candidate) => candidate.key === form.delivery);
   if (needsDelivery && !rate) return fail('delivery', 'delivery-unknown');
-  const { lane, revision, currency } = await liveLane(app);
-  const priced = priceCart({
-    lines: goods.map((item) => ({ id: item.id, quantity: item.quantity, unitPriceMinor: item.facts.priceMinor })),
-    offers: lane.offers,
-    tax: lane.shop.tax,
-    deliveryMinor: rate?.amountMinor ?? minor(0),
-  });
+  const live = await liveLane(app);
+  const { lane, revision, currency } = live;
+  const priced = priceGoods(live, cart, goods, await shopToday(app), rate?.amountMinor ?? minor(0));
   if (request.seenTotalMinor !== null && request.seenTotalMinor !== priced.totalMinor) {
     const show = (amount: number) => formatMoney(amount, currency, lane.shop.locale);
     return fail('total', 'price-changed', { before: show(request.seenTotalMinor), after: show(priced.totalMinor) });
   }
+  const nameOf = await uploadNames(app, goods);
   const placedAt = app.now();
   return ok({
     token: randomUUID(),
@@ -147,31 +148,46 @@ async function buildOrder(
     paymentReference: null,
     placedAt,
     day: dayIn(lane.shop.timeZone, placedAt),
-    lines: goods.map(({ facts: item, quantity }, i) => ({
-      variantId: item.variantId,
-      sku: item.sku,
-      name: item.name,
-      choices: Object.values(item.choices).join(', '),
-      quantity,
-      unitMinor: item.priceMinor,
+    coupon: priced.coupon?.refusal === null ? priced.coupon.code : null,
+    note: cart.note,
+    lines: goods.map(({ facts, line, evaluation }, i) => ({
+      variantId: facts.variantId,
+      sku: facts.sku,
+      name: facts.name,
+      choices: Object.values(facts.choices).join(', '),
+      quantity: line.quantity,
+      unitMinor: facts.priceMinor,
       totalMinor: priced.lines[i]!.totalMinor,
-      costMinor: item.costMinor,
+      costMinor: facts.costMinor,
       steps: priced.lines[i]!.steps,
+      answers: answerTexts(facts.options, evaluation.answers, nameOf),
+      addOns: evaluation.addOns,
     })),
   });
+}
+
+/** What lines take off the shelves: their variants, and the add-ons that come along. */
+function takenBy(lines: readonly OrderLine[]): { variantId: number; quantity: number }[] {
+  return lines.flatMap(({ variantId, addOns, quantity }) =>
+    [variantId, ...addOns].flatMap((id) => (id === null ? [] : [{ variantId: id, quantity }])),
+  );
 }
 
 async function confirm(
   app: App,
   order: Order,
   reference: string,
-  cartToken: string,
+  from: { readonly cartToken: string; readonly lineIds: readonly string[] },
 ): Promise<Result<{ token: string }>> {
   await app.db.inTransaction(async () => {
     if (!(await app.orders.move(order.token, 'reserved', 'paid', reference)))
       throw new Error(`Order ${order.token} was no longer reserved`);
-    await app.carts.writeLines(cartToken, [], app.now());
-    await app.catalogue.recordSale(order.lines);
+    // Only what was ordered: something may have been added while the payment was under way.
+    const cart = await app.carts.read(from.cartToken);
+    const lines = cart.lines.filter((line) => !from.lineIds.includes(line.id));
+    await app.carts.write(from.cartToken, { ...cart, lines, coupon: null, note: '' }, app.now());
+    await app.carts.writeCheckout(from.cartToken, null);
+    await app.catalogue.recordSale(takenBy(order.lines));
     if (order.visitId && (await app.visits.addRevenue(order.visitId, order.totalMinor))) {
       await app.visits.recordServerEvent({
         id: `order-${order.token}`,
@@ -182,14 +198,14 @@ async function confirm(
     }
   });
   app.log.info({ order: order.token, totalMinor: order.totalMinor, revision: order.laneRevision }, 'order paid');
+  await sendOrderMails(app);
   return ok({ token: order.token });
 }
 
 async function release(app: App, order: Pick<Order, 'token' | 'lines' | 'visitId'>, why: string): Promise<void> {
   await app.db.inTransaction(async () => {
     if (!(await app.orders.move(order.token, 'reserved', 'failed', why))) return;
-    for (const line of order.lines)
-      if (line.variantId !== null) await app.catalogue.returnStock(line.variantId, line.quantity);
+    for (const { variantId, quantity } of takenBy(order.lines)) await app.catalogue.returnStock(variantId, quantity);
     if (order.visitId)
       await app.visits.recordServerEvent({
         id: `failed-${order.token}`,

@@ -1,21 +1,21 @@
-import { COUNTRIES } from '~/core/orders/checkout.schema';
-import type { CountryCode } from '~/core/orders';
-import type { VariantFacts } from '~/data';
+import { COUNTRIES, type CountryCode } from '~/core/orders';
 import type { DeliveryRate } from '~/standins';
 import type { App } from './app';
+import type { Good } from './cart-goods';
 import { liveLane } from './live-lane';
 
-/** Ways to deliver these goods to a country; none when nothing is sent by parcel, or nobody goes there. */
+/** Ways to deliver these goods to a place; none when nothing is sent by parcel, or nobody goes there. */
 export async function quoteDelivery(
   app: App,
-  country: string,
-  goods: readonly { readonly quantity: number; readonly facts: VariantFacts }[],
+  to: { readonly country: string; readonly postcode: string },
+  goods: readonly Good[],
 ): Promise<DeliveryRate[]> {
-  const zone = COUNTRIES[country as CountryCode]?.zone;
-  const parcels = goods.filter(({ facts }) => facts.fulfilment === 'parcel');
+  const zone = COUNTRIES[to.country as CountryCode]?.zone;
+  const parcels = goods.filter((good) => good.isParcel);
   if (zone === undefined || parcels.length === 0) return [];
-  const weightGrams = parcels.reduce((sum, { facts, quantity }) => sum + facts.weightGrams * quantity, 0);
-  return app.rates.quote({ zone, weightGrams, currency: (await liveLane(app)).currency });
+  const weightGrams = parcels.reduce((sum, good) => sum + good.weightGrams, 0);
+  const { country, postcode } = to;
+  return app.rates.quote({ zone, country, postcode, weightGrams, currency: (await liveLane(app)).currency });
 }
 
 export const COUNTRY_LIST: readonly { readonly code: string; readonly name: string }[] = Object.entries(COUNTRIES).map(

@@ -1,7 +1,9 @@
-import type { CartLine, CartView } from '~/core/cart';
+import { EMPTY_CART, type CartLine, type CartView } from '~/core/cart';
 import type { CartPick } from '~/core/lane';
+import type { Answers, ProductOption } from '~/core/options';
+import type { StoredCart } from '~/data';
 import type { App } from './app';
-import { viewLines } from './view-cart';
+import { viewStored } from './view-cart';
 
 /** The owner's own products and carts that stand for the hard cases; a case the catalogue does not have is missing. */
 export interface Samples {
@@ -11,22 +13,37 @@ export interface Samples {
 
 export async function findSamples(app: App): Promise<Samples> {
   const products = await app.catalogue.findSamples();
-  const { cards } = await app.catalogue.listCards({ sort: 'featured', page: 1, pageSize: 8, inStockOnly: true });
-  const popular = cards.map((card) => card.slug);
-  const full = await linesOf(app, popular);
-  const longNames = await linesOf(app, [products['long-name'], products['many-variants'], popular[0]]);
-  const soldOut = await linesOf(app, [products['sold-out'], popular[0]]);
-  const view = async (lines: readonly CartLine[]) => (await viewLines(app, lines)).view;
+  const full = await fullLines(app);
+  const popular = full[0] ? [full[0]] : [];
+  const longNames = await linesOf(app, [products['long-name'], products['many-variants']]);
+  const soldOut = await linesOf(app, [products['sold-out']]);
+  const withOptions = await linesOf(app, [products['options']]);
+  const view = async (lines: readonly CartLine[]) => (await viewStored(app, { ...EMPTY_CART, lines })).view;
   return {
     products,
     carts: {
       empty: await view([]),
       one: await view(full.slice(0, 1)),
-      full: await view(full.map((line, i) => ({ ...line, quantity: 1 + (i % 3) }))),
-      'long-names': await view(longNames),
-      ...(products['sold-out'] && { 'sold-out-line': await view(soldOut) }),
+      full: await view(full),
+      'long-names': await view([...longNames, ...popular]),
+      ...(products['sold-out'] && { 'sold-out-line': await view([...soldOut, ...popular]) }),
+      ...(products['options'] && { options: await view([...popular, ...withOptions]) }),
     },
   };
+}
+
+/** A full cart of the shop's own best sellers, for the bench. */
+export async function sampleCart(app: App): Promise<StoredCart> {
+  return { ...EMPTY_CART, lines: await fullLines(app), version: 0 };
+}
+
+async function fullLines(app: App): Promise<CartLine[]> {
+  const { cards } = await app.catalogue.listCards({ sort: 'featured', page: 1, pageSize: 8, inStockOnly: true });
+  const lines = await linesOf(
+    app,
+    cards.map((card) => card.slug),
+  );
+  return lines.map((line, i) => ({ ...line, quantity: 1 + (i % 3) }));
 }
 
 async function linesOf(app: App, slugs: readonly (string | undefined)[]): Promise<CartLine[]> {
@@ -34,7 +51,33 @@ async function linesOf(app: App, slugs: readonly (string | undefined)[]): Promis
     [...new Set(slugs)].filter((slug) => slug !== undefined).map((slug) => app.catalogue.findProduct(slug)),
   );
   return found.flatMap((product) => {
-    const variant = product?.variants[0];
-    return variant ? [{ id: `sample-${variant.id}`, variantId: variant.id, quantity: 1 }] : [];
+    const variant = product?.variants.find(({ stock }) => stock === null || stock > 0) ?? product?.variants[0];
+    if (!variant) return [];
+    return [
+      { id: `sample-${variant.id}`, variantId: variant.id, quantity: 1, answers: sampleAnswers(product!.options) },
+    ];
   });
+}
+
+/** An answer to everything that can be answered without a file. */
+function sampleAnswers(options: readonly ProductOption[]): Answers {
+  return Object.fromEntries(
+    options.flatMap((option): [string, string | string[]][] => {
+      switch (option.kind) {
+        case 'text':
+          return [[option.key, 'Ada of the Lake'.slice(0, option.most)]];
+        case 'one':
+        case 'swatch':
+          return [[option.key, (option.choices[1] ?? option.choices[0]!).value]];
+        case 'many':
+          return [[option.key, option.choices.slice(0, Math.max(1, option.least)).map((choice) => choice.value)]];
+        case 'number':
+          return [[option.key, String(option.min)]];
+        case 'addOn':
+          return [[option.key, 'yes']];
+        default:
+          return [];
+      }
+    }),
+  );
 }

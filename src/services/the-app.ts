@@ -1,5 +1,7 @@
 import { createApp, type App } from './app';
+import { sendOrderMails } from './order-mails';
 import { releaseAbandoned } from './place-order';
+import { sweepUploads } from './uploads';
 
 const SWEEP_MS = 60_000;
 const slot = globalThis as { pavedLaneApp?: Promise<App> };
@@ -13,10 +15,10 @@ export function theApp(): Promise<App> {
 async function open(): Promise<App> {
   const dataDir = process.env['PAVED_LANE_DATA'] ?? 'var/demo';
   const app = await createApp({ dataDir, logLevel: process.env['PAVED_LANE_LOG'] ?? 'info' });
-  const sweep = () =>
-    releaseAbandoned(app).catch((error: unknown) =>
-      app.log.error({ err: error }, 'abandoned orders could not be released'),
-    );
+  const sweep = async () => {
+    for (const work of [releaseAbandoned, sendOrderMails, sweepUploads])
+      await work(app).catch((error: unknown) => app.log.error({ err: error, work: work.name }, 'sweep failed'));
+  };
   await sweep();
   setInterval(() => void sweep(), SWEEP_MS).unref();
   return app;

@@ -1,72 +1,130 @@
-import type { CartLine, CartLineView, CartView } from '~/core/cart';
+import { EMPTY_CART, type Cart, type CartLineView, type CartView } from '~/core/cart';
 import { minor, type Minor } from '~/core/money';
-import { missingForFreeDelivery, priceCart } from '~/core/offers';
-import { wordProblem } from '~/core/problems';
-import type { VariantFacts } from '~/data';
+import { formatMoney } from '~/core/money';
+import { freeDelivery, priceCart, type PricedCart, type PricedCoupon } from '~/core/offers';
+import { answerTexts, effectSums } from '~/core/options';
+import { wordProblem, type Problem } from '~/core/problems';
+import type { StoredCart } from '~/data';
 import type { App } from './app';
-import { liveLane } from './live-lane';
+import { goodsOf, shopToday, uploadNames, wordGoodProblem, type Good } from './cart-goods';
+import { liveLane, type LiveLane } from './live-lane';
+import { COUNTRY_LIST, quoteDelivery } from './quote-delivery';
 
-/** Prices lines and dresses them for the shopper; lines whose variant is gone are left out. */
-export async function viewLines(
+/** A cart that is priced for a shopper to look at, with the goods it was priced from. */
+export interface ViewedCart {
+  readonly view: CartView;
+  readonly goods: readonly Good[];
+}
+
+/**
+ * Prices a cart and dresses it for the shopper; lines whose variant is gone are left out. Delivery is the one given, else
+ * the cheapest to the destination the shopper named, else open.
+ */
+export async function viewStored(
   app: App,
-  lines: readonly CartLine[],
-  deliveryMinor: Minor | null = null,
-): Promise<{ view: CartView; facts: Map<number, VariantFacts> }> {
-  const [{ lane }, facts] = await Promise.all([
-    liveLane(app),
-    lines.length === 0
-      ? new Map<number, VariantFacts>()
-      : app.catalogue.variantFacts(lines.map((line) => line.variantId)),
-  ]);
-  const known = lines.filter((line) => facts.has(line.variantId));
-  const priced = priceCart({
-    lines: known.map((line) => ({
-      id: line.id,
-      quantity: line.quantity,
-      unitPriceMinor: facts.get(line.variantId)!.priceMinor,
-    })),
-    offers: lane.offers,
-    tax: lane.shop.tax,
-    deliveryMinor,
-  });
+  cart: Cart & { readonly version?: number },
+  deliveryMinor?: Minor | null,
+): Promise<ViewedCart> {
+  const [live, goods, today] = await Promise.all([liveLane(app), goodsOf(app, cart), shopToday(app)]);
+  const price = (delivery: Minor | null) => priceGoods(live, cart, goods, today, delivery);
+  const ways = cart.destination ? await quoteDelivery(app, cart.destination, goods) : [];
+  const needsDelivery = goods.some((good) => good.isParcel);
+  const priced = price(deliveryMinor === undefined ? (ways[0]?.amountMinor ?? null) : deliveryMinor);
+  const nameOf = await uploadNames(app, goods);
+  const { shop } = live.lane;
   const view: CartView = {
-    lines: known.map((line, i) => viewLine(line, facts.get(line.variantId)!, priced.lines[i]!.totalMinor)),
-    count: known.reduce((sum, line) => sum + line.quantity, 0),
+    version: cart.version ?? 0,
+    lines: goods.map((good, i) => viewLine(good, priced.lines[i]!, nameOf)),
+    count: goods.reduce((sum, good) => sum + good.line.quantity, 0),
     subtotalMinor: priced.subtotalMinor,
     discountMinor: priced.discountMinor,
     deliveryMinor: priced.deliveryMinor,
     taxMinor: priced.taxMinor,
-    taxIncluded: lane.shop.tax.included,
+    taxIncluded: shop.tax.included,
+    taxBasisPoints: shop.tax.basisPoints,
     totalMinor: priced.totalMinor,
-    missingForFreeDeliveryMinor: missingForFreeDelivery(priced.subtotalMinor, lane.offers),
+    freeDelivery: needsDelivery
+      ? freeDelivery(minor(priced.subtotalMinor - priced.discountMinor), live.lane.offers)
+      : null,
     steps: priced.steps,
+    coupon: priced.coupon && {
+      code: priced.coupon.code,
+      takenMinor: priced.coupon.takenMinor,
+      problem: priced.coupon.refusal && wordProblem(couponProblem(priced.coupon, live)),
+    },
+    needsDelivery,
+    estimate: cart.destination && {
+      country: cart.destination.country,
+      countryName: COUNTRY_LIST.find(({ code }) => code === cart.destination!.country)?.name ?? '',
+      postcode: cart.destination.postcode,
+      ways: ways.map((way) => ({ ...way, amountMinor: price(way.amountMinor).deliveryMinor! })),
+    },
+    note: cart.note,
   };
-  return { view, facts };
+  return { view, goods };
 }
 
-function viewLine(line: CartLine, facts: VariantFacts, totalMinor: Minor): CartLineView {
-  const short = facts.stock !== null && facts.stock < line.quantity;
+/** The one way from a cart to prices, for what is shown and for what is charged. */
+export function priceGoods(
+  { lane }: LiveLane,
+  cart: Pick<Cart, 'coupon'>,
+  goods: readonly Good[],
+  today: string,
+  deliveryMinor: Minor | null,
+): PricedCart {
+  return priceCart({
+    lines: goods.map((good) => good.priceable),
+    offers: lane.offers,
+    tax: lane.shop.tax,
+    deliveryMinor,
+    coupon: cart.coupon,
+    today,
+  });
+}
+
+/** Why a code does not count, with its sums in the shop's currency. */
+export function couponProblem(coupon: PricedCoupon, { lane, currency }: LiveLane): Problem {
+  const money = (amount: number) => formatMoney(amount, currency, lane.shop.locale);
+  const offer = lane.offers.find((candidate) => 'code' in candidate && candidate.code === coupon.code.toUpperCase());
+  return {
+    path: 'code',
+    code: coupon.refusal!.code,
+    facts: {
+      code: coupon.code,
+      missing: money(coupon.refusal!.missingMinor ?? 0),
+      from: money(offer && 'fromMinor' in offer ? offer.fromMinor : 0),
+    },
+  };
+}
+
+function viewLine(
+  good: Good,
+  price: PricedCart['lines'][number],
+  nameOf: (id: string) => string | undefined,
+): CartLineView {
+  const { line, facts, evaluation } = good;
   return {
     id: line.id,
     variantId: line.variantId,
     slug: facts.slug,
+    categories: facts.categories,
     name: facts.name,
     choices: Object.values(facts.choices).join(', '),
+    answerTexts: answerTexts(facts.options, evaluation.answers, nameOf),
+    answers: evaluation.answers,
+    isChangeable: facts.hasSiblings || facts.options.length > 0,
     picture: facts.picture,
     quantity: line.quantity,
     stock: facts.stock,
-    unitMinor: minor(facts.priceMinor),
-    totalMinor,
-    problem: short
-      ? wordProblem(
-          facts.stock === 0
-            ? { code: 'sold-out', facts: { name: facts.name } }
-            : { code: 'not-enough-stock', facts: { name: facts.name, stock: facts.stock! } },
-        )
-      : null,
+    unitMinor: minor(Math.max(0, facts.priceMinor + effectSums(evaluation.effects).unitMinor)),
+    fullMinor: price.fullMinor,
+    totalMinor: price.totalMinor,
+    steps: price.steps,
+    problem: wordGoodProblem(good),
   };
 }
 
 export async function viewCart(app: App, token: string | null): Promise<CartView> {
-  return (await viewLines(app, token ? await app.carts.readLines(token) : [])).view;
+  const cart: StoredCart = token ? await app.carts.read(token) : { ...EMPTY_CART, version: 0 };
+  return (await viewStored(app, cart)).view;
 }

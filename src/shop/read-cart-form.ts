@@ -1,16 +1,41 @@
+import { ANSWER_FIELD, readAnswers } from '~/core/options';
 import { problemsFromZod, type Result } from '~/core/problems';
+import type { App } from '~/services/app';
 import { cartRequestSchema, type CartRequest } from '~/services/change-cart';
+import { keepUpload } from '~/services/uploads';
 
-/** A cart form as a request: fields named `choice:Size` become choices. */
-export function readCartForm(form: FormData): Result<CartRequest> {
+/**
+ * A cart form as a request: fields named `choice:Size` become choices, `option:name` answers. Files that come with the form
+ * are kept first; one that cannot be is the form's problem.
+ */
+export async function readCartForm(
+  app: App,
+  form: FormData,
+  who: { cartToken: string; from: string },
+): Promise<Result<CartRequest>> {
   const fields: Record<string, unknown> = {};
   const choices: Record<string, string> = {};
+  const answers = readAnswers(form);
   for (const [name, value] of form) {
-    if (typeof value !== 'string') continue;
-    if (name.startsWith('choice:')) choices[name.slice('choice:'.length)] = value;
-    else if (value !== '') fields[name] = value;
+    if (value instanceof File) {
+      if (!name.startsWith(ANSWER_FIELD) || value.size === 0) continue;
+      const option = name.slice(ANSWER_FIELD.length);
+      const bytes = new Uint8Array(await value.arrayBuffer());
+      const product = String(form.get('product') ?? '');
+      const kept = await keepUpload(app, { ...who, product, option, name: value.name, bytes });
+      if (!kept.ok) return kept;
+      answers[option] = kept.value.id;
+    } else if (name.startsWith('choice:')) choices[name.slice('choice:'.length)] = value;
+    else if (!name.startsWith(ANSWER_FIELD) && name !== 'return' && (value !== '' || name === 'note'))
+      fields[name] = value;
   }
-  if (fields['kind'] === 'add') fields['choices'] = choices;
+  if (fields['kind'] === 'add' || fields['kind'] === 'reshape') Object.assign(fields, { choices, answers });
   const parsed = cartRequestSchema.safeParse(fields);
   return parsed.success ? { ok: true, value: parsed.data } : { ok: false, problems: problemsFromZod(parsed.error) };
+}
+
+/** Where a cart form leads back to: a page of the shop, and no other. */
+export function returnTo(form: FormData, fallback: string): string {
+  const wanted = form.get('return');
+  return typeof wanted === 'string' && /^\/shop\/[\w/-]*$/.test(wanted) ? wanted : fallback;
 }

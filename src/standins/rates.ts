@@ -7,9 +7,18 @@ export interface DeliveryRate {
   readonly amountMinor: Minor;
 }
 
-/** What a carrier's rate service must answer: the ways to send a parcel to a zone, cheapest first. */
+interface Parcel {
+  readonly zone: number;
+  readonly country: string;
+  /** May be empty while it is not known yet. */
+  readonly postcode: string;
+  readonly weightGrams: number;
+  readonly currency: Currency;
+}
+
+/** What a carrier's rate service must answer: the ways to send a parcel to a place, cheapest first. */
 export interface Rates {
-  quote(parcel: { zone: number; weightGrams: number; currency: Currency }): Promise<DeliveryRate[]>;
+  quote(parcel: Parcel): Promise<DeliveryRate[]>;
 }
 
 /** Cents for parcels up to 2 kg, up to 10 kg and beyond, by zone: home, near, far. */
@@ -21,14 +30,28 @@ const STEPS = [
 const EXPRESS_CENTS = 800;
 const DAYS = ['2–3 working days', '3–5 working days', '4–7 working days'] as const;
 
+/** Postcodes reached by boat only, by how they begin. Made up. */
+const BY_BOAT: Readonly<Record<string, readonly string[]>> = {
+  DE: ['2599', '2649'],
+  DK: ['379'],
+  GB: ['ZE', 'HS', 'KW'],
+  NL: ['888', '916'],
+};
+const BOAT_CENTS = 600;
+
 export function standInRates(): Rates {
   return {
-    async quote({ zone, weightGrams, currency }) {
+    async quote({ zone, country, postcode, weightGrams, currency }) {
       const steps = STEPS[zone] ?? STEPS[2];
-      const cents = weightGrams <= 2000 ? steps[0] : weightGrams <= 10_000 ? steps[1] : steps[2];
+      const byBoat = BY_BOAT[country]?.some((start) => postcode.toUpperCase().startsWith(start)) ?? false;
+      const cents =
+        (weightGrams <= 2000 ? steps[0] : weightGrams <= 10_000 ? steps[1] : steps[2]) + (byBoat ? BOAT_CENTS : 0);
       const inMinor = (amount: number) => minor(Math.round((amount / 100) * 10 ** currency.exponent));
+      const days = DAYS[zone] ?? DAYS[2];
+      const standard = { name: byBoat ? 'Standard, by boat' : 'Standard', days, amountMinor: inMinor(cents) };
+      if (byBoat) return [{ key: 'standard', ...standard }];
       return [
-        { key: 'standard', name: 'Standard', days: DAYS[zone] ?? DAYS[2], amountMinor: inMinor(cents) },
+        { key: 'standard', ...standard },
         { key: 'express', name: 'Express', days: '1–2 working days', amountMinor: inMinor(cents + EXPRESS_CENTS) },
       ];
     },

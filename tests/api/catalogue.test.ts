@@ -1,13 +1,12 @@
 import { expect } from 'chai';
-import { randomUUID } from 'node:crypto';
 import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { listCategories, listingParamsSchema, listProducts } from '~/services/browse-shop';
-import { changeCartOf } from '~/services/change-cart';
-import { quoteDelivery } from '~/services/quote-delivery';
-import { viewCart } from '~/services/view-cart';
-import { openDatabase } from '~/data';
+import sqlite3 from 'sqlite3';
+import { EMPTY_CART } from '~/core/cart';
+import { cartRepository, openDatabase, orderRepository } from '~/data';
+import { migrations } from '~/data/migrations';
 import { openTestShop, type TestShop } from '../support/shop';
 
 describe('listings', () => {
@@ -111,81 +110,45 @@ describe('the demo’s catalogue', () => {
   });
 });
 
-describe('carts', () => {
-  let shop: TestShop;
-  before(async () => {
-    shop = await openTestShop();
-  });
-  after(() => shop.close());
-
-  it('take a product with its choices, and refuse one that is not made', async () => {
-    const token = randomUUID();
-
-    const added = await changeCartOf(shop.app, token, {
-      kind: 'add',
-      product: 'wagtail',
-      choices: { Sail: 'Lagoon' },
-      quantity: 2,
-    });
-    const unmade = await changeCartOf(shop.app, token, {
-      kind: 'add',
-      product: 'wagtail',
-      choices: { Sail: 'Slate' },
-      quantity: 1,
-    });
-
-    expect(added.ok && added.value).to.include({ count: 2, subtotalMinor: 7800, missingForFreeDeliveryMinor: 0 });
-    expect(unmade.ok || unmade.problems[0]?.code).to.equal('no-such-variant');
-    expect((await viewCart(shop.app, token)).count).to.equal(2);
-  });
-
-  it('stay right when two tabs change them at once', async () => {
-    const token = randomUUID();
-    const add = () =>
-      changeCartOf(shop.app, token, { kind: 'add', product: 'wagtail', choices: { Sail: 'Poppy' }, quantity: 1 });
-
-    await Promise.all(Array.from({ length: 8 }, add));
-
-    const cart = await viewCart(shop.app, token);
-    expect(cart.lines).to.have.length(1);
-    expect(cart.count).to.equal(8);
-  });
-
-  it('mark a line that can no longer be had', async () => {
-    const token = randomUUID();
-    const added = await changeCartOf(shop.app, token, {
-      kind: 'add',
-      product: 'heron',
-      choices: { Sail: 'Slate' },
-      quantity: 2,
-    });
-    await shop.app.db.run('UPDATE stock_levels SET quantity = 1 WHERE variant_id = $id', {
-      id: added.ok ? added.value.lines[0]!.variantId : 0,
-    });
-
-    const cart = await viewCart(shop.app, token);
-
-    expect(cart.lines[0]!.problem).to.equal('Only 1 of Heron left. Choose 1 or fewer.');
-  });
-
-  it('are delivered by zone and weight, and not at all when nothing is sent', async () => {
-    const goods = async (slug: string, quantity: number) => {
-      const product = await shop.app.catalogue.findProduct(slug);
-      const facts = await shop.app.catalogue.variantFacts([product!.variants[0]!.id]);
-      return [{ quantity, facts: [...facts.values()][0]! }];
-    };
-    const amounts = async (country: string, slug: string, quantity: number) =>
-      (await quoteDelivery(shop.app, country, await goods(slug, quantity))).map((rate) => rate.amountMinor);
-
-    expect(await amounts('DE', 'heron', 1)).to.deep.equal([490, 1290]);
-    expect(await amounts('DE', 'heron', 9)).to.deep.equal([690, 1490]);
-    expect(await amounts('NO', 'heron', 1)).to.deep.equal([1690, 2490]);
-    expect(await amounts('DE', 'plan-lapwing-delta', 1)).to.deep.equal([]);
-    expect(await amounts('XX', 'heron', 1)).to.deep.equal([]);
-  });
-});
-
 describe('openDatabase', () => {
+  it('brings a database of the first version up to date and keeps what is in it', async () => {
+    const dataDir = await mkdtemp(path.join(tmpdir(), 'paved-lane-'));
+    const run = (statement: string) =>
+      new Promise<void>((resolve, reject) => {
+        const old = new sqlite3.Database(path.join(dataDir, 'paved-lane.sqlite'));
+        old.exec(statement, (error) => old.close(() => (error ? reject(error) : resolve())));
+      });
+    const [first] = migrations;
+    await first!.up({ context: { run } });
+    await run(`CREATE TABLE migrations (name VARCHAR(255) PRIMARY KEY); INSERT INTO migrations VALUES ('${first!.name}');
+      INSERT INTO products (id, slug, name, created_day) VALUES (1, 'kite', 'Kite', '2026-01-01');
+      INSERT INTO variants (id, product_id, sku, price_minor) VALUES (1, 1, 'K', 1000);
+      INSERT INTO carts (id, token, updated_at) VALUES (1, 'cart', 5);
+      INSERT INTO cart_lines (id, cart_id, variant_id, quantity, position) VALUES ('line', 1, 1, 3, 0);
+      INSERT INTO orders (id, token, idempotency_key, request_hash, status, email, name, address, delivery, currency, subtotal_minor,
+        discount_minor, delivery_minor, tax_minor, total_minor, steps, lane_revision, placed_at, day)
+        VALUES (1, 'order', 'key', '', 'paid', 'a@b.example', 'A', '{}', 'standard', 'EUR', 1000, 0, 0, 0, 1000, '[]', 1, 7, '2026-01-01');
+      INSERT INTO order_lines (order_id, variant_id, sku, name, choices, quantity, unit_minor, total_minor, steps)
+        VALUES (1, 1, 'K', 'Kite', '', 1, 1000, 1000, '[]');`);
+
+    const db = await openDatabase(dataDir);
+
+    const cart = await cartRepository(db).read('cart');
+    const order = await orderRepository(db).find({ token: 'order' });
+    expect(cart).to.deep.equal({
+      version: 0,
+      coupon: null,
+      destination: null,
+      note: '',
+      lines: [{ id: 'line', variantId: 1, quantity: 3, answers: {} }],
+    });
+    expect(order).to.include({ totalMinor: 1000, coupon: null, note: '' });
+    expect(order!.lines[0]).to.deep.include({ sku: 'K', answers: [], addOns: [] });
+    expect(await orderRepository(db).listUnmailed(9)).to.deep.equal([]);
+    await db.close();
+    await rm(dataDir, { recursive: true });
+  });
+
   it('can be opened again and by two at once without migrating twice', async () => {
     const dataDir = await mkdtemp(path.join(tmpdir(), 'paved-lane-'));
     const first = await openDatabase(dataDir);
@@ -203,8 +166,8 @@ describe('openDatabase', () => {
     const count = async () => (await shop.app.db.select<{ n: number }>('SELECT count(*) n FROM carts'))[0]!.n;
 
     const failed = shop.app.db.inTransaction(async () => {
-      await shop.app.carts.writeLines('token-a', [], 1);
-      await shop.app.db.inTransaction(() => shop.app.carts.writeLines('token-b', [], 1));
+      await shop.app.carts.write('token-a', EMPTY_CART, 1);
+      await shop.app.db.inTransaction(() => shop.app.carts.write('token-b', EMPTY_CART, 1));
       throw new Error('stop');
     });
 

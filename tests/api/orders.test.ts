@@ -39,7 +39,13 @@ describe('placeOrder', () => {
 
   async function cartWith(variantId: number, quantity = 1): Promise<string> {
     const token = randomUUID();
-    const changed = await changeCartOf(shop.app, token, { kind: 'add', variantId, quantity, choices: {} });
+    const changed = await changeCartOf(shop.app, token, {
+      kind: 'add',
+      variantId,
+      quantity,
+      choices: {},
+      answers: {},
+    });
     expect(changed.ok, JSON.stringify(changed)).to.equal(true);
     return token;
   }

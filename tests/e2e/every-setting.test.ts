@@ -1,8 +1,9 @@
-import { compileManifest, newPiece, type Lane, type SettingSpec } from '~/core/lane';
+import { compileManifest, newPiece, type Lane } from '~/core/lane';
 import { definitions } from '~/pieces/registry';
 import { createApp } from '~/services/app';
 import { findSamples, type Samples } from '~/services/sample-situations';
 import { liveDemoLane } from '../../demo/lane';
+import { another } from '../support/another';
 import { expect, test, type Page } from './harness';
 
 /** Products and carts between which every setting has something to show. */
@@ -10,12 +11,6 @@ const PRODUCTS = ['plain', 'long-name', 'no-text'] as const;
 
 /** What these change is seen by adding something, in tests of their own below. */
 const SEEN_BY_ADDING = ['opensOnAdd', 'afterAdd'];
-
-function another(spec: SettingSpec): string | number | boolean {
-  if (spec.type === 'toggle') return !spec.default;
-  if (spec.type === 'number') return spec.default === spec.max ? spec.min : spec.max;
-  return Object.keys(spec.options).find((key) => key !== spec.default)!;
-}
 
 /** A page of the shop's own origin that frames it, as the bench does. */
 async function frameShop(page: Page, origin: string, path: string, token: string): Promise<void> {

@@ -1,70 +1,152 @@
+import { sameAnswers, type Answers } from '~/core/options/answers';
 import { assertNever, fail, ok, type Result } from '~/core/problems';
 
-/** Most of one variant in one order; a slip of the finger should not order 1,000 kites. */
+/** Most of one thing in one line; a slip of the finger should not order 1,000 kites. */
 export const MOST_PER_LINE = 99;
+export const MOST_LINES = 60;
 
-/** What a cart remembers; everything else is looked up when it is priced. */
+/** A line as a cart remembers it; everything else is looked up when it is priced. */
 export interface CartLine {
   readonly id: string;
   readonly variantId: number;
   readonly quantity: number;
+  readonly answers: Answers;
 }
+
+export interface Destination {
+  readonly country: string;
+  readonly postcode: string;
+}
+
+export interface Cart {
+  readonly lines: readonly CartLine[];
+  /** As the shopper typed it; whether it counts is judged whenever the cart is priced. */
+  readonly coupon: string | null;
+  readonly destination: Destination | null;
+  readonly note: string;
+}
+
+export const EMPTY_CART: Cart = { lines: [], coupon: null, destination: null, note: '' };
 
 export type CartChange =
-  | { readonly kind: 'add'; readonly variantId: number; readonly quantity: number; readonly newLineId: string }
+  | {
+      readonly kind: 'add';
+      readonly variantId: number;
+      readonly quantity: number;
+      readonly answers: Answers;
+      readonly newLineId: string;
+      /** Where a line taken out is put back. */
+      readonly at?: number | undefined;
+    }
   | { readonly kind: 'set'; readonly lineId: string; readonly quantity: number }
-  | { readonly kind: 'remove'; readonly lineId: string };
+  | { readonly kind: 'remove'; readonly lineId: string }
+  /** Other choices for a line that stays the same line. */
+  | { readonly kind: 'reshape'; readonly lineId: string; readonly variantId: number; readonly answers: Answers }
+  | { readonly kind: 'coupon'; readonly code: string | null }
+  | { readonly kind: 'destination'; readonly destination: Destination | null }
+  | { readonly kind: 'note'; readonly note: string };
 
 /** What must be known of a variant to let it into a cart. */
-export interface StockFacts {
+export interface VariantRules {
   readonly name: string;
   readonly stock: number | null;
+  /** The answers that count, and the variants that come along with each unit; or what is wrong with them. */
+  readonly judge: (answers: Answers) => Result<{ readonly answers: Answers; readonly addOns: readonly number[] }>;
 }
 
+type RulesOf = (variantId: number) => VariantRules | undefined;
+
 /**
- * The cart after a change. Adding a variant that is there already raises its line; quantity 0 removes a line. Refused,
- * with nothing changed, when stock or the limit per line do not allow it.
+ * The cart after a change. Adding what is there already (same variant, same answers) raises its line; quantity 0 removes
+ * a line. Refused, with nothing changed, when answers, stock or the limits do not allow it. Stock is counted over all
+ * lines and the add-ons that come along.
  */
-export function changeCart(
-  lines: readonly CartLine[],
-  change: CartChange,
-  factsOf: (variantId: number) => StockFacts | undefined,
-): Result<CartLine[]> {
+export function changeCart(cart: Cart, change: CartChange, rulesOf: RulesOf): Result<Cart> {
+  const withLines = (lines: readonly CartLine[]) => ok({ ...cart, lines });
+  const lineOf = (id: string) => cart.lines.find((line) => line.id === id);
   switch (change.kind) {
     case 'add': {
-      const existing = lines.find((line) => line.variantId === change.variantId);
-      const quantity = (existing?.quantity ?? 0) + change.quantity;
-      const checked = checkQuantity(change.variantId, quantity, factsOf);
-      if (!checked.ok) return checked;
-      if (existing) return ok(lines.map((line) => (line === existing ? { ...line, quantity } : line)));
-      return ok([...lines, { id: change.newLineId, variantId: change.variantId, quantity }]);
+      const { variantId } = change;
+      const answers = judged(variantId, change.answers, rulesOf);
+      if (!answers.ok) return answers;
+      const existing = cart.lines.find(
+        (line) => line.variantId === variantId && sameAnswers(line.answers, answers.value),
+      );
+      if (!existing && cart.lines.length >= MOST_LINES) return fail('lines', 'too-many-lines', { limit: MOST_LINES });
+      const made: CartLine = existing
+        ? { ...existing, quantity: existing.quantity + change.quantity }
+        : { id: change.newLineId, variantId, quantity: change.quantity, answers: answers.value };
+      const lines = existing
+        ? cart.lines.map((line) => (line === existing ? made : line))
+        : insertAt(cart.lines, made, change.at ?? cart.lines.length);
+      const problem = checkLine(made, lines, rulesOf);
+      return problem ?? withLines(lines);
     }
     case 'set': {
-      const line = lines.find((candidate) => candidate.id === change.lineId);
+      const line = lineOf(change.lineId);
       if (!line) return fail('lineId', 'line-gone');
-      if (change.quantity === 0) return ok(lines.filter((other) => other !== line));
-      const checked =
-        change.quantity <= line.quantity ? ok(null) : checkQuantity(line.variantId, change.quantity, factsOf);
-      if (!checked.ok) return checked;
-      return ok(lines.map((other) => (other === line ? { ...other, quantity: change.quantity } : other)));
+      if (change.quantity === 0) return withLines(cart.lines.filter((other) => other !== line));
+      const made = { ...line, quantity: change.quantity };
+      const lines = cart.lines.map((other) => (other === line ? made : other));
+      // Fewer is always allowed: stock may have fallen below what stands there.
+      const problem = change.quantity > line.quantity ? checkLine(made, lines, rulesOf) : null;
+      return problem ?? withLines(lines);
     }
     case 'remove':
-      if (!lines.some((line) => line.id === change.lineId)) return fail('lineId', 'line-gone');
-      return ok(lines.filter((line) => line.id !== change.lineId));
+      if (!lineOf(change.lineId)) return fail('lineId', 'line-gone');
+      return withLines(cart.lines.filter((line) => line.id !== change.lineId));
+    case 'reshape': {
+      const line = lineOf(change.lineId);
+      if (!line) return fail('lineId', 'line-gone');
+      const answers = judged(change.variantId, change.answers, rulesOf);
+      if (!answers.ok) return answers;
+      const made = { ...line, variantId: change.variantId, answers: answers.value };
+      const lines = cart.lines.map((other) => (other === line ? made : other));
+      return checkLine(made, lines, rulesOf) ?? withLines(lines);
+    }
+    case 'coupon':
+      return ok({ ...cart, coupon: change.code });
+    case 'destination':
+      return ok({ ...cart, destination: change.destination });
+    case 'note':
+      return ok({ ...cart, note: change.note });
     default:
       return assertNever(change);
   }
 }
 
-function checkQuantity(
-  variantId: number,
-  quantity: number,
-  factsOf: (variantId: number) => StockFacts | undefined,
-): Result<null> {
-  const facts = factsOf(variantId);
-  if (!facts) return fail('variantId', 'not-found');
-  if (quantity > MOST_PER_LINE) return fail('quantity', 'quantity-limit', { limit: MOST_PER_LINE });
-  if (facts.stock === null || quantity <= facts.stock) return ok(null);
-  if (facts.stock <= 0) return fail('quantity', 'sold-out', { name: facts.name });
-  return fail('quantity', 'not-enough-stock', { name: facts.name, stock: facts.stock });
+function insertAt(lines: readonly CartLine[], line: CartLine, at: number): CartLine[] {
+  return [...lines.slice(0, at), line, ...lines.slice(at)];
+}
+
+function judged(variantId: number, answers: Answers, rulesOf: RulesOf): Result<Answers> {
+  const rules = rulesOf(variantId);
+  if (!rules) return fail('variantId', 'not-found');
+  const found = rules.judge(answers);
+  return found.ok ? ok(found.value.answers) : found;
+}
+
+/** How many of each variant the lines ask for, add-ons included. */
+export function demandOf(lines: readonly CartLine[], rulesOf: RulesOf): Map<number, number> {
+  const demand = new Map<number, number>();
+  for (const line of lines) {
+    const found = rulesOf(line.variantId)?.judge(line.answers);
+    for (const variantId of [line.variantId, ...(found?.ok ? found.value.addOns : [])])
+      demand.set(variantId, (demand.get(variantId) ?? 0) + line.quantity);
+  }
+  return demand;
+}
+
+/** What keeps a line from standing among these, or null. Only what this line asks for is judged. */
+function checkLine(line: CartLine, lines: readonly CartLine[], rulesOf: RulesOf): ReturnType<typeof fail> | null {
+  if (line.quantity > MOST_PER_LINE) return fail('quantity', 'quantity-limit', { limit: MOST_PER_LINE });
+  const demand = demandOf(lines, rulesOf);
+  for (const variantId of demandOf([line], rulesOf).keys()) {
+    const rules = rulesOf(variantId);
+    if (!rules) return fail('variantId', 'not-found');
+    const { name, stock } = rules;
+    if (stock === null || demand.get(variantId)! <= stock) continue;
+    return stock <= 0 ? fail('quantity', 'sold-out', { name }) : fail('quantity', 'not-enough-stock', { name, stock });
+  }
+  return null;
 }

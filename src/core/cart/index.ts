@@ -1,2 +1,12 @@
-export { changeCart, MOST_PER_LINE, type CartChange, type CartLine, type StockFacts } from './change-cart';
-export type { CartLineView, CartView } from './cart-view';
+export {
+  changeCart,
+  demandOf,
+  EMPTY_CART,
+  MOST_PER_LINE,
+  type Cart,
+  type CartChange,
+  type CartLine,
+  type Destination,
+  type VariantRules,
+} from './change-cart';
+export type { CartLineView, CartView, CouponView, DeliveryOption, EstimateView } from './cart-view';

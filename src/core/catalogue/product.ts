@@ -1,4 +1,5 @@
 import type { Minor } from '~/core/money';
+import type { ProductOption } from '~/core/options';
 
 export interface Picture {
   readonly src: string;
@@ -50,9 +51,11 @@ export interface Product {
   readonly tags: readonly string[];
   readonly rating: { readonly stars: number; readonly count: number } | null;
   readonly reviews: readonly Review[];
+  /** Choices beyond variants, in the order they are asked. */
+  readonly options: readonly ProductOption[];
 }
 
-/** What a listing shows of a product. `onlyVariantId` is set when there is nothing to choose. */
+/** What a listing shows of a product. `onlyVariantId` is set when there is nothing to choose or to answer. */
 export interface ProductCard {
   readonly id: number;
   readonly slug: string;
@@ -63,6 +66,7 @@ export interface ProductCard {
   readonly wasMinor: Minor | null;
   readonly inStock: boolean;
   readonly onlyVariantId: number | null;
+  readonly hasOptions: boolean;
   readonly picture: Picture | null;
   readonly rating: { readonly stars: number; readonly count: number } | null;
 }

@@ -1,5 +1,5 @@
 import { currencyOf } from '~/core/money';
-import type { PieceDefinition } from './definition';
+import { defaultWhere, type PieceDefinition } from './definition';
 import type { Lane, Piece, Theme } from './lane.schema';
 import type { Manifest, ManifestPiece } from './manifest';
 import { resolveWords } from './resolve';
@@ -28,15 +28,17 @@ export function compileManifest(
 ): Manifest {
   const pieces = Object.entries(lane.pieces).flatMap(([id, piece]): ManifestPiece[] => {
     const definition = definitions.find((candidate) => candidate.kind === piece.kind);
-    return piece.on && definition ? [compilePiece(id, piece, definition, language)] : [];
+    if (!definition || !(piece.on || definition.isAlwaysOn)) return [];
+    return [compilePiece(id, piece, definition, language)];
   });
+  const rank = (piece: ManifestPiece) => definitions.find(({ kind }) => kind === piece.kind)?.openRank ?? 0;
   return {
     revision,
     language,
     locale: lane.shop.locale,
     currency: currencyOf(lane.shop.currency),
     themeCss: themeCss(lane.theme, ':host'),
-    pieces,
+    pieces: pieces.sort((a, b) => rank(a) - rank(b)),
   };
 }
 
@@ -44,7 +46,9 @@ function compilePiece(id: string, piece: Piece, definition: PieceDefinition, lan
   return {
     id,
     kind: piece.kind,
-    where: piece.where,
+    where: definition.isAlwaysOn ? defaultWhere(definition) : piece.where,
+    judges: definition.judges ?? 'page',
+    opensOn: definition.opensOn(piece.settings),
     settings: piece.settings,
     parts: piece.parts.filter((part) => part.on).map(({ key, hideOn }) => ({ key, hideOn })),
     words: resolveWords(definition, piece, language),

@@ -5,6 +5,18 @@ import type { LookSlot, PartSpec, SettingSpec, SettingValue, WordSpec } from './
 /** A moment of the shopper at which a surface may open by itself. */
 export type Moment = 'added-to-cart';
 
+export interface StartingLayout {
+  readonly label: string;
+  readonly help: string;
+  readonly parts: readonly string[];
+  readonly settings: Readonly<Record<string, SettingValue>>;
+}
+
+export interface Note {
+  readonly part: string | null;
+  readonly text: string;
+}
+
 /** Everything the product knows about a kind of piece, declared once; forms, schema and manifest are made from it. */
 export interface PieceDefinition {
   readonly kind: string;
@@ -17,9 +29,19 @@ export interface PieceDefinition {
   readonly parts: Readonly<Record<string, PartSpec>>;
   readonly words: Readonly<Record<string, WordSpec>>;
   readonly looks: Readonly<Record<string, LookSlot>>;
+  /** True for what the shop always has, such as its cart page: it is shaped, but never off. */
+  readonly isAlwaysOn?: boolean;
+  /** What Where's categories and products are held against: the page looked at, or the product just added. */
+  readonly judges?: 'page' | 'added';
+  /** Of several pieces that open at one moment the one with the lowest rank does, and the others stay closed. */
+  readonly openRank?: number;
+  /** Ways to begin: parts shown, in order (the others off, after them), and settings. */
+  readonly layouts?: Readonly<Record<string, StartingLayout>>;
+  /** What the owner should know about these settings, computed; `part`: where it is shown. */
+  readonly notes?: (settings: Readonly<Record<string, SettingValue>>) => readonly Note[];
   /** Moments at which it opens unasked under these settings. */
   readonly opensOn: (settings: Readonly<Record<string, SettingValue>>) => readonly Moment[];
-  /** The page of the shop the bench shows it on. */
+  /** The page of the shop the bench shows it on; `{product}` is the situation's product. */
   readonly preview: { readonly path: string };
 }
 

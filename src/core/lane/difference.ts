@@ -1,3 +1,4 @@
+import { readPlace } from '~/core/place';
 import { DEVICES } from '~/core/where/where.schema';
 import type { PieceDefinition } from './definition';
 import type { Lane, Piece } from './lane.schema';
@@ -86,9 +87,20 @@ function settingChanges(before: Piece, after: Piece, definition: PieceDefinition
 }
 
 function settingText(spec: SettingSpec, value: Piece['settings'][string] | undefined): string {
-  if (spec.type === 'choice') return spec.options[String(value)] ?? String(value);
-  if (spec.type === 'toggle') return value ? 'on' : 'off';
-  return `${value} ${spec.unit}`.trim();
+  switch (spec.type) {
+    case 'choice':
+      return spec.options[String(value)] ?? String(value);
+    case 'toggle':
+      return value ? 'on' : 'off';
+    case 'number':
+      return `${value} ${spec.unit}`.trim();
+    case 'place': {
+      const { edge, along } = readPlace(String(value));
+      return `${edge} edge, ${along} % along`;
+    }
+    case 'picture':
+      return value ? 'a picture of your own' : 'none';
+  }
 }
 
 function partChanges(before: Piece, after: Piece, definition: PieceDefinition, named: Named): LaneChange[] {

@@ -1,10 +1,10 @@
 export { compileManifest, themeCss } from './compile';
-export { definePiece, type Moment, type PieceDefinition } from './definition';
+export { definePiece, type Moment, type Note, type PieceDefinition, type StartingLayout } from './definition';
 export { describeDifference, type LaneChange } from './difference';
 export type { Lane, Piece, Shop, Theme, ThemeColour } from './lane.schema';
 export { lintLane, type CatalogueSlugs, type LintFinding } from './lint';
 export type { Manifest, ManifestPiece } from './manifest';
-export { newPiece } from './new-piece';
+export { applyLayout, newPiece, resetPart } from './new-piece';
 export { applyLanePatch, diffLanes, invertPatch, lanePatchSchema, patchesClash, type LanePatch } from './patch';
 export { isPreviewMessage, type FromPreview, type ToPreview } from './preview-message';
 export { readLane } from './read-lane';
@@ -13,6 +13,8 @@ export {
   choice,
   LOOK_PROPERTIES,
   numeric,
+  picture,
+  place,
   toggle,
   type LookProperty,
   type LookSlot,

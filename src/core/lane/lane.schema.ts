@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { offerSchema } from '~/core/offers/offer.schema';
+import { PLACE_PATTERN } from '~/core/place';
 import { DEVICES, whereSchema } from '~/core/where/where.schema';
 import type { PieceDefinition } from './definition';
 import { LOOK_PROPERTIES, type LookSlot, type SettingSpec, type WordSpec } from './setting';
@@ -42,6 +43,16 @@ function settingSchema(spec: SettingSpec): z.ZodType {
       return z.boolean().default(spec.default);
     case 'number':
       return z.number().min(spec.min).max(spec.max).default(spec.default);
+    case 'place':
+      return z
+        .string()
+        .regex(PLACE_PATTERN, 'must be an edge and how far along it, such as “bottom 100”')
+        .default(spec.default);
+    case 'picture':
+      return z
+        .string()
+        .regex(/^(\/media\/icons\/[\w.-]{1,80})?$/, 'must be a picture brought in here')
+        .default(spec.default);
   }
 }
 

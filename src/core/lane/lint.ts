@@ -1,5 +1,5 @@
 import type { PieceDefinition } from './definition';
-import type { Lane } from './lane.schema';
+import type { Lane, Piece } from './lane.schema';
 
 /** What publishing finds. An error blocks; a warning is shown. */
 export type LintFinding =
@@ -10,6 +10,7 @@ export type LintFinding =
       readonly slug: string;
     }
   | { readonly level: 'warning'; readonly code: 'nobody-sees'; readonly pieceId: string }
+  /** `pieceId` stays closed, because `otherId` opens at the same moment and comes before it. */
   | { readonly level: 'warning'; readonly code: 'same-moment'; readonly pieceId: string; readonly otherId: string };
 
 /** Slugs that exist, to find what a lane still points to. */
@@ -20,9 +21,9 @@ export interface CatalogueSlugs {
 
 export function lintLane(lane: Lane, definitions: readonly PieceDefinition[], slugs: CatalogueSlugs): LintFinding[] {
   const findings: LintFinding[] = [];
-  const opening: { id: string; moment: string }[] = [];
   for (const [id, piece] of Object.entries(lane.pieces)) {
-    if (!piece.on) continue;
+    const definition = definitions.find((candidate) => candidate.kind === piece.kind);
+    if (!piece.on || definition?.isAlwaysOn) continue;
     const { where } = piece;
     const emptyOnly = [where.categories, where.products].some(
       (scope) => scope.mode === 'only' && scope.slugs.length === 0,
@@ -35,12 +36,27 @@ export function lintLane(lane: Lane, definitions: readonly PieceDefinition[], sl
     for (const slug of where.categories.mode === 'all' ? [] : where.categories.slugs) {
       if (!slugs.categories.has(slug)) findings.push({ level: 'error', code: 'deleted-category', pieceId: id, slug });
     }
-    const definition = definitions.find((candidate) => candidate.kind === piece.kind);
-    for (const moment of definition?.opensOn(piece.settings) ?? []) {
-      const other = opening.find((candidate) => candidate.moment === moment);
-      if (other) findings.push({ level: 'warning', code: 'same-moment', pieceId: id, otherId: other.id });
-      opening.push({ id, moment });
-    }
   }
-  return findings;
+  return [...findings, ...sameMoments(lane, definitions)];
+}
+
+/** Pieces that would open at the same moment before the same shoppers: one does, the others are named with it. */
+function sameMoments(lane: Lane, definitions: readonly PieceDefinition[]): LintFinding[] {
+  const opening = Object.entries(lane.pieces).flatMap(([id, piece]) => {
+    const definition = definitions.find((candidate) => candidate.kind === piece.kind);
+    if (!piece.on || !definition) return [];
+    return definition.opensOn(piece.settings).map((moment) => ({ id, piece, moment, rank: definition.openRank ?? 0 }));
+  });
+  const ranked = opening.sort((a, b) => a.rank - b.rank);
+  return ranked.flatMap((late, i): LintFinding[] => {
+    const first = ranked.slice(0, i).find((early) => early.moment === late.moment && meet(early.piece, late.piece));
+    return first ? [{ level: 'warning', code: 'same-moment', pieceId: late.id, otherId: first.id }] : [];
+  });
+}
+
+function meet(a: Piece, b: Piece): boolean {
+  return (
+    a.where.devices.some((device) => b.where.devices.includes(device)) &&
+    a.where.pages.some((page) => b.where.pages.includes(page))
+  );
 }

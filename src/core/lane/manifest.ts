@@ -1,5 +1,6 @@
 import type { Device, Where } from '~/core/where';
 import type { Currency } from '~/core/money';
+import type { Moment } from './definition';
 import type { SettingValue } from './setting';
 
 /** One piece as the shopper's browser gets it: complete, no defaults to look up. */
@@ -14,11 +15,14 @@ export interface ManifestPiece<
   readonly settings: Settings;
   readonly parts: readonly { readonly key: Part; readonly hideOn: readonly Device[] }[];
   readonly words: Readonly<Record<Word, string>>;
+  readonly judges: 'page' | 'added';
+  /** Moments at which it opens by itself, if no piece before it does. */
+  readonly opensOn: readonly Moment[];
   /** Style rules for the piece's shadow root. */
   readonly css: string;
 }
 
-/** What the shopper's browser gets. No costs, no pieces that are off, no offers that are not live. */
+/** What the shopper's browser gets: pieces in the order in which they may open by themselves. No costs, no pieces that are off, no offers that are not live. */
 export interface Manifest {
   readonly revision: number;
   readonly language: string;

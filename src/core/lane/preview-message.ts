@@ -10,6 +10,8 @@ export type ToPreview =
       readonly pieceId: string;
       readonly product: string | null;
       readonly cart: CartView | null;
+      /** Plays the moment after an add of the cart's last line. */
+      readonly added: boolean;
     }
   | { readonly pl: 'select'; readonly pieceId: string; readonly part: string | null }
   | { readonly pl: 'force'; readonly state: LookState };
@@ -19,7 +21,9 @@ export type FromPreview =
   | { readonly pl: 'ready' }
   | { readonly pl: 'painted'; readonly seq: number }
   | { readonly pl: 'selected'; readonly pieceId: string; readonly part: string | null }
-  | { readonly pl: 'word'; readonly pieceId: string; readonly word: string; readonly text: string };
+  | { readonly pl: 'word'; readonly pieceId: string; readonly word: string; readonly text: string }
+  /** A setting changed by hand in the preview, such as a place by dragging. */
+  | { readonly pl: 'setting'; readonly pieceId: string; readonly setting: string; readonly value: string };
 
 /** Whether something posted is one of ours; the origin is checked by the receiver before this. */
 export function isPreviewMessage(message: unknown): message is ToPreview | FromPreview {

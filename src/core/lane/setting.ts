@@ -35,7 +35,19 @@ export interface NumberSetting extends Placed {
   readonly unit: string;
 }
 
-export type SettingSpec = ChoiceSetting | ToggleSetting | NumberSetting;
+/** Where a floating thing stands, as `writePlace` writes it; dragged there in the preview. */
+export interface PlaceSetting extends Placed {
+  readonly type: 'place';
+  readonly default: string;
+}
+
+/** The address of a picture the owner brought; empty for none. */
+export interface PictureSetting extends Placed {
+  readonly type: 'picture';
+  readonly default: '';
+}
+
+export type SettingSpec = ChoiceSetting | ToggleSetting | NumberSetting | PlaceSetting | PictureSetting;
 export type SettingValue = string | number | boolean;
 
 export type SettingsOf<Specs extends Readonly<Record<string, SettingSpec>>> = {
@@ -43,7 +55,9 @@ export type SettingsOf<Specs extends Readonly<Record<string, SettingSpec>>> = {
     ? keyof Options & string
     : Specs[Key] extends ToggleSetting
       ? boolean
-      : number;
+      : Specs[Key] extends NumberSetting
+        ? number
+        : string;
 };
 
 type Without<T> = Omit<T, 'type'>;
@@ -60,6 +74,14 @@ export function toggle(spec: Without<ToggleSetting>): ToggleSetting {
 
 export function numeric(spec: Without<NumberSetting>): NumberSetting {
   return { type: 'number', ...spec };
+}
+
+export function place(spec: Without<PlaceSetting>): PlaceSetting {
+  return { type: 'place', ...spec };
+}
+
+export function picture(spec: Without<PictureSetting>): PictureSetting {
+  return { type: 'picture', ...spec };
 }
 
 export interface PartSpec extends Described {

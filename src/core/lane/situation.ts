@@ -1,6 +1,7 @@
 /** Which product of the owner's own catalogue a situation is about; the server finds one that fits. */
-export type ProductPick = 'plain' | 'long-name' | 'sold-out' | 'no-picture' | 'no-text' | 'many-variants' | 'on-sale';
-export type CartPick = 'empty' | 'one' | 'full' | 'long-names' | 'sold-out-line';
+export type ProductPick =
+  'plain' | 'long-name' | 'sold-out' | 'no-picture' | 'no-text' | 'many-variants' | 'on-sale' | 'options';
+export type CartPick = 'empty' | 'one' | 'full' | 'long-names' | 'sold-out-line' | 'options';
 
 /** A sample state a piece is shown in. `width` in CSS px. */
 export interface Situation {
@@ -10,4 +11,6 @@ export interface Situation {
   readonly product?: ProductPick;
   readonly cart?: CartPick;
   readonly rightToLeft?: boolean;
+  /** Shown as right after an add of the cart's last line. */
+  readonly added?: boolean;
 }

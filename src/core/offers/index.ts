@@ -1,8 +1,10 @@
+export { judgeCoupon, type CouponRefusal } from './judge-coupon';
 export {
-  missingForFreeDelivery,
+  freeDelivery,
   priceCart,
   type LinePrice,
   type PricedCart,
+  type PricedCoupon,
   type PriceInput,
   type PriceStep,
   type TaxRule,

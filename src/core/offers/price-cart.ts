@@ -1,5 +1,7 @@
-import { minor, sumMinor, type Minor } from '~/core/money';
-import type { Offer } from './offer.schema';
+import { allocate, minor, sumMinor, type Minor } from '~/core/money';
+import type { OptionEffect } from '~/core/options/evaluate';
+import { judgeCoupon, type CouponRefusal } from './judge-coupon';
+import type { Coupon, Offer } from './offer.schema';
 
 /** Tax on goods and delivery. Included: prices already hold it. 10 000 basis points = 100 %. */
 export interface TaxRule {
@@ -11,11 +13,25 @@ export interface PriceableLine {
   readonly id: string;
   readonly quantity: number;
   readonly unitPriceMinor: Minor;
+  /** What the answers to its options add; none for a product without. */
+  readonly effects?: readonly OptionEffect[];
 }
 
 /** One reason why an amount is what it is; the interface puts it into words. */
 export type PriceStep =
   | { readonly code: 'list-price'; readonly amountMinor: Minor; readonly quantity: number; readonly unitMinor: Minor }
+  | {
+      readonly code: 'option';
+      readonly amountMinor: Minor;
+      readonly key: string;
+      readonly label: string;
+      readonly per: 'unit' | 'once';
+      /** Of one unit; for `once` the whole. */
+      readonly eachMinor: Minor;
+    }
+  /** Options that take off more than there is: a line costs nothing at least. */
+  | { readonly code: 'floor'; readonly amountMinor: Minor }
+  | { readonly code: 'coupon'; readonly amountMinor: Minor; readonly offerId: string; readonly coupon: string }
   | { readonly code: 'delivery'; readonly amountMinor: Minor }
   | {
       readonly code: 'free-delivery';
@@ -27,21 +43,30 @@ export type PriceStep =
 
 export interface LinePrice {
   readonly lineId: string;
+  /** Before offers: goods and options. */
   readonly fullMinor: Minor;
   readonly totalMinor: Minor;
   readonly steps: readonly PriceStep[];
 }
 
+export type PricedCoupon =
+  | { readonly code: string; readonly offerId: string; readonly takenMinor: Minor; readonly refusal: null }
+  | { readonly code: string; readonly offerId: null; readonly takenMinor: Minor; readonly refusal: CouponRefusal };
+
 /** The priced cart with its receipt: every amount is the sum of the steps that explain it. */
 export interface PricedCart {
   readonly lines: readonly LinePrice[];
+  /** The lines before offers. */
   readonly subtotalMinor: Minor;
+  /** What offers take off the lines; zero or more. */
   readonly discountMinor: Minor;
   /** null until delivery is chosen. */
   readonly deliveryMinor: Minor | null;
   readonly taxMinor: Minor;
   readonly totalMinor: Minor;
+  /** What belongs to no line: delivery and tax. */
   readonly steps: readonly PriceStep[];
+  readonly coupon: PricedCoupon | null;
 }
 
 export interface PriceInput {
@@ -49,44 +74,96 @@ export interface PriceInput {
   readonly offers: readonly Offer[];
   readonly tax: TaxRule;
   readonly deliveryMinor: Minor | null;
+  /** As typed; null without. */
+  readonly coupon?: string | null;
+  /** YYYY-MM-DD in the shop's zone; needed to judge a coupon. */
+  readonly today?: string;
 }
 
 /** The one entry point for prices: everything shown and everything charged comes from here. */
 export function priceCart(input: PriceInput): PricedCart {
-  const lines = input.lines.map(priceLine);
-  const subtotalMinor = sumMinor(lines.map((line) => line.totalMinor));
-  const delivery = priceDelivery(input.deliveryMinor, subtotalMinor, input.offers);
-  const net = minor(subtotalMinor + (delivery.totalMinor ?? 0));
+  const full = input.lines.map(priceLine);
+  const subtotalMinor = sumMinor(full.map((line) => line.fullMinor));
+  const { lines, coupon } = takeCoupon(full, subtotalMinor, input);
+  const goodsMinor = sumMinor(lines.map((line) => line.totalMinor));
+  const delivery = priceDelivery(input.deliveryMinor, goodsMinor, input.offers);
+  const net = minor(goodsMinor + (delivery.totalMinor ?? 0));
   const tax = taxStep(net, input.tax);
   return {
     lines,
     subtotalMinor,
-    discountMinor: minor(sumMinor(lines.map((line) => line.fullMinor)) - subtotalMinor),
+    discountMinor: minor(subtotalMinor - goodsMinor),
     deliveryMinor: delivery.totalMinor,
     taxMinor: tax.amountMinor,
     totalMinor: input.tax.included ? net : minor(net + tax.amountMinor),
     steps: [...delivery.steps, tax],
+    coupon,
   };
 }
 
 function priceLine(line: PriceableLine): LinePrice {
-  const full = minor(line.unitPriceMinor * line.quantity);
-  const step: PriceStep = {
-    code: 'list-price',
-    amountMinor: full,
-    quantity: line.quantity,
-    unitMinor: line.unitPriceMinor,
-  };
-  return { lineId: line.id, fullMinor: full, totalMinor: full, steps: [step] };
+  const steps: PriceStep[] = [
+    {
+      code: 'list-price',
+      amountMinor: minor(line.unitPriceMinor * line.quantity),
+      quantity: line.quantity,
+      unitMinor: line.unitPriceMinor,
+    },
+  ];
+  for (const { key, label, per, amountMinor } of line.effects ?? []) {
+    const eachMinor = minor(amountMinor);
+    steps.push({
+      code: 'option',
+      amountMinor: minor(per === 'unit' ? amountMinor * line.quantity : amountMinor),
+      key,
+      label,
+      per,
+      eachMinor,
+    });
+  }
+  const sum = sumMinor(steps.map((step) => step.amountMinor));
+  if (sum < 0) steps.push({ code: 'floor', amountMinor: minor(-sum) });
+  const full = minor(Math.max(0, sum));
+  return { lineId: line.id, fullMinor: full, totalMinor: full, steps };
 }
 
-function priceDelivery(full: Minor | null, subtotalMinor: Minor, offers: readonly Offer[]) {
+function takeCoupon(
+  lines: readonly LinePrice[],
+  subtotalMinor: Minor,
+  { coupon: typed, offers, today }: PriceInput,
+): { lines: readonly LinePrice[]; coupon: PricedCoupon | null } {
+  if (!typed) return { lines, coupon: null };
+  const judged = judgeCoupon(typed, offers, subtotalMinor, today ?? '');
+  if (!judged.ok) {
+    const refused = { code: typed, offerId: null, takenMinor: minor(0), refusal: judged.refusal };
+    return { lines, coupon: refused };
+  }
+  const { id, code } = judged.coupon;
+  const taken = amountsOff(judged.coupon, lines, subtotalMinor);
+  const priced = lines.map((line, i): LinePrice => {
+    const off = taken[i]!;
+    if (off === 0) return line;
+    const step: PriceStep = { code: 'coupon', amountMinor: minor(-off), offerId: id, coupon: code };
+    return { ...line, totalMinor: minor(line.totalMinor - off), steps: [...line.steps, step] };
+  });
+  return { lines: priced, coupon: { code, offerId: id, takenMinor: sumMinor(taken), refusal: null } };
+}
+
+/** Percent: rounded once a line, half up. Amount: no more than the goods, shared in proportion so that the cents add up. */
+function amountsOff(coupon: Coupon, lines: readonly LinePrice[], subtotalMinor: Minor): Minor[] {
+  if (coupon.kind === 'couponPercent')
+    return lines.map((line) => minor(Math.round((line.totalMinor * coupon.basisPoints) / 10_000)));
+  return allocate(
+    minor(Math.min(coupon.amountMinor, subtotalMinor)),
+    lines.map((line) => line.totalMinor),
+  );
+}
+
+function priceDelivery(full: Minor | null, goodsMinor: Minor, offers: readonly Offer[]) {
   if (full === null) return { totalMinor: null, steps: [] };
   const steps: PriceStep[] = [{ code: 'delivery', amountMinor: full }];
-  const free = offers.find(
-    (offer) => offer.on && offer.kind === 'freeShipping' && subtotalMinor >= offer.thresholdMinor,
-  );
-  if (!free || full === 0) return { totalMinor: full, steps };
+  const free = offers.find((offer) => offer.on && offer.kind === 'freeShipping' && goodsMinor >= offer.thresholdMinor);
+  if (!free || free.kind !== 'freeShipping' || full === 0) return { totalMinor: full, steps };
   steps.push({
     code: 'free-delivery',
     amountMinor: minor(-full),
@@ -106,10 +183,15 @@ function taxStep(amountMinor: Minor, tax: TaxRule): PriceStep & { code: 'tax-inc
   };
 }
 
-/** What is still missing for free delivery; null when no such offer is on. Zero: reached. */
-export function missingForFreeDelivery(subtotalMinor: Minor, offers: readonly Offer[]): Minor | null {
-  const thresholds = offers
-    .filter((offer) => offer.on && offer.kind === 'freeShipping')
-    .map((offer) => offer.thresholdMinor);
-  return thresholds.length === 0 ? null : minor(Math.max(0, Math.min(...thresholds) - subtotalMinor));
+/** How far goods worth so much (after offers) are from free delivery; null when no such offer is on. */
+export function freeDelivery(
+  goodsMinor: Minor,
+  offers: readonly Offer[],
+): { readonly thresholdMinor: Minor; readonly missingMinor: Minor } | null {
+  const thresholds = offers.flatMap((offer) =>
+    offer.on && offer.kind === 'freeShipping' ? [offer.thresholdMinor] : [],
+  );
+  if (thresholds.length === 0) return null;
+  const thresholdMinor = minor(Math.min(...thresholds));
+  return { thresholdMinor, missingMinor: minor(Math.max(0, thresholdMinor - goodsMinor)) };
 }

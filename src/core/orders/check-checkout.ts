@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import type { Problem } from '~/core/problems';
-import { COUNTRIES, type CheckoutForm, type CountryCode } from './checkout.schema';
+import type { CheckoutForm } from './checkout.schema';
+import { COUNTRIES, type CountryCode } from './countries';
 
 const email = z.email();
 

@@ -1,3 +1,5 @@
 export { checkCheckout } from './check-checkout';
-export type { CheckoutForm, CountryCode } from './checkout.schema';
+export { orderMail, type OrderMailFacts } from './order-mail';
+export { COUNTRIES, type CountryCode } from './countries';
+export type { CheckoutForm } from './checkout.schema';
 export type { Address, Order, OrderLine, OrderStatus } from './order';

@@ -1,5 +1,6 @@
 import type { Minor } from '~/core/money';
 import type { PriceStep } from '~/core/offers';
+import type { AnswerText } from '~/core/options';
 
 export interface Address {
   readonly line1: string;
@@ -19,6 +20,9 @@ export interface OrderLine {
   readonly totalMinor: Minor;
   readonly costMinor: number | null;
   readonly steps: readonly PriceStep[];
+  readonly answers: readonly AnswerText[];
+  /** Variants that came along, one for each unit. */
+  readonly addOns: readonly number[];
 }
 
 /** `reserved`: stock taken, payment under way. `failed`: stock given back. */
@@ -48,5 +52,8 @@ export interface Order {
   readonly paymentReference: string | null;
   readonly placedAt: number;
   readonly day: string;
+  /** The code that counted, if any. */
+  readonly coupon: string | null;
+  readonly note: string;
   readonly lines: readonly OrderLine[];
 }

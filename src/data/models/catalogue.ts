@@ -36,6 +36,7 @@ class ProductRow extends Model<InferAttributes<ProductRow>, InferCreationAttribu
   declare inStock: boolean;
   declare ratingStars: CreationOptional<number | null>;
   declare ratingCount: number;
+  declare options: unknown;
 }
 
 class ImageRow extends Model<InferAttributes<ImageRow>, InferCreationAttributes<ImageRow>> {
@@ -132,6 +133,7 @@ export function defineCatalogueModels(sequelize: Sequelize) {
       inStock: flag(),
       ratingStars: real(),
       ratingCount: whole(),
+      options: json(),
     },
     { sequelize, tableName: 'products' },
   );

@@ -44,6 +44,9 @@ class OrderRow extends Model<InferAttributes<OrderRow>, InferCreationAttributes<
   declare paymentReference: CreationOptional<string | null>;
   declare placedAt: number;
   declare day: string;
+  declare coupon: CreationOptional<string | null>;
+  declare note: string;
+  declare mailedAt: CreationOptional<number | null>;
 }
 
 class OrderLineRow extends Model<InferAttributes<OrderLineRow>, InferCreationAttributes<OrderLineRow>> {
@@ -58,6 +61,8 @@ class OrderLineRow extends Model<InferAttributes<OrderLineRow>, InferCreationAtt
   declare totalMinor: number;
   declare costMinor: CreationOptional<number | null>;
   declare steps: unknown;
+  declare answers: unknown;
+  declare addOns: unknown;
 }
 
 export function defineSaleModels(sequelize: Sequelize) {
@@ -89,6 +94,9 @@ export function defineSaleModels(sequelize: Sequelize) {
       paymentReference: textOrNone(),
       placedAt: whole(),
       day: text(),
+      coupon: textOrNone(),
+      note: text(),
+      mailedAt: wholeOrNone(),
     },
     { sequelize, tableName: 'orders' },
   );
@@ -105,6 +113,8 @@ export function defineSaleModels(sequelize: Sequelize) {
       totalMinor: whole(),
       costMinor: wholeOrNone(),
       steps: json(),
+      answers: json(),
+      addOns: json(),
     },
     { sequelize, tableName: 'order_lines' },
   );

@@ -1,5 +1,7 @@
 import type { Category, Fulfilment, Picture, Product, ProductCard, Variant } from '~/core/catalogue';
 import { minor, type Minor } from '~/core/money';
+import type { AddOnFacts, OptionRule, ProductOption } from '~/core/options';
+import type { Relatable } from '~/core/suggest';
 import type { Database } from '../database';
 
 export type ListingSort = 'featured' | 'newest' | 'name' | 'price-up' | 'price-down' | 'rating';
@@ -30,6 +32,11 @@ export interface VariantFacts {
   readonly stock: number | null;
   readonly weightGrams: number;
   readonly picture: Picture | null;
+  readonly options: readonly ProductOption[];
+  /** Slugs, parents included. */
+  readonly categories: readonly string[];
+  /** Whether its product has other variants. */
+  readonly hasSiblings: boolean;
 }
 
 const ORDER_BY: Readonly<Record<ListingSort, string>> = {
@@ -56,6 +63,7 @@ interface ProductRow {
   in_stock: number;
   rating_stars: number | null;
   rating_count: number;
+  options: string;
 }
 
 interface VariantRow {
@@ -69,6 +77,11 @@ interface VariantRow {
   image_src: string | null;
   quantity: number | null;
 }
+
+const CARD = `SELECT p.id, p.slug, p.name, p.short_text, p.options <> '[]' has_options, p.from_minor, p.to_minor, p.in_stock, p.rating_stars, p.rating_count,
+   (SELECT json_array(count(*), min(id), min(CASE WHEN was_minor > price_minor THEN was_minor END)) FROM variants v WHERE v.product_id = p.id) variants,
+   (SELECT json_array(src, alt) FROM images i WHERE i.product_id = p.id ORDER BY position LIMIT 1) image
+ FROM products p`;
 
 const CATEGORY_TREE = `WITH RECURSIVE tree(id) AS (
   SELECT id FROM categories WHERE slug = $category UNION ALL SELECT c.id FROM categories c JOIN tree t ON c.parent_id = t.id)`;
@@ -101,10 +114,7 @@ export function catalogueRepository(db: Database) {
     }
     const tree = query.category ? CATEGORY_TREE : '';
     const rows = await db.select<CardRow>(
-      `${tree} SELECT p.id, p.slug, p.name, p.short_text, p.from_minor, p.to_minor, p.in_stock, p.rating_stars, p.rating_count,
-         (SELECT json_array(count(*), min(id), min(CASE WHEN was_minor > price_minor THEN was_minor END)) FROM variants v WHERE v.product_id = p.id) variants,
-         (SELECT json_array(src, alt) FROM images i WHERE i.product_id = p.id ORDER BY position LIMIT 1) image
-       FROM products p WHERE ${wheres.join(' AND ')} ORDER BY ${ORDER_BY[query.sort]} LIMIT $limit OFFSET $offset`,
+      `${tree} ${CARD} WHERE ${wheres.join(' AND ')} ORDER BY ${ORDER_BY[query.sort]} LIMIT $limit OFFSET $offset`,
       { ...params, limit: query.pageSize, offset: (query.page - 1) * query.pageSize },
     );
     // A first page that is not full is the whole listing; counting again is for the others.
@@ -116,11 +126,46 @@ export function catalogueRepository(db: Database) {
     return { cards: rows.map(toCard), total: count!.n };
   }
 
+  /** Cards of the products named, in no order. */
+  async function cardsOf(slugs: readonly string[]): Promise<ProductCard[]> {
+    if (slugs.length === 0) return [];
+    const rows = await db.select<CardRow>(
+      `${CARD} WHERE p.is_shown = 1 AND p.slug IN (SELECT value FROM json_each($slugs))`,
+      { slugs: JSON.stringify(slugs) },
+    );
+    return rows.map(toCard);
+  }
+
+  /** What nearness between products is judged by; categories with their parents. */
+  async function listRelatable(): Promise<Relatable[]> {
+    const rows = await db.select<{
+      slug: string;
+      categories: string;
+      tags: string;
+      inStock: number;
+      soldCount: number;
+    }>(
+      `SELECT p.slug, p.in_stock inStock, p.sold_count soldCount,
+         (SELECT json_group_array(name) FROM tags t WHERE t.product_id = p.id) tags,
+         (SELECT json_group_array(DISTINCT s.slug) FROM product_categories pc JOIN categories c ON c.id = pc.category_id
+            JOIN categories s ON s.id = c.id OR s.id = c.parent_id WHERE pc.product_id = p.id) categories
+       FROM products p WHERE p.is_shown = 1`,
+    );
+    return rows.map((row) => ({
+      slug: row.slug,
+      categories: JSON.parse(row.categories) as string[],
+      tags: JSON.parse(row.tags) as string[],
+      inStock: row.inStock === 1,
+      soldCount: row.soldCount,
+    }));
+  }
+
   async function findProduct(slug: string): Promise<Product | null> {
     const [row] = await db.select<ProductRow>('SELECT * FROM products WHERE slug = $slug AND is_shown = 1', { slug });
     if (!row) return null;
     const params = { id: row.id };
-    const [variants, images, attributes, categories, tags, reviews] = await Promise.all([
+    const [options, variants, images, attributes, categories, tags, reviews] = await Promise.all([
+      withAddOns(JSON.parse(row.options) as OptionRule[]),
       db.select<VariantRow>(
         `SELECT v.*, s.quantity FROM variants v LEFT JOIN stock_levels s ON s.variant_id = v.id WHERE product_id = $id ORDER BY position, v.id`,
         params,
@@ -157,6 +202,7 @@ export function catalogueRepository(db: Database) {
       tags: tags.map((tag) => tag.name),
       rating: ratingOf(row),
       reviews,
+      options,
     };
   }
 
@@ -194,14 +240,22 @@ export function catalogueRepository(db: Database) {
         name: string;
         fulfilment: Fulfilment;
         first_image: string | null;
+        options: string;
+        variant_count: number;
+        category_slugs: string;
       }
     >(
-      `SELECT v.*, s.quantity, p.slug, p.name, p.fulfilment,
+      `SELECT v.*, s.quantity, p.slug, p.name, p.fulfilment, p.options,
+         (SELECT count(*) FROM variants o WHERE o.product_id = p.id) variant_count,
+         (SELECT json_group_array(DISTINCT s.slug) FROM product_categories pc JOIN categories c ON c.id = pc.category_id
+            JOIN categories s ON s.id = c.id OR s.id = c.parent_id WHERE pc.product_id = p.id) category_slugs,
          (SELECT src FROM images i WHERE i.product_id = p.id ORDER BY position LIMIT 1) first_image
        FROM variants v JOIN products p ON p.id = v.product_id LEFT JOIN stock_levels s ON s.variant_id = v.id
        WHERE v.id IN (SELECT value FROM json_each($ids)) AND p.is_shown = 1`,
       { ids: JSON.stringify(ids) },
     );
+    const rules = new Map(rows.map((row) => [row.id, JSON.parse(row.options) as OptionRule[]]));
+    const addOns = await addOnsOf([...rules.values()].flat());
     return new Map(
       rows.map((row) => {
         const src = row.image_src ?? row.first_image;
@@ -219,10 +273,49 @@ export function catalogueRepository(db: Database) {
             stock: row.quantity,
             weightGrams: row.weight_grams,
             picture: src ? { src, alt: row.name } : null,
+            options: rules.get(row.id)!.map((rule) => asked(rule, addOns)),
+            categories: JSON.parse(row.category_slugs) as string[],
+            hasSiblings: row.variant_count > 1,
           },
         ];
       }),
     );
+  }
+
+  /** What add-ons among these rules are now, by SKU. */
+  async function addOnsOf(rules: readonly OptionRule[]): Promise<Map<string, AddOnFacts>> {
+    const skus = rules.flatMap((rule) => (rule.kind === 'addOn' ? [rule.sku] : []));
+    if (skus.length === 0) return new Map();
+    const rows = await db.select<Omit<AddOnFacts, 'isParcel'> & { sku: string; fulfilment: Fulfilment }>(
+      `SELECT v.sku, p.fulfilment, v.id variantId, p.name, v.price_minor priceMinor, v.weight_grams weightGrams, s.quantity stock
+       FROM variants v JOIN products p ON p.id = v.product_id LEFT JOIN stock_levels s ON s.variant_id = v.id
+       WHERE v.sku IN (SELECT value FROM json_each($skus)) AND p.is_shown = 1`,
+      { skus: JSON.stringify(skus) },
+    );
+    return new Map(rows.map(({ sku, fulfilment, ...facts }) => [sku, { ...facts, isParcel: fulfilment === 'parcel' }]));
+  }
+
+  async function withAddOns(rules: readonly OptionRule[]): Promise<ProductOption[]> {
+    const addOns = await addOnsOf(rules);
+    return rules.map((rule) => asked(rule, addOns));
+  }
+
+  async function readOptions(slug: string): Promise<OptionRule[] | null> {
+    const [row] = await db.select<{ options: string }>('SELECT options FROM products WHERE slug = $slug', { slug });
+    return row ? (JSON.parse(row.options) as OptionRule[]) : null;
+  }
+
+  /** Which of these SKUs there are. */
+  async function knownSkus(skus: readonly string[]): Promise<Set<string>> {
+    const rows = await db.select<{ sku: string }>(
+      'SELECT sku FROM variants WHERE sku IN (SELECT value FROM json_each($skus))',
+      { skus: JSON.stringify(skus) },
+    );
+    return new Set(rows.map((row) => row.sku));
+  }
+
+  async function writeOptions(slug: string, rules: readonly OptionRule[]): Promise<void> {
+    await db.run('UPDATE products SET options = $rules WHERE slug = $slug', { slug, rules: JSON.stringify(rules) });
   }
 
   /** Takes stock if there is enough; false, with nothing taken, when there is not. Uncounted variants always succeed. */
@@ -303,6 +396,7 @@ export function catalogueRepository(db: Database) {
       first('no-picture', `${images} = 0`),
       first('no-text', `short_text = '' ORDER BY length(full_text) DESC`),
       first('many-variants', `1 ORDER BY ${variants} DESC`),
+      first('options', `options <> '[]' ORDER BY json_array_length(options) DESC`),
       first('on-sale', 'EXISTS (SELECT 1 FROM variants v WHERE v.product_id = p.id AND v.was_minor > v.price_minor)'),
     ]);
     return Object.fromEntries(found.flat());
@@ -311,6 +405,12 @@ export function catalogueRepository(db: Database) {
   return {
     listCards,
     findProduct,
+    cardsOf,
+    listRelatable,
+    readOptions,
+    writeOptions,
+    withAddOns,
+    knownSkus,
     listCategories,
     variantFacts,
     takeStock,
@@ -327,6 +427,7 @@ interface CardRow extends Pick<
   ProductRow,
   'id' | 'slug' | 'name' | 'short_text' | 'from_minor' | 'to_minor' | 'in_stock' | 'rating_stars' | 'rating_count'
 > {
+  has_options: number;
   variants: string;
   image: string | null;
 }
@@ -343,10 +444,16 @@ function toCard(row: CardRow): ProductCard {
     toMinor: minor(row.to_minor),
     wasMinor: was !== null && was > row.from_minor ? minor(was) : null,
     inStock: row.in_stock === 1,
-    onlyVariantId: count === 1 ? firstId : null,
+    onlyVariantId: count === 1 && row.has_options === 0 ? firstId : null,
+    hasOptions: row.has_options === 1,
     picture: src ? { src, alt: alt || row.name } : null,
     rating: ratingOf(row),
   };
+}
+
+/** A rule as shoppers are asked it. */
+function asked(rule: OptionRule, addOns: ReadonlyMap<string, AddOnFacts>): ProductOption {
+  return rule.kind === 'addOn' ? { ...rule, product: addOns.get(rule.sku) ?? null } : rule;
 }
 
 function ratingOf(row: Pick<ProductRow, 'rating_stars' | 'rating_count'>): Product['rating'] {

@@ -1,6 +1,7 @@
 import { minor } from '~/core/money';
 import type { Address, Order, OrderLine, OrderStatus } from '~/core/orders';
 import type { PriceStep } from '~/core/offers';
+import type { AnswerText } from '~/core/options';
 import type { Database } from '../database';
 
 export type NewOrder = Omit<Order, 'id'>;
@@ -22,7 +23,7 @@ export function orderRepository(db: Database) {
     const row = await OrderRow.findOne({ where });
     if (!row) return null;
     const lines = await OrderLineRow.findAll({ where: { orderId: row.id }, order: ['id'] });
-    const plain = row.get({ plain: true });
+    const { mailedAt: _mailedAt, ...plain } = row.get({ plain: true });
     return {
       ...plain,
       status: plain.status as OrderStatus,
@@ -40,6 +41,8 @@ export function orderRepository(db: Database) {
           unitMinor: minor(facts.unitMinor),
           totalMinor: minor(facts.totalMinor),
           steps: facts.steps as PriceStep[],
+          answers: facts.answers as AnswerText[],
+          addOns: facts.addOns as number[],
         } satisfies OrderLine;
       }),
     };
@@ -70,6 +73,19 @@ export function orderRepository(db: Database) {
     return rows.map((row) => row.token);
   }
 
+  /** Paid orders whose mail has not gone out. */
+  async function listUnmailed(limit: number): Promise<string[]> {
+    const rows = await db.select<{ token: string }>(
+      `SELECT token FROM orders WHERE mailed_at IS NULL AND status = 'paid' ORDER BY id LIMIT $limit`,
+      { limit },
+    );
+    return rows.map((row) => row.token);
+  }
+
+  async function markMailed(token: string, at: number): Promise<void> {
+    await OrderRow.update({ mailedAt: at }, { where: { token } });
+  }
+
   async function listRecent(limit: number): Promise<OrderSummary[]> {
     return db.select<OrderSummary>(
       `SELECT id, placed_at placedAt, name, status, total_minor totalMinor, lane_revision laneRevision,
@@ -79,5 +95,5 @@ export function orderRepository(db: Database) {
     );
   }
 
-  return { find, insert, move, listReserved, listRecent };
+  return { find, insert, move, listReserved, listUnmailed, markMailed, listRecent };
 }

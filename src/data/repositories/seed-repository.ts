@@ -158,10 +158,10 @@ export function seedRepository(db: Database) {
     await inBatches(
       orders.map((order) => ({ ...order, address, lines: undefined })),
       `INSERT INTO orders (token, idempotency_key, request_hash, status, email, name, address, delivery, currency, subtotal_minor, discount_minor, delivery_minor,
-         tax_minor, total_minor, steps, lane_revision, visit_id, payment_reference, placed_at, day)
+         tax_minor, total_minor, steps, lane_revision, visit_id, payment_reference, placed_at, day, mailed_at)
        SELECT value ->> 'token', value ->> 'token', '', 'paid', 'buyer@example.com', value ->> 'name', value ->> 'address', 'standard', value ->> 'currency',
          value ->> 'subtotalMinor', value ->> 'discountMinor', value ->> 'deliveryMinor', value ->> 'taxMinor', value ->> 'totalMinor', value -> 'steps', 1,
-         value ->> 'visitId', 'seed', value ->> 'placedAt', value ->> 'day' FROM json_each($rows)`,
+         value ->> 'visitId', 'seed', value ->> 'placedAt', value ->> 'day', value ->> 'placedAt' FROM json_each($rows)`,
     );
     await inBatches(
       orders.flatMap((order) => order.lines.map((line) => ({ ...line, token: order.token }))),

@@ -1,26 +1,35 @@
 /** @jsxImportSource preact */
 import type { VNode } from 'preact';
-import type { CartLineView, CartView } from '~/core/cart';
-import { formatMoney } from '~/core/money/currency';
-import type { CartChangeRequest } from '~/runtime/cart-client';
+import { Coupon } from '~/runtime/cart/coupon';
+import type { CartShown } from '~/runtime/cart/desk';
+import { Estimate } from '~/runtime/cart/estimate';
+import { Lines } from '~/runtime/cart/lines';
+import { Note } from '~/runtime/cart/note';
+import { SaidLine } from '~/runtime/cart/said';
+import { Suggestions } from '~/runtime/cart/suggestions';
+import { Threshold } from '~/runtime/cart/threshold';
+import { Totals } from '~/runtime/cart/totals';
 import { Icon } from '~/runtime/kit/icons';
 import { directionOf } from '~/runtime/kit/shadow';
 import type { PieceHost } from '~/runtime/piece-host';
-import type { CartSurfacePiece, CartSurfaceWord } from './definition';
+import type { CartPart, CartSurfacePiece } from './definition';
 
 interface Props {
-  /** null until it is fetched. */
-  readonly cart: CartView | null;
+  /** null until the cart is fetched. */
+  readonly shown: CartShown | null;
   readonly piece: CartSurfacePiece;
   readonly host: PieceHost;
-  readonly said: string;
-  readonly change: (request: CartChangeRequest) => void;
+  /** Where a drop-down begins, CSS px from the top of the window. */
+  readonly fromTop: number;
 }
 
-export function CartPanel(props: Props): VNode {
-  const { cart, piece, host, said } = props;
+export function CartPanel({ shown, piece, host, fromTop }: Props): VNode {
   const { settings, words } = piece;
-  const style = { '--width': `${settings.width}px`, '--backdrop': String(settings.backdrop / 100) };
+  const style = {
+    '--width': `${settings.width}px`,
+    '--backdrop': String(settings.backdrop / 100),
+    '--from': `${fromTop}px`,
+  };
   const parts = piece.parts.filter((part) => !part.hideOn.includes(host.device));
   return (
     <dialog
@@ -30,22 +39,20 @@ export function CartPanel(props: Props): VNode {
       dir={directionOf(host.language)}
       lang={host.language}
       aria-label={words.heading}
+      data-form={settings.form}
       data-side={settings.side}
       data-motion={settings.motion}
+      data-opens-on-add={settings.opensOnAdd}
       style={style}
     >
-      <button class="close" aria-label={words.close} onClick={host.surfaces.close}>
+      <button type="button" class="close" aria-label={words.close} onClick={host.surfaces.close}>
         <Icon name="close" />
       </button>
-      <div class="scroll" aria-busy={cart === null}>
-        {said && (
-          <p class="said" role="alert">
-            {said}
-          </p>
-        )}
+      <div class="scroll" aria-busy={shown === null}>
+        <SaidLine desk={shown?.desk ?? null} undo={words.undo} />
         {parts.map((part) => (
           <div key={part.key} data-part={part.key}>
-            {cart && <Part {...props} cart={cart} name={part.key} />}
+            {shown && <Part shown={shown} piece={piece} host={host} name={part.key} />}
           </div>
         ))}
       </div>
@@ -53,13 +60,16 @@ export function CartPanel(props: Props): VNode {
   );
 }
 
-type PartProps = Props & { readonly cart: CartView; readonly name: CartSurfacePiece['parts'][number]['key'] };
+interface PartProps {
+  readonly shown: CartShown;
+  readonly piece: CartSurfacePiece;
+  readonly host: PieceHost;
+  readonly name: CartPart;
+}
 
-function Part({ name, ...props }: PartProps): VNode | null {
-  const { cart, piece, host } = props;
-  const { words } = piece;
-  const money = (amount: number) => formatMoney(amount, host.currency, host.locale);
-  const said = (word: CartSurfaceWord, amount: number) => words[word].replace('{amount}', money(amount));
+function Part({ name, shown, piece, host }: PartProps): VNode | null {
+  const { words, settings } = piece;
+  const { cart, money } = shown;
   const isEmpty = cart.lines.length === 0;
   switch (name) {
     case 'heading':
@@ -72,99 +82,63 @@ function Part({ name, ...props }: PartProps): VNode | null {
       return <p data-word="notice">{words.notice}</p>;
     case 'lines':
       return isEmpty ? (
-        <p class="empty" data-word="empty">
-          {words.empty}
-        </p>
+        <div class="empty">
+          <p data-word="empty">{words.empty}</p>
+          <a class="second" data-word="emptyLink" href="/shop/all">
+            {words.emptyLink}
+          </a>
+        </div>
       ) : (
-        <ul class={piece.settings.dividers ? 'divided' : ''}>
-          {cart.lines.map((line) => (
-            <Line key={line.id} {...props} line={line} money={money} />
-          ))}
-        </ul>
+        <Lines shown={shown} words={words} settings={settings} />
       );
-    case 'threshold': {
-      const missing = cart.missingForFreeDeliveryMinor;
-      if (missing === null || isEmpty) return null;
-      return (
-        <p class="meter" role="status">
-          {missing > 0 ? said('missing', missing) : words.reached}
-        </p>
-      );
-    }
-    case 'subtotal':
-      return isEmpty ? null : (
-        <>
-          <p class="sum">
-            <span data-word="subtotal">{words.subtotal}</span>
-            <span aria-live="polite">{money(cart.subtotalMinor)}</span>
-          </p>
-          <small>{said(cart.taxIncluded ? 'taxIncluded' : 'taxOnTop', cart.taxMinor)}</small>
-        </>
-      );
-    case 'checkout':
-      return isEmpty ? null : (
-        <a class="checkout" data-slot="checkout" data-word="checkout" href="/shop/checkout">
-          {words.checkout}
-        </a>
-      );
-    case 'cartPage':
-      return isEmpty ? null : (
-        <a class="quiet" data-word="cartPage" href="/shop/cart">
-          {words.cartPage}
-        </a>
-      );
+    case 'divider':
+      return <hr class="rule" />;
     case 'keepShopping':
       return (
-        <button class="quiet" data-word="keepShopping" onClick={host.surfaces.close}>
+        <button type="button" class="quiet" data-word="keepShopping" onClick={host.surfaces.close}>
           {words.keepShopping}
         </button>
       );
   }
-}
-
-function Line({
-  line,
-  piece,
-  change,
-  money,
-}: Props & { line: CartLineView; money: (amount: number) => string }): VNode {
-  const { settings, words } = piece;
-  const set = (quantity: number) => change({ kind: 'set', lineId: line.id, quantity });
-  const href = `/shop/p/${line.slug}`;
-  return (
-    <li class={settings.pictures ? '' : 'plain'}>
-      {settings.pictures &&
-        (line.picture ? <img src={line.picture.src} alt="" width="72" height="72" /> : <span class="none" />)}
-      <div class="text">
-        <a href={href}>{line.name}</a>
-        {line.choices && <small>{line.choices}</small>}
-        {line.problem && <p class="problem">{line.problem}</p>}
-      </div>
-      <strong>{money(line.totalMinor)}</strong>
-      <div class="change">
-        {settings.stepper ? (
-          <span class="steps" role="group" aria-label={line.name}>
-            <button aria-label={words.fewer} disabled={line.quantity <= 1} onClick={() => set(line.quantity - 1)}>
-              <Icon name="minus" size={16} />
-            </button>
-            <output>{line.quantity}</output>
-            <button aria-label={words.further} onClick={() => set(line.quantity + 1)}>
-              <Icon name="plus" size={16} />
-            </button>
-          </span>
-        ) : (
-          <small>× {line.quantity}</small>
-        )}
-        <button
-          class="remove"
-          data-slot="remove"
-          data-word="remove"
-          aria-label={`${words.remove}: ${line.name}`}
-          onClick={() => change({ kind: 'remove', lineId: line.id })}
-        >
-          {words.remove}
-        </button>
-      </div>
-    </li>
-  );
+  if (isEmpty) return null;
+  switch (name) {
+    case 'threshold':
+      return <Threshold cart={cart} money={money} words={words} bar={settings.meterBar} />;
+    case 'coupon':
+      return <Coupon shown={shown} words={words} folded={settings.couponFolded} />;
+    case 'estimate':
+      return <Estimate shown={shown} words={words} />;
+    case 'suggestions':
+      return (
+        <Suggestions
+          host={host}
+          money={money}
+          near={cart.lines.map((line) => line.slug)}
+          most={settings.suggestionCount}
+          words={words}
+        />
+      );
+    case 'note':
+      return <Note shown={shown} words={words} />;
+    case 'totals':
+      return <Totals shown={shown} words={words} settings={settings} />;
+    case 'checkout':
+      return (
+        <a class="main-button" data-slot="checkout" data-word="checkout" href="/shop/checkout">
+          {words.checkout}
+        </a>
+      );
+    case 'quickPay':
+      return (
+        <a class="main-button quick" data-slot="quickPay" data-word="quickPay" href="/shop/quick-pay">
+          {words.quickPay}
+        </a>
+      );
+    case 'cartPage':
+      return (
+        <a class="quiet" data-word="cartPage" href="/shop/cart">
+          {words.cartPage}
+        </a>
+      );
+  }
 }

@@ -1,6 +1,9 @@
 /** @jsxImportSource preact */
 import { render } from 'preact';
+import { formatMoney } from '~/core/money/currency';
 import type { ManifestPiece } from '~/core/lane';
+import { cartCss } from '~/runtime/cart/css';
+import { createDesk } from '~/runtime/cart/desk';
 import { createShadow } from '~/runtime/kit/shadow';
 import type { MountedPiece, PieceHost } from '~/runtime/piece-host';
 import { CartPanel } from './cart-panel';
@@ -12,36 +15,34 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
   let piece = initial as CartSurfacePiece;
   let host = initialHost;
   let isOpen = false;
-  let said = '';
+  let fromTop = 64;
   const shadow = createShadow('pl-cart', piece.id);
   document.body.append(shadow.element);
+  const desk = createDesk({
+    host: () => host,
+    words: () => piece.words,
+    redraw: draw,
+    comeBack: () => !isOpen && open(null),
+  });
   const stopWatching = host.cart.watch(draw);
 
   function draw(): void {
-    shadow.style(host.themeCss, css, piece.css);
-    render(
-      <CartPanel
-        cart={host.cart.view}
-        piece={piece}
-        host={host}
-        said={said}
-        change={(request) => {
-          if (host.isPreview) return;
-          void host.cart.change(request).then((answer) => {
-            said = answer.ok ? '' : answer.message;
-            draw();
-          });
-        }}
-      />,
-      shadow.root,
-    );
+    shadow.style(host.themeCss, cartCss + css, piece.css);
+    const { view: cart } = host.cart;
+    const money = (amount: number) => formatMoney(amount, host.currency, host.locale);
+    const { language } = host;
+    const shown = cart && { cart, money, language, returnTo: '/shop/cart', desk, host };
+    render(<CartPanel shown={shown} piece={piece} host={host} fromTop={fromTop} />, shadow.root);
   }
 
   function open(opener: Element | null): void {
     if (isOpen) return draw();
+    if (piece.settings.form === 'checkout' && !host.isPreview) return location.assign('/shop/checkout');
     isOpen = true;
-    said = '';
-    draw();
+    // Under what it was opened from, if that is in sight; else at the top of what is.
+    const box = opener?.matches('[data-pl-cart]') ? opener.getBoundingClientRect() : null;
+    fromTop = box && box.bottom > 0 && box.bottom < innerHeight / 2 ? box.bottom + 8 : 16;
+    desk.hush();
     if (!host.cart.view) void host.cart.load();
     host.surfaces.open({
       dialog: shadow.root.querySelector('dialog')!,
@@ -62,7 +63,6 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
       draw();
     },
     open: ({ opener }) => open(opener),
-    opensOnAdd: () => piece.settings.opensOnAdd,
     destroy() {
       if (isOpen) host.surfaces.close();
       stopWatching();

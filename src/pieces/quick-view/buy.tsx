@@ -6,7 +6,7 @@ import type { PartProps } from './part-props';
 
 type Said = { readonly text: string; readonly bad: boolean };
 
-export function Buy({ product, variant, piece, host }: PartProps): VNode {
+export function Buy({ product, variant, piece, host, answered, options }: PartProps): VNode {
   const { words, settings } = piece;
   const [quantity, setQuantity] = useState(1);
   const [said, say] = useState<Said | null>(null);
@@ -17,13 +17,21 @@ export function Buy({ product, variant, piece, host }: PartProps): VNode {
   async function add(): Promise<void> {
     if (!variant || soldOut || busy) return;
     if (host.isPreview) return say({ text: words.added, bad: false });
+    if (options.current?.complain()) return;
     setBusy(true);
-    const answer = await host.cart.change({ kind: 'add', variantId: variant.id, quantity });
+    const answers = answered?.answers ?? {};
+    const answer = await host.cart.change({ kind: 'add', variantId: variant.id, quantity, answers });
     setBusy(false);
-    if (!answer.ok) return say({ text: answer.message, bad: true });
+    if (!answer.ok) {
+      const own = answer.problems.filter(({ path }) => path.startsWith('option:'));
+      if (own.length === 0 || !options.current?.complain(own)) say({ text: answer.message, bad: true });
+      return;
+    }
     host.recorder.record('add', { product: product.slug, piece: piece.id });
-    if (settings.afterAdd === 'close') host.surfaces.close();
-    else say({ text: words.added, bad: false });
+    if (settings.afterAdd !== 'close') return say({ text: words.added, bad: false });
+    const { opener = null } = host.surfaces.current ?? {};
+    host.surfaces.close();
+    host.afterAdd({ product: product.slug, lineId: answer.lineId, opener });
   }
 
   return (

@@ -1,10 +1,11 @@
 /** @jsxImportSource preact */
 import type { VNode } from 'preact';
-import { useState } from 'preact/hooks';
+import { useRef, useState } from 'preact/hooks';
 import { firstChoices, resolveVariant } from '~/core/catalogue/choose';
 import type { Product } from '~/core/catalogue';
 import { directionOf } from '~/runtime/kit/shadow';
 import { Icon } from '~/runtime/kit/icons';
+import type { MountedOptions, OptionsState } from '~/runtime/options/mount';
 import type { PieceHost } from '~/runtime/piece-host';
 import type { QuickViewPiece } from './definition';
 import { Gallery } from './gallery';
@@ -78,6 +79,8 @@ function Waiting({ slug, failed, piece }: { slug: string | null; failed: boolean
 
 function Body({ product, piece, host }: { product: Product; piece: QuickViewPiece; host: PieceHost }): VNode {
   const [choices, choose] = useState(() => firstChoices(product));
+  const [answered, onAnswer] = useState<OptionsState | null>(null);
+  const options = useRef<MountedOptions | null>(null);
   const found = resolveVariant(product, choices);
   const variant = found.ok ? found.value : null;
   const { shows, layout } = piece.settings;
@@ -95,6 +98,9 @@ function Body({ product, piece, host }: { product: Product; piece: QuickViewPiec
               variant={variant}
               choices={choices}
               choose={choose}
+              answered={answered}
+              onAnswer={onAnswer}
+              options={options}
               piece={piece}
               host={host}
             />

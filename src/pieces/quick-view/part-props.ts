@@ -1,4 +1,5 @@
 import type { Choices, Product, Variant } from '~/core/catalogue';
+import type { MountedOptions, OptionsState } from '~/runtime/options/mount';
 import type { PieceHost } from '~/runtime/piece-host';
 import type { QuickViewPiece } from './definition';
 
@@ -8,6 +9,11 @@ export interface PartProps {
   readonly variant: Variant | null;
   readonly choices: Choices;
   readonly choose: (choices: Choices) => void;
+  /** What is answered to the product's options; null while they are fetched or when it has none. */
+  readonly answered: OptionsState | null;
+  readonly onAnswer: (state: OptionsState) => void;
+  /** The options on the page, to show what is wrong with them. */
+  readonly options: { current: MountedOptions | null };
   readonly piece: QuickViewPiece;
   readonly host: PieceHost;
 }

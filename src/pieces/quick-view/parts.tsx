@@ -1,6 +1,6 @@
 /** @jsxImportSource preact */
 import type { VNode } from 'preact';
-import { useState } from 'preact/hooks';
+import { useEffect, useRef, useState } from 'preact/hooks';
 import { valuesOf } from '~/core/catalogue/choose';
 import { formatMoney } from '~/core/money/currency';
 import { Buy } from './buy';
@@ -36,6 +36,7 @@ const PARTS: Readonly<Record<QuickViewPart, (props: PartProps) => VNode | null>>
       </dl>
     ) : null,
   choices: ChoiceRows,
+  options: Options,
   buy: Buy,
   delivery: ({ piece, product }) =>
     product.fulfilment === 'parcel' ? (
@@ -89,16 +90,54 @@ export function Part({ name, ...props }: PartProps & { name: QuickViewPart }): V
   );
 }
 
-function Price({ product, variant, piece, host }: PartProps): VNode {
+/** Fetched only for products that have options. */
+function Options({ product, host, onAnswer, options }: PartProps): VNode | null {
+  const place = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    if (!place.current) return undefined;
+    const container = place.current;
+    let isGone = false;
+    void import('~/runtime/options/mount').then(({ mountOptions }) => {
+      if (isGone) return;
+      options.current = mountOptions({
+        container,
+        slug: product.slug,
+        options: product.options,
+        answers: {},
+        uploads: {},
+        host,
+        isInForm: false,
+        onChange: onAnswer,
+      });
+      onAnswer(options.current.state);
+    });
+    return () => {
+      isGone = true;
+      options.current?.destroy();
+      options.current = null;
+    };
+  }, []);
+  useEffect(() => options.current?.update(host));
+  return product.options.length > 0 ? <div ref={place} /> : null;
+}
+
+/** What the answers add to one, in minor units. */
+function extraOf({ answered }: Pick<PartProps, 'answered'>): number {
+  const effects = answered?.evaluation.effects ?? [];
+  return effects.reduce((sum, effect) => sum + (effect.per === 'unit' ? effect.amountMinor : 0), 0);
+}
+
+function Price({ product, variant, piece, host, answered }: PartProps): VNode {
   const money = (amount: number) => formatMoney(amount, host.currency, host.locale);
   const lowest = Math.min(...product.variants.map((candidate) => candidate.priceMinor));
-  const was = variant?.wasMinor;
+  const extra = extraOf({ answered });
+  const was = variant?.wasMinor ? variant.wasMinor + extra : null;
   return (
     <p class="price" data-slot="price" aria-live="polite">
       {!variant && <span class="from">{piece.words.from} </span>}
-      <span class="sum-now">{money(variant?.priceMinor ?? lowest)}</span>
+      <span class="sum-now">{money(Math.max(0, (variant?.priceMinor ?? lowest) + extra))}</span>
       {was && <s>{money(was)}</s>}
-      {was && variant && <span class="save">−{Math.round((1 - variant.priceMinor / was) * 100)} %</span>}
+      {was && variant && <span class="save">−{Math.round((1 - (variant.priceMinor + extra) / was) * 100)} %</span>}
     </p>
   );
 }

@@ -1,6 +1,5 @@
 /** @jsxImportSource preact */
 import { render } from 'preact';
-import type { Product } from '~/core/catalogue';
 import { createShadow } from '~/runtime/kit/shadow';
 import type { MountedPiece, PieceHost } from '~/runtime/piece-host';
 import type { ManifestPiece } from '~/core/lane';
@@ -16,8 +15,6 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
   let piece = initial as QuickViewPiece;
   let host = initialHost;
   let slug: string | null = null;
-  const products = new Map<string, Promise<Product | null>>();
-  const loaded = new Map<string, Product | null>();
   const shadow = createShadow('pl-quick-view', piece.id);
   document.body.append(shadow.element);
   let removeOpeners = placeOpeners(piece, host, { open: show, prefetch: fetchProduct });
@@ -25,28 +22,14 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
   const wanted = new URLSearchParams(location.search).get(ADDRESS);
   if (wanted && !host.isPreview) show(wanted, null);
 
-  function fetchProduct(wantedSlug: string): Promise<Product | null> {
-    let found = products.get(wantedSlug);
-    if (!found) {
-      found = fetch(`${host.origin}/api/products/${encodeURIComponent(wantedSlug)}`).then(
-        (response) => (response.ok ? (response.json() as Promise<Product>) : null),
-        () => null,
-      );
-      products.set(wantedSlug, found);
-      void found.then((product) => {
-        loaded.set(wantedSlug, product);
-        // A failure is not kept: the next press tries again.
-        if (!product) products.delete(wantedSlug);
-      });
-    }
-    return found;
+  function fetchProduct(wantedSlug: string): void {
+    void host.products.fetch(wantedSlug);
   }
 
   function show(wantedSlug: string, opener: Element | null): void {
     const isOpen = slug !== null;
     slug = wantedSlug;
-    if (!loaded.get(wantedSlug)) loaded.delete(wantedSlug);
-    void fetchProduct(wantedSlug).then(() => slug === wantedSlug && draw());
+    void host.products.fetch(wantedSlug).then(() => slug === wantedSlug && draw());
     draw();
     host.recorder.record('quick-view', { product: wantedSlug, piece: piece.id });
     const address = new URL(location.href);
@@ -83,7 +66,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
     render(
       <Panel
         slug={slug}
-        product={slug === null ? undefined : loaded.get(slug)}
+        product={slug === null ? undefined : host.products.known(slug)}
         piece={piece}
         host={host}
         previous={go(-1)}

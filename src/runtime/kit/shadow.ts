@@ -1,4 +1,5 @@
-const BASE = `:host{all:initial}*,::before,::after{box-sizing:border-box}
+/** What every shadow root of a piece begins with; the server writes the same. */
+export const BASE_CSS = `:host{all:initial}*,::before,::after{box-sizing:border-box}
 :focus-visible{outline:3px solid var(--pl-sale);outline-offset:2px}
 button{font:inherit;cursor:pointer}`;
 
@@ -10,10 +11,9 @@ export interface Shadow {
 }
 
 /** An element whose inside the host page's styles cannot reach. Sheets are adopted: a strict policy does not block them. */
-export function createShadow(name: string, pieceId: string): Shadow {
-  const element = document.createElement(name);
+export function createShadow(name: string, pieceId: string, element = document.createElement(name)): Shadow {
   element.dataset['plPiece'] = pieceId;
-  const root = element.attachShadow({ mode: 'open' });
+  const root = element.shadowRoot ?? element.attachShadow({ mode: 'open' });
   const sheet = new CSSStyleSheet();
   let last = '';
   root.adoptedStyleSheets = [sheet];
@@ -21,7 +21,7 @@ export function createShadow(name: string, pieceId: string): Shadow {
     element,
     root,
     style(themeCss, viewCss, pieceCss) {
-      const css = BASE + themeCss + viewCss + pieceCss;
+      const css = BASE_CSS + themeCss + viewCss + pieceCss;
       if (css !== last) sheet.replaceSync((last = css));
     },
   };

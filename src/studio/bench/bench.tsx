@@ -81,15 +81,19 @@ function BenchScreen({ pieceId, samples, categories, start }: Props) {
     <div className="grid h-full grid-cols-[216px_minmax(0,1fr)_272px] grid-rows-[52px_minmax(0,1fr)_92px]">
       <header className="col-span-3 flex items-center gap-4 border-b border-mortar px-[18px]">
         <h1 className="whitespace-nowrap">Shape {definition.name.toLowerCase()}</h1>
-        <label className="flex items-center gap-1.5 whitespace-nowrap">
-          <input
-            type="checkbox"
-            className="size-4 accent-moss"
-            checked={piece.on}
-            onChange={(event) => edit((draft) => void (draft.on = event.target.checked))}
-          />
-          {piece.on ? 'on' : 'off'}
-        </label>
+        {definition.isAlwaysOn ? (
+          <span className="whitespace-nowrap text-gravel">always there</span>
+        ) : (
+          <label className="flex items-center gap-1.5 whitespace-nowrap">
+            <input
+              type="checkbox"
+              className="size-4 accent-moss"
+              checked={piece.on}
+              onChange={(event) => edit((draft) => void (draft.on = event.target.checked))}
+            />
+            {piece.on ? 'on' : 'off'}
+          </label>
+        )}
         <p className="truncate text-gravel">
           on {STRETCH_NAMES[definition.stretch]}
           {changes > 0 && ` · ${changes} ${changes === 1 ? 'change' : 'changes'} in draft`}
@@ -149,6 +153,7 @@ function BenchScreen({ pieceId, samples, categories, start }: Props) {
         force={force}
         onSelect={select}
         onWord={editWord}
+        onSetting={(setting, value) => edit((draft) => void (draft.settings[setting] = value), `setting ${setting}`)}
       />
       <aside
         aria-label="Settings"

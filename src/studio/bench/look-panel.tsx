@@ -10,7 +10,8 @@ import {
   type Theme,
 } from '~/core/lane';
 import { contrastRatio, nearestPassing } from '~/core/proof';
-import { Amount, Row, Segmented, SettingControl } from '../shared/controls';
+import { Amount, Row, SettingControl } from '../shared/controls';
+import { Segmented } from '../shared/segmented';
 import type { PanelProps } from './panel';
 
 const STATES: Readonly<Record<LookState, string>> = {

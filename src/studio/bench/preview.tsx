@@ -4,10 +4,11 @@ import {
   isPreviewMessage,
   type FromPreview,
   type LookState,
+  type Piece,
   type Situation,
   type ToPreview,
 } from '~/core/lane';
-import { definitions } from '~/pieces/registry';
+import { definitionOf, definitions } from '~/pieces/registry';
 import { useDraft } from '../shared/draft-store';
 import type { Samples } from './samples';
 
@@ -25,25 +26,30 @@ interface Props {
   readonly force: LookState;
   readonly onSelect: (part: string | null) => void;
   readonly onWord: (word: string, text: string) => void;
+  /** A setting changed by hand in the preview, such as a place by dragging. */
+  readonly onSetting: (setting: string, value: string) => void;
 }
 
 /** The real shop in a frame. Every change of the draft is compiled and posted to it; nothing is saved or reloaded for that. */
 export function Preview(props: Props) {
-  const { pieceId, path, situation, samples, language, width, onWidth, part, force, onSelect, onWord } = props;
+  const { pieceId, path, situation, samples, language, width, onWidth, part, force, onSelect, onWord, onSetting } =
+    props;
   const { lane, token, live } = useDraft();
   const frame = useRef<HTMLIFrameElement>(null);
   const stage = useRef<HTMLDivElement>(null);
   const seq = useRef(0);
   const [ready, setReady] = useState(0);
   const [scale, setScale] = useState({ by: 1, height: 0 });
-  const listeners = useRef({ onSelect, onWord });
-  listeners.current = { onSelect, onWord };
+  const listeners = useRef({ onSelect, onWord, onSetting });
+  listeners.current = { onSelect, onWord, onSetting };
+  const product = situation.product ? (samples.products[situation.product] ?? null) : null;
+  const address = `${path.replace('{product}', product ?? '')}?draft=${token}`;
   // An off piece is shown all the same: it is being shaped.
   const shown = {
     ...lane,
     pieces: {
       ...lane.pieces,
-      [pieceId]: { ...lane.pieces[pieceId]!, on: true, where: openWhere(lane.pieces[pieceId]!.where) },
+      [pieceId]: { ...lane.pieces[pieceId]!, on: true, where: openWhere(lane.pieces[pieceId]!) },
     },
   };
   const post = (message: ToPreview) => frame.current?.contentWindow?.postMessage(message, location.origin);
@@ -60,6 +66,8 @@ export function Preview(props: Props) {
       if (message.pl === 'ready') setReady((count) => count + 1);
       if (message.pl === 'selected' && message.pieceId === pieceId) listeners.current.onSelect(message.part);
       if (message.pl === 'word' && message.pieceId === pieceId) listeners.current.onWord(message.word, message.text);
+      if (message.pl === 'setting' && message.pieceId === pieceId)
+        listeners.current.onSetting(message.setting, message.value);
       if (message.pl === 'painted') frame.current.dataset['painted'] = String(message.seq);
     };
     addEventListener('message', hear);
@@ -74,9 +82,14 @@ export function Preview(props: Props) {
 
   useEffect(() => {
     if (ready === 0) return;
-    const product = situation.product ? (samples.products[situation.product] ?? null) : null;
-    post({ pl: 'situation', pieceId, product, cart: situation.cart ? (samples.carts[situation.cart] ?? null) : null });
-  }, [ready, situation, pieceId, samples]);
+    post({
+      pl: 'situation',
+      pieceId,
+      product,
+      cart: situation.cart ? (samples.carts[situation.cart] ?? null) : null,
+      added: situation.added ?? false,
+    });
+  }, [ready, situation, pieceId, samples, product]);
 
   useEffect(() => {
     if (ready > 0) post({ pl: 'select', pieceId, part });
@@ -134,7 +147,7 @@ export function Preview(props: Props) {
           <iframe
             ref={frame}
             title="The shop with the draft"
-            src={`${path}?draft=${token}`}
+            src={address}
             style={{ width, height: scale.height, transform: `scale(${scale.by})`, transformOrigin: '0 0' }}
             data-testid="preview"
           />
@@ -145,11 +158,11 @@ export function Preview(props: Props) {
 }
 
 /** In the bench a piece is seen on every page and device, whatever Where says; Where has its own answers. */
-function openWhere(where: ReturnType<typeof useDraft.getState>['lane']['pieces'][string]['where']) {
+function openWhere({ where, kind }: Piece): Piece['where'] {
   return {
     ...where,
-    devices: ['phone', 'tablet', 'desktop'] as typeof where.devices,
-    pages: [...new Set([...where.pages, 'listing' as const])],
+    devices: ['phone', 'tablet', 'desktop'],
+    pages: [...(definitionOf(kind)?.pages ?? where.pages)],
     categories: { mode: 'all' as const },
     products: { mode: 'all' as const },
   };

@@ -3,7 +3,8 @@ import { useEffect, useState } from 'react';
 import { whoSees, type PageKind, type Scope } from '~/core/where';
 import { DEVICES } from '~/core/where/where.schema';
 import { ask } from '../shared/api';
-import { Segmented, SettingControl, Tick } from '../shared/controls';
+import { SettingControl, Tick } from '../shared/controls';
+import { Segmented } from '../shared/segmented';
 import type { PanelProps } from './panel';
 
 const DEVICE_NAMES = { phone: 'Phones', tablet: 'Tablets', desktop: 'Desktops' } as const;
@@ -23,14 +24,9 @@ interface Named {
 }
 
 /** Where the piece is shown, and an answer in words. */
-export function WherePanel({ piece, definition, edit, categories }: PanelProps & { categories: readonly Named[] }) {
-  const { where } = piece;
+export function WherePanel(props: PanelProps & { categories: readonly Named[] }) {
+  const { piece, definition, edit, part, categories } = props;
   const settings = Object.entries(definition.settings).filter(([, spec]) => spec.task === 'where');
-  const toggle = <T,>(list: T[], item: T, on: boolean) =>
-    on ? [...list, item] : list.filter((other) => other !== item);
-  const seenBy = DEVICES.filter((device) =>
-    definition.pages.some((page) => whoSees(where, { device, page, categories: [], product: null }).shown),
-  );
   return (
     <>
       {settings.map(([key, spec]) => (
@@ -41,6 +37,29 @@ export function WherePanel({ piece, definition, edit, categories }: PanelProps &
           onChange={(value) => edit((draft) => void (draft.settings[key] = value), `setting ${key}`)}
         />
       ))}
+      {definition.isAlwaysOn ? (
+        <p className="help">
+          The shop always has it, on {definition.pages.map((page) => PAGE_NAMES[page].toLowerCase()).join(', ')}. Parts
+          can be hidden on a device under Parts.
+        </p>
+      ) : (
+        <Scopes piece={piece} definition={definition} edit={edit} part={part} categories={categories} />
+      )}
+    </>
+  );
+}
+
+/** Devices, pages, categories and products, and who that leaves. */
+function Scopes({ piece, definition, edit, categories }: PanelProps & { categories: readonly Named[] }) {
+  const { where } = piece;
+  const toggle = <T,>(list: T[], item: T, on: boolean) =>
+    on ? [...list, item] : list.filter((other) => other !== item);
+  const seenBy = DEVICES.filter((device) =>
+    definition.pages.some((page) => whoSees(where, { device, page, categories: [], product: null }).shown),
+  );
+  const added = definition.judges === 'added' ? ' of what was added' : '';
+  return (
+    <>
       <fieldset>
         <legend className="font-semibold">Devices</legend>
         {DEVICES.map((device) => (
@@ -64,7 +83,7 @@ export function WherePanel({ piece, definition, edit, categories }: PanelProps &
         ))}
       </fieldset>
       <ScopeField
-        label="Categories"
+        label={`Categories${added}`}
         scope={where.categories}
         onChange={(scope) => edit((draft) => void (draft.where.categories = scope))}
         search={(text) =>
@@ -72,7 +91,7 @@ export function WherePanel({ piece, definition, edit, categories }: PanelProps &
         }
       />
       <ScopeField
-        label="Products"
+        label={`Products${added}`}
         scope={where.products}
         onChange={(scope) => edit((draft) => void (draft.where.products = scope))}
         search={(text) => ask<Named[]>(`/api/studio/products?q=${encodeURIComponent(text)}`)}

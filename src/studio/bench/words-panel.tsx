@@ -1,5 +1,6 @@
 import { resolveWords } from '~/core/lane';
-import { Row, Segmented } from '../shared/controls';
+import { Row } from '../shared/controls';
+import { Segmented } from '../shared/segmented';
 import type { PanelProps } from './panel';
 
 const LANGUAGES = { en: 'English', de: 'German', ar: 'Arabic' } as const;

@@ -73,6 +73,7 @@ function Products({ cards, total, page, pages, search }: Props) {
               <th className="num">Price</th>
               <th>Stock</th>
               <th className="num">Rating</th>
+              <th>Options</th>
             </tr>
           </thead>
           <tbody>
@@ -103,6 +104,11 @@ function Products({ cards, total, page, pages, search }: Props) {
                 </td>
                 <td className={card.inStock ? '' : 'text-brick'}>{card.inStock ? 'in stock' : 'sold out'}</td>
                 <td className="num">{card.rating ? `${card.rating.stars} (${card.rating.count})` : '–'}</td>
+                <td>
+                  <a href={`/studio/catalogue/${card.slug}`}>
+                    {card.hasOptions ? 'Change what is asked' : 'Ask for something'}
+                  </a>
+                </td>
               </tr>
             ))}
           </tbody>

@@ -2,7 +2,8 @@ import { useRef, useState } from 'react';
 import { COLUMN_FIELDS, type ColumnField } from '~/core/formats';
 import { ask } from '../shared/api';
 import { count } from '../shared/format';
-import { Segmented, Tick } from '../shared/controls';
+import { Tick } from '../shared/controls';
+import { Segmented } from '../shared/segmented';
 
 interface ImportPreview {
   readonly encoding: string;

@@ -1,4 +1,5 @@
 import History from 'lucide-react/icons/history';
+import Mail from 'lucide-react/icons/mail';
 import MapIcon from 'lucide-react/icons/map';
 import Package from 'lucide-react/icons/package';
 import ReceiptText from 'lucide-react/icons/receipt-text';
@@ -16,6 +17,7 @@ const ROOMS = [
   { key: 'lane', label: 'Lane', href: '/studio', icon: MapIcon },
   { key: 'catalogue', label: 'Catalogue', href: '/studio/catalogue', icon: Package },
   { key: 'orders', label: 'Orders', href: '/studio/orders', icon: ReceiptText },
+  { key: 'mailbox', label: 'Mailbox', href: '/studio/mailbox', icon: Mail },
   { key: 'revisions', label: 'Revisions', href: '/studio/revisions', icon: History },
 ] as const;
 export type Room = (typeof ROOMS)[number]['key'];

@@ -47,7 +47,7 @@ export function wordFinding(finding: LintFinding, lane: Lane): string {
     case 'nobody-sees':
       return `${name(finding.pieceId)} is on, but nobody would see it. Choose at least one device and one page under Where.`;
     case 'same-moment':
-      return `${name(finding.pieceId)} and ${name(finding.otherId)} both open after an add. Let only one of them open by itself.`;
+      return `${name(finding.otherId)} and ${name(finding.pieceId)} both open after an add. Shoppers get ${name(finding.otherId).toLowerCase()}; ${name(finding.pieceId).toLowerCase()} stays closed. Turn “Opens by itself” off, or turn one of them off.`;
     case 'deleted-product':
       return `${name(finding.pieceId)} names the product “${finding.slug}”, which is gone. Take it out under Where.`;
     case 'deleted-category':

@@ -40,6 +40,7 @@ const product: Product = {
   tags: [],
   rating: { stars: 4.5, count: 8 },
   reviews: [],
+  options: [],
 };
 
 describe('resolveVariant', () => {

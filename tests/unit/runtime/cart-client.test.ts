@@ -3,21 +3,29 @@ import type { CartView } from '~/core/cart';
 import { minor } from '~/core/money';
 import { createCartClient } from '~/runtime/cart-client';
 
+let version = 0;
 function cart(quantity: number): CartView {
   const line = {
     id: 'a',
     variantId: 1,
     slug: 's',
+    categories: [],
     name: 'Delta',
     choices: '',
+    answerTexts: [],
+    answers: {},
+    isChangeable: false,
     picture: null,
     quantity,
     stock: 9,
     unitMinor: minor(500),
+    fullMinor: minor(500 * quantity),
     totalMinor: minor(500 * quantity),
+    steps: [],
     problem: null,
   };
   return {
+    version: (version += 1),
     lines: quantity > 0 ? [line] : [],
     count: quantity,
     subtotalMinor: minor(500 * quantity),
@@ -25,26 +33,52 @@ function cart(quantity: number): CartView {
     deliveryMinor: null,
     taxMinor: minor(0),
     taxIncluded: true,
+    taxBasisPoints: 2000,
     totalMinor: minor(500 * quantity),
-    missingForFreeDeliveryMinor: null,
+    freeDelivery: null,
     steps: [],
+    coupon: null,
+    needsDelivery: true,
+    estimate: null,
+    note: '',
   };
+}
+
+const changed = (quantity: number, lineId: string | null = null) => Response.json({ view: cart(quantity), lineId });
+
+/** As much of a browser's storage as the cart uses. */
+function fakeStorage(): Storage {
+  const kept = new Map<string, string>();
+  return {
+    getItem: (key: string) => kept.get(key) ?? null,
+    setItem: (key: string, value: string) => void kept.set(key, value),
+    removeItem: (key: string) => void kept.delete(key),
+  } as Storage;
 }
 
 describe('the cart of the runtime', () => {
   const { fetch: realFetch } = globalThis;
   let answers: (() => Response | Promise<Response>)[];
-  let asked: unknown[];
+  let asked: { changeId?: string }[];
+  let online: (() => void)[];
+  const real = Object.getOwnPropertyDescriptor(globalThis, 'localStorage');
   beforeEach(() => {
     answers = [];
     asked = [];
+    online = [];
+    Object.defineProperty(globalThis, 'localStorage', { value: fakeStorage(), configurable: true });
+    globalThis.addEventListener = ((type: string, listener: () => void) =>
+      type === 'online' && online.push(listener)) as unknown as typeof globalThis.addEventListener;
     globalThis.fetch = (async (_url: string, init?: RequestInit) => {
-      asked.push(init?.body ? JSON.parse(String(init.body)) : null);
+      asked.push(init?.body ? (JSON.parse(String(init.body)) as object) : {});
       return answers.shift()!();
     }) as typeof fetch;
   });
   afterEach(() => {
     globalThis.fetch = realFetch;
+    if (real) Object.defineProperty(globalThis, 'localStorage', real);
+    else Reflect.deleteProperty(globalThis, 'localStorage');
+    Reflect.deleteProperty(globalThis, 'addEventListener');
   });
 
   async function loaded(quantity: number) {
@@ -56,41 +90,104 @@ describe('the cart of the runtime', () => {
     return { client, seen };
   }
 
-  it('shows a changed quantity before the server has answered, then what the server says', async () => {
+  it('shows a changed quantity and its sums before the server has answered, then what the server says', async () => {
     const { client, seen } = await loaded(1);
-    answers.push(() => Response.json(cart(3)));
+    answers.push(() => changed(3));
 
-    const answer = await client.change({ kind: 'set', lineId: 'a', quantity: 4 });
+    const answer = client.change({ kind: 'set', lineId: 'a', quantity: 4 });
+    const hoped = client.view!;
 
-    expect(answer).to.deep.equal({ ok: true });
+    expect([hoped.count, hoped.subtotalMinor, hoped.lines[0]!.totalMinor]).to.deep.equal([4, 2000, 2000]);
+    expect(await answer).to.deep.equal({ ok: true, lineId: null, waiting: false });
     expect(seen).to.deep.equal([4, 3]);
   });
 
-  it('takes a refused change back and hands on the reason', async () => {
+  it('counts an add at once, and hands on which line it made', async () => {
     const { client, seen } = await loaded(1);
-    answers.push(() => Response.json({ problems: [{ message: 'Only 3 left.' }] }, { status: 409 }));
+    answers.push(() => changed(3, 'b'));
+
+    const answer = await client.change({ kind: 'add', variantId: 1, quantity: 2 });
+
+    expect(answer).to.deep.include({ ok: true, lineId: 'b' });
+    expect(seen).to.deep.equal([3, 3]);
+  });
+
+  it('takes a refused change back and hands on the reason and the place', async () => {
+    const { client, seen } = await loaded(1);
+    const problems = [{ path: 'quantity', message: 'Only 3 left.' }];
+    answers.push(() => Response.json({ problems }, { status: 409 }));
 
     const answer = await client.change({ kind: 'set', lineId: 'a', quantity: 9 });
 
-    expect(answer).to.deep.equal({ ok: false, message: 'Only 3 left.' });
+    expect(answer).to.deep.equal({ ok: false, message: 'Only 3 left.', problems });
     expect(seen).to.deep.equal([9, 1]);
   });
 
-  it('takes a change back when the connection is lost', async () => {
+  it('says so when the fault is the server’s, and takes the change back', async () => {
+    const { client } = await loaded(1);
+    answers.push(() => new Response('oops', { status: 500 }));
+
+    const answer = await client.change({ kind: 'set', lineId: 'a', quantity: 2 });
+
+    expect(answer.ok || answer.message).to.include('on our side');
+    expect(client.view?.count).to.equal(1);
+  });
+
+  it('keeps a change that could not be sent, and sends it under the same id when the connection is back', async () => {
     const { client } = await loaded(2);
     answers.push(() => Promise.reject(new TypeError('offline')));
 
     const answer = await client.change({ kind: 'remove', lineId: 'a' });
+    expect(answer).to.deep.equal({ ok: true, lineId: null, waiting: true });
+    expect(client.view?.count).to.equal(0);
 
-    expect(answer.ok).to.equal(false);
-    expect(client.view?.count).to.equal(2);
+    answers.push(() => changed(0));
+    online[0]!();
+    await new Promise((resolve) => setTimeout(resolve, 5));
+
+    expect(asked).to.have.length(3);
+    expect(asked[2]!.changeId).to.equal(asked[1]!.changeId).and.be.a('string');
+    expect(localStorage.getItem('pl_cart_waiting')).to.equal(null);
+  });
+
+  it('keeps what waits for the next page', async () => {
+    const { client } = await loaded(1);
+    answers.push(() => Promise.reject(new TypeError('offline')));
+    await client.change({ kind: 'set', lineId: 'a', quantity: 5 });
+
+    const next = createCartClient('');
+    answers.push(
+      () => Response.json(cart(1)),
+      () => changed(5),
+    );
+    await next.load();
+    expect(next.view?.count).to.equal(5);
+    await new Promise((resolve) => setTimeout(resolve, 5));
+
+    expect(asked.at(-1)).to.include({ kind: 'set', quantity: 5 });
+    expect(localStorage.getItem('pl_cart_waiting')).to.equal(null);
+  });
+
+  it('hears what another tab did, and lets nothing older overwrite it', async () => {
+    const { client } = await loaded(1);
+    const other = new BroadcastChannel('pl-cart');
+    const older = { ...cart(7), version: 0 };
+
+    other.postMessage(cart(4));
+    await new Promise((resolve) => setTimeout(resolve, 20));
+    expect(client.view?.count).to.equal(4);
+    other.postMessage(older);
+    await new Promise((resolve) => setTimeout(resolve, 20));
+    other.close();
+
+    expect(client.view?.count).to.equal(4);
   });
 
   it('sends one change at a time, in order', async () => {
     const { client } = await loaded(1);
     let release = () => undefined as void;
-    answers.push(() => new Promise((resolve) => (release = () => resolve(Response.json(cart(2))))));
-    answers.push(() => Response.json(cart(3)));
+    answers.push(() => new Promise((resolve) => (release = () => resolve(changed(2)))));
+    answers.push(() => changed(3));
 
     const first = client.change({ kind: 'set', lineId: 'a', quantity: 2 });
     const second = client.change({ kind: 'set', lineId: 'a', quantity: 3 });

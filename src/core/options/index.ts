@@ -1,0 +1,17 @@
+export { ANSWER_FIELD, readAnswers, sameAnswers, type Answer, type Answers } from './answers';
+export { answerTexts, type AnswerText } from './answer-texts';
+export { checkOptionRules } from './check-rules';
+export { describeCondition } from './describe-condition';
+export { effectSums, evaluateOptions, type Evaluation, type OptionEffect } from './evaluate';
+export { findCycle, optionsAskedBy } from './find-cycle';
+export { newOption } from './new-option';
+export type { Condition } from './condition.schema';
+export type {
+  AddOnFacts,
+  Effect,
+  FileForm,
+  OptionChoice,
+  OptionKind,
+  OptionRule,
+  ProductOption,
+} from './option.schema';

@@ -1,0 +1,2 @@
+export { suggestionsThatFit } from './fit';
+export { relatedTo, type Relatable, type Relation } from './related';

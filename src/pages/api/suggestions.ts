@@ -1,0 +1,17 @@
+import type { APIRoute } from 'astro';
+import { z } from 'zod';
+import { suggestNear } from '~/services/suggest';
+import { cartToken } from '~/shop/cart-cookie';
+import { check, refuse } from './_respond';
+
+const querySchema = z.strictObject({
+  near: z.string().min(1).max(4000),
+  most: z.coerce.number().int().min(1).max(8).default(4),
+});
+
+export const GET: APIRoute = async ({ locals, cookies, url }) => {
+  const query = check(Object.fromEntries(url.searchParams), querySchema);
+  if (!query.ok) return refuse(query.problems);
+  const { near, most } = query.value;
+  return Response.json(await suggestNear(locals.app, near.split(' ').slice(0, 60), cartToken(cookies), most));
+};

@@ -1,0 +1,25 @@
+import type { APIRoute } from 'astro';
+import { z } from 'zod';
+import { keepUpload } from '~/services/uploads';
+import { ensureCartToken } from '~/shop/cart-cookie';
+import { answer, check, refuse } from '../_respond';
+
+const fieldsSchema = z.strictObject({ product: z.string().min(1).max(120), option: z.string().min(1).max(40) });
+
+/** Takes a shopper's file for an option of a product; it belongs to the shopper's cart. */
+export const POST: APIRoute = async ({ locals, cookies, request, url, clientAddress }) => {
+  const form = await request.formData().catch(() => null);
+  const file = form?.get('file');
+  if (!form || !(file instanceof File) || file.size === 0) return refuse([{ path: 'file', code: 'missing' }]);
+  const fields = check({ product: form.get('product'), option: form.get('option') }, fieldsSchema);
+  if (!fields.ok) return refuse(fields.problems);
+  return answer(
+    await keepUpload(locals.app, {
+      ...fields.value,
+      cartToken: ensureCartToken(cookies, url.protocol === 'https:'),
+      name: file.name,
+      bytes: new Uint8Array(await file.arrayBuffer()),
+      from: clientAddress,
+    }),
+  );
+};

@@ -1,0 +1,155 @@
+import { choice, definePiece, numeric, toggle, type ManifestPiece, type SettingsOf } from '~/core/lane';
+import { suggestionsThatFit } from '~/core/suggest';
+import { cartSurface } from '../cart-surface/definition';
+
+const say = (en: string, de: string, ar: string) => ({ en, de, ar });
+const { close, missing, reached, checkout, keepShopping, suggestionAdd, suggestionSee } = cartSurface.words;
+
+export const addedPopup = definePiece({
+  kind: 'added-popup',
+  name: 'Added popup',
+  stretch: 'add',
+  summary: 'Says that it worked, and offers the next step.',
+  pages: ['home', 'listing', 'product', 'other'],
+  judges: 'added',
+  openRank: 10,
+  settings: {
+    form: choice({
+      task: 'where',
+      label: 'Form',
+      help: 'In a corner the page stays in use; in the middle the shopper must answer it. Phones show it at the lower edge.',
+      options: { corner: 'In a corner', middle: 'In the middle' },
+      default: 'corner',
+    }),
+    closes: choice({
+      task: 'where',
+      label: 'Closes',
+      help: 'By itself never while the pointer or the focus is on it.',
+      options: { asked: 'When asked', itself: 'By itself' },
+      default: 'itself',
+    }),
+    seconds: numeric({
+      task: 'where',
+      label: 'After',
+      help: 'When it closes by itself. Slow readers need eight seconds and more.',
+      min: 4,
+      max: 30,
+      step: 1,
+      unit: 's',
+      default: 9,
+    }),
+    suggestionCount: numeric({
+      task: 'parts',
+      part: 'suggestions',
+      label: 'At most',
+      help: 'Fewer are shown where the size does not hold so many.',
+      min: 1,
+      max: 4,
+      step: 1,
+      unit: '',
+      default: 2,
+    }),
+    meterBar: toggle({
+      task: 'parts',
+      part: 'threshold',
+      label: 'A bar with it',
+      help: 'Shows how much of the way is done.',
+      default: true,
+    }),
+    size: choice({
+      task: 'look',
+      label: 'Size',
+      help: 'A small one interrupts less, and holds fewer suggestions.',
+      options: { small: 'Small', medium: 'Medium', large: 'Large' },
+      default: 'medium',
+    }),
+    motion: choice({
+      task: 'look',
+      label: 'Entrance',
+      help: 'None for shoppers who ask for less motion.',
+      options: { none: 'None', fade: 'Fade', rise: 'Rise' },
+      default: 'rise',
+    }),
+  },
+  parts: {
+    message: { label: 'Message', help: 'Says that it worked; read out to screen readers.', on: true },
+    picture: { label: 'Picture', help: 'Of what was chosen.', on: true },
+    name: { label: 'Name', help: 'Of the product.', on: true },
+    choices: { label: 'Choices', help: 'Size, colour and the answers to options.', on: true },
+    price: { label: 'Price', help: 'Of what was added.', on: true },
+    total: { label: 'Cart total', help: 'What the cart comes to now.', on: true },
+    threshold: { label: 'Free delivery', help: 'What is still missing; only while such an offer is live.', on: true },
+    suggestions: { label: 'Suggestions', help: 'Things related to what was added.', on: false },
+    buttons: { label: 'Buttons', help: 'Keep shopping, view cart, check out.', on: true },
+  },
+  words: {
+    message: {
+      part: 'message',
+      label: 'Message',
+      help: '{name} stands for the product.',
+      default: say('It is in your cart.', 'Liegt im Warenkorb.', 'أُضيف إلى سلتك.'),
+    },
+    close,
+    total: {
+      part: 'total',
+      label: 'Cart total',
+      help: '{count} and {amount} stand for number and sum.',
+      default: say('{count} in the cart: {amount}', '{count} im Warenkorb: {amount}', '{count} في السلة: {amount}'),
+    },
+    missing,
+    reached,
+    suggestions: {
+      part: 'suggestions',
+      label: 'Heading',
+      help: 'Above the suggestions.',
+      default: say('Others look at', 'Auch angesehen', 'قد يعجبك'),
+    },
+    suggestionAdd,
+    suggestionSee,
+    keepShopping: { ...keepShopping, part: 'buttons' },
+    viewCart: {
+      part: 'buttons',
+      label: 'View cart',
+      help: 'Opens the cart surface, or leads to the cart page.',
+      default: say('View cart', 'Zum Warenkorb', 'عرض السلة'),
+    },
+    checkout: { ...checkout, part: 'buttons' },
+  },
+  looks: {
+    panel: {
+      label: 'Panel',
+      help: 'The popup itself.',
+      properties: ['background', 'text', 'border', 'radius'],
+      states: ['rest'],
+      inherits: { rest: { background: 'token:panel', text: 'token:ink', border: 'token:line' } },
+    },
+    message: {
+      part: 'message',
+      label: 'Message',
+      help: 'The words at the top.',
+      properties: ['text', 'size'],
+      states: ['rest'],
+      inherits: { rest: { text: 'token:ink', size: 18 } },
+    },
+    checkout: { ...cartSurface.looks.checkout, part: 'buttons' },
+  },
+  notes: (settings) => {
+    const fit = suggestionsThatFit(settings['size'] as 'small' | 'medium' | 'large');
+    const wanted = Number(settings['suggestionCount']);
+    if (wanted <= fit) return [];
+    return [
+      {
+        part: 'suggestions',
+        text: `This size holds ${fit} ${fit === 1 ? 'suggestion' : 'suggestions'}; of your ${wanted}, ${fit === 1 ? 'one is' : `${fit} are`} shown. Choose a larger size under Look, or ask for fewer.`,
+      },
+    ];
+  },
+  opensOn: () => ['added-to-cart'],
+  preview: { path: '/shop/all' },
+});
+
+export type AddedPopupPiece = ManifestPiece<
+  SettingsOf<typeof addedPopup.settings>,
+  keyof typeof addedPopup.words,
+  keyof typeof addedPopup.parts
+>;

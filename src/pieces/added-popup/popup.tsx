@@ -1,0 +1,139 @@
+/** @jsxImportSource preact */
+import type { VNode } from 'preact';
+import type { CartLineView, CartView } from '~/core/cart';
+import { suggestionsThatFit } from '~/core/suggest/fit';
+import { Suggestions } from '~/runtime/cart/suggestions';
+import { Threshold } from '~/runtime/cart/threshold';
+import { Icon } from '~/runtime/kit/icons';
+import { directionOf } from '~/runtime/kit/shadow';
+import type { PieceHost } from '~/runtime/piece-host';
+import type { AddedPopupPiece } from './definition';
+
+interface Props {
+  readonly piece: AddedPopupPiece;
+  readonly host: PieceHost;
+  readonly cart: CartView | null;
+  readonly line: CartLineView | null;
+  readonly money: (amountMinor: number) => string;
+  readonly onHold: (isHeld: boolean) => void;
+  readonly onCart: (event: MouseEvent & { currentTarget: HTMLElement }) => void;
+}
+
+type PartKey = AddedPopupPiece['parts'][number]['key'];
+/** Parts that stand together beside the picture. */
+const THING: readonly PartKey[] = ['picture', 'name', 'choices', 'price'];
+
+export function Popup(props: Props): VNode {
+  const { piece, host, line, onHold } = props;
+  const { settings, words } = piece;
+  const parts = piece.parts.filter((part) => !part.hideOn.includes(host.device)).map((part) => part.key);
+  const draw = (key: PartKey) => (
+    <div key={key} data-part={key}>
+      {line && <Part {...props} line={line} name={key} />}
+    </div>
+  );
+  // What belongs to the thing stands where its first part does.
+  const first = parts.findIndex((key) => THING.includes(key));
+  return (
+    <>
+      <p class="announce" role="status">
+        {line && `${line.name}: ${words.message.replace('{name}', line.name)}`}
+      </p>
+      <dialog
+        tabIndex={-1}
+        data-slot="panel"
+        data-part=""
+        dir={directionOf(host.language)}
+        lang={host.language}
+        aria-label={words.message.replace('{name}', line?.name ?? '')}
+        data-form={settings.form}
+        data-size={settings.size}
+        data-motion={settings.motion}
+        data-closes={settings.closes === 'itself' ? settings.seconds : 'asked'}
+        onPointerEnter={() => onHold(true)}
+        onPointerLeave={() => onHold(false)}
+        onFocusIn={() => onHold(true)}
+        onFocusOut={() => onHold(false)}
+      >
+        <button type="button" class="close" aria-label={words.close} onClick={host.surfaces.close}>
+          <Icon name="close" />
+        </button>
+        {parts.map((key, i) => {
+          if (!THING.includes(key)) return draw(key);
+          if (i !== first) return null;
+          return (
+            <div key="thing" class="thing">
+              {parts.filter((part) => THING.includes(part)).map(draw)}
+            </div>
+          );
+        })}
+      </dialog>
+    </>
+  );
+}
+
+function Part({
+  name,
+  piece,
+  host,
+  cart,
+  line,
+  money,
+  onCart,
+}: Props & { line: CartLineView; name: PartKey }): VNode | null {
+  const { settings, words } = piece;
+  switch (name) {
+    case 'message':
+      return (
+        <h2 data-slot="message" data-word="message">
+          {words.message.replace('{name}', line.name)}
+        </h2>
+      );
+    case 'picture':
+      return line.picture && <img src={line.picture.src} alt="" width="72" height="72" />;
+    case 'name':
+      return <>{line.name}</>;
+    case 'choices': {
+      const texts = [line.choices, ...line.answerTexts.map((answer) => `${answer.label}: ${answer.text}`)];
+      return <small>{texts.filter(Boolean).join(' · ')}</small>;
+    }
+    case 'price':
+      return <span class="sum">{money(line.unitMinor)}</span>;
+    case 'total':
+      return (
+        cart && (
+          <p data-word="total">
+            {words.total
+              .replace('{count}', String(cart.count))
+              .replace('{amount}', money(cart.subtotalMinor - cart.discountMinor))}
+          </p>
+        )
+      );
+    case 'threshold':
+      return cart && <Threshold cart={cart} money={money} words={words} bar={settings.meterBar} />;
+    case 'suggestions':
+      return (
+        <Suggestions
+          host={host}
+          money={money}
+          near={[line.slug]}
+          most={Math.min(settings.suggestionCount, suggestionsThatFit(settings.size))}
+          words={words}
+        />
+      );
+    case 'buttons':
+      return (
+        <div class="buttons">
+          <button type="button" class="second" data-word="keepShopping" onClick={host.surfaces.close}>
+            {words.keepShopping}
+          </button>
+          <a class="second" data-word="viewCart" href="/shop/cart" onClick={onCart}>
+            {words.viewCart}
+          </a>
+          <a class="main-button" data-slot="checkout" data-word="checkout" href="/shop/checkout">
+            {words.checkout}
+          </a>
+        </div>
+      );
+  }
+}

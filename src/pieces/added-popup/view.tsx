@@ -1,0 +1,90 @@
+/** @jsxImportSource preact */
+import { render } from 'preact';
+import { formatMoney } from '~/core/money/currency';
+import type { ManifestPiece } from '~/core/lane';
+import { cartCss } from '~/runtime/cart/css';
+import { createShadow } from '~/runtime/kit/shadow';
+import type { MountedPiece, OpenAbout, PieceHost } from '~/runtime/piece-host';
+import type { AddedPopupPiece } from './definition';
+import { Popup } from './popup';
+import css from './view.css?inline';
+
+/** Opens after an add, and closes by itself only while nobody is at it. */
+export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPiece {
+  let piece = initial as AddedPopupPiece;
+  let host = initialHost;
+  let lineId: string | null = null;
+  let isOpen = false;
+  let timer = 0;
+  const shadow = createShadow('pl-added', piece.id);
+  document.body.append(shadow.element);
+  const stopWatching = host.cart.watch(draw);
+
+  function draw(): void {
+    shadow.style(host.themeCss, cartCss + css, piece.css);
+    const { view: cart } = host.cart;
+    const line = cart?.lines.find(({ id }) => id === lineId) ?? null;
+    render(
+      <Popup
+        piece={piece}
+        host={host}
+        cart={cart}
+        line={isOpen ? line : null}
+        money={(amount) => formatMoney(amount, host.currency, host.locale)}
+        onHold={(isHeld) => (isHeld ? clearTimeout(timer) : wait())}
+        onCart={(event) => {
+          if (host.openKind('cart-surface', { opener: null })) event.preventDefault();
+        }}
+      />,
+      shadow.root,
+    );
+  }
+
+  function wait(): void {
+    clearTimeout(timer);
+    if (!isOpen || host.isPreview || piece.settings.closes !== 'itself') return;
+    timer = setTimeout(() => isOpen && host.surfaces.close(), piece.settings.seconds * 1000) as unknown as number;
+  }
+
+  function open(about: OpenAbout): void {
+    // Without a line (previews): the one added last.
+    lineId = about.lineId ?? host.cart.view?.lines.at(-1)?.id ?? null;
+    const wasOpen = isOpen;
+    isOpen = true;
+    draw();
+    wait();
+    if (wasOpen) return;
+    host.surfaces.open({
+      dialog: shadow.root.querySelector('dialog')!,
+      address: null,
+      opener: about.opener,
+      isAside: piece.settings.form === 'corner',
+      onClose: () => {
+        isOpen = false;
+        clearTimeout(timer);
+        draw();
+      },
+    });
+    host.recorder.record('piece-seen', { piece: piece.id });
+  }
+
+  draw();
+  return {
+    update(next, nextHost) {
+      const before = piece.settings.form;
+      piece = next as AddedPopupPiece;
+      host = nextHost;
+      // From a corner to the middle is another kind of dialog.
+      if (isOpen && before !== piece.settings.form) {
+        host.surfaces.close();
+        open({ opener: null, lineId });
+      } else draw();
+    },
+    open,
+    destroy() {
+      if (isOpen) host.surfaces.close();
+      stopWatching();
+      shadow.element.remove();
+    },
+  };
+}

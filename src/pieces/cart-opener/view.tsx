@@ -1,0 +1,251 @@
+/** @jsxImportSource preact */
+import { render, type VNode } from 'preact';
+import { boxAt, keepOff, readPlace, snapPlace, writePlace, type Box } from '~/core/place/place';
+import { formatMoney } from '~/core/money/currency';
+import type { ManifestPiece } from '~/core/lane';
+import { Drawing } from '~/runtime/kit/icons';
+import { createShadow, directionOf } from '~/runtime/kit/shadow';
+import type { MountedPiece, PieceHost } from '~/runtime/piece-host';
+import type { CartOpenerPiece } from './definition';
+import { CART_ICONS } from './icons';
+import css from './view.css?inline';
+
+const INSET = 16;
+const GAP = 12;
+const REST_MS = 180;
+const FEEDBACK_MS = 320;
+
+/** The button that leads to the cart: in the header in place of the shop's own link, or floating where the owner put it. */
+export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPiece {
+  let piece = initial as CartOpenerPiece;
+  let host = initialHost;
+  let count: number | null = null;
+  let feedback = false;
+  let rest = 0;
+  const shadow = createShadow('pl-cart-opener', piece.id);
+  const stopWatching = host.cart.watch((cart) => {
+    if (count !== null && cart.count > count) {
+      feedback = true;
+      setTimeout(() => {
+        feedback = false;
+        draw();
+      }, FEEDBACK_MS);
+    }
+    count = cart.count;
+    draw();
+  });
+  addEventListener('resize', stand);
+  addEventListener('pl-edges', stand);
+  if (!host.cart.view) void host.cart.load();
+  place();
+
+  /** Puts the element where it belongs. The shop's own link gives way to one in the header, and comes back after. */
+  function place(): void {
+    const link = document.querySelector<HTMLElement>('a[data-pl-cart]');
+    const isHeader = piece.settings.stands === 'header' && link !== null;
+    if (link) link.hidden = isHeader;
+    if (isHeader) link.before(shadow.element);
+    else document.body.append(shadow.element);
+    draw();
+  }
+
+  function open(opener: Element): boolean {
+    return host.openKind('cart-surface', { opener });
+  }
+
+  function draw(): void {
+    shadow.style(host.themeCss, css, piece.css);
+    render(
+      <Button
+        piece={piece}
+        host={host}
+        feedback={feedback}
+        onPress={(event) => {
+          clearTimeout(rest);
+          if (dragged || open(event.currentTarget)) event.preventDefault();
+        }}
+        onRest={(event) => {
+          if (piece.settings.opensBy !== 'hover' || event.pointerType !== 'mouse' || host.isPreview) return;
+          const button = event.currentTarget;
+          rest = setTimeout(() => open(button), REST_MS) as unknown as number;
+        }}
+        onLeave={() => clearTimeout(rest)}
+        onGrab={host.isPreview ? grab : undefined}
+      />,
+      shadow.root,
+    );
+    stand();
+  }
+
+  const button = () => shadow.root.querySelector<HTMLElement>('a');
+
+  /** Stands at its place, off everything else that stands fixed: the page's own bars and ours. */
+  function stand(): void {
+    const element = button();
+    if (!element || piece.settings.stands !== 'floating') return;
+    const { settings } = piece;
+    const isRightToLeft = directionOf(host.language) === 'rtl';
+    const window = { width: document.documentElement.clientWidth, height: innerHeight };
+    const size = { width: element.offsetWidth, height: element.offsetHeight };
+    const wanted = boxAt(
+      readPlace(window.width < 640 ? settings.placePhone : settings.placeDesktop),
+      size,
+      window,
+      INSET,
+      isRightToLeft,
+    );
+    const box = keepOff(wanted, fixedAround(wanted, window), window, GAP);
+    element.style.insetInlineStart = 'auto';
+    element.style.left = `${box.left}px`;
+    element.style.top = `calc(${box.top}px - ${box.top > window.height / 2 ? 'env(safe-area-inset-bottom, 0px)' : '0px'})`;
+  }
+
+  /** Fixed things the box would lie on, found by asking the page at the box's corners and middle. */
+  function fixedAround(box: Box, window: { width: number; height: number }): Box[] {
+    const found = new Set<Element>();
+    for (const x of [box.left + 1, box.left + box.width / 2, box.left + box.width - 1])
+      for (const y of [box.top + 1, box.top + box.height / 2, box.top + box.height - 1])
+        for (const element of document.elementsFromPoint(
+          Math.min(window.width - 1, Math.max(0, x)),
+          Math.min(window.height - 1, Math.max(0, y)),
+        )) {
+          const inner = element.shadowRoot?.elementFromPoint(x, y) ?? element;
+          if (shadow.element.contains(element) || element.shadowRoot === shadow.root) continue;
+          for (let at: Element | null = inner; at; at = at.parentElement)
+            if (getComputedStyle(at).position === 'fixed') found.add(at);
+        }
+    return [...found].map((element) => element.getBoundingClientRect());
+  }
+
+  let dragged = false;
+  /** In the bench it is dragged to its place. */
+  function grab(event: PointerEvent): void {
+    const element = button();
+    if (!element || piece.settings.stands !== 'floating') return;
+    dragged = false;
+    const [fromX, fromY] = [event.clientX, event.clientY];
+    const start = element.getBoundingClientRect();
+    element.setPointerCapture(event.pointerId);
+    const move = (next: PointerEvent) => {
+      const [x, y] = [next.clientX - fromX, next.clientY - fromY];
+      if (!dragged && Math.hypot(x, y) < 4) return;
+      dragged = true;
+      element.style.left = `${start.left + x}px`;
+      element.style.top = `${start.top + y}px`;
+    };
+    const drop = () => {
+      element.removeEventListener('pointermove', move);
+      if (!dragged) return;
+      const box = element.getBoundingClientRect();
+      const window = { width: document.documentElement.clientWidth, height: innerHeight };
+      const isRightToLeft = directionOf(host.language) === 'rtl';
+      const value = writePlace(snapPlace(box.left + box.width / 2, box.top + box.height / 2, window, isRightToLeft));
+      const setting = window.width < 640 ? 'placePhone' : 'placeDesktop';
+      dispatchEvent(new CustomEvent('pl-setting', { detail: { pieceId: piece.id, setting, value } }));
+      // The press that ended the drag is not one on the button.
+      setTimeout(() => (dragged = false));
+    };
+    element.addEventListener('pointermove', move);
+    element.addEventListener('pointerup', drop, { once: true });
+  }
+
+  return {
+    update(next, nextHost) {
+      piece = next as CartOpenerPiece;
+      host = nextHost;
+      place();
+    },
+    destroy() {
+      stopWatching();
+      removeEventListener('resize', stand);
+      removeEventListener('pl-edges', stand);
+      shadow.element.remove();
+      const link = document.querySelector<HTMLElement>('a[data-pl-cart]');
+      if (link) link.hidden = false;
+    },
+  };
+}
+
+interface ButtonProps {
+  readonly piece: CartOpenerPiece;
+  readonly host: PieceHost;
+  readonly feedback: boolean;
+  readonly onPress: (event: MouseEvent & { currentTarget: HTMLElement }) => void;
+  readonly onRest: (event: PointerEvent & { currentTarget: HTMLElement }) => void;
+  readonly onLeave: () => void;
+  readonly onGrab: ((event: PointerEvent) => void) | undefined;
+}
+
+function Button({ piece, host, feedback, onPress, onRest, onLeave, onGrab }: ButtonProps): VNode | null {
+  const { settings, words } = piece;
+  const { view: cart } = host.cart;
+  const count = cart?.count ?? 0;
+  if (settings.hideEmpty && count === 0) return null;
+  const things = words.things.replace('{count}', String(count));
+  return (
+    <a
+      href="/shop/cart"
+      data-pl-cart
+      data-slot="opener"
+      data-part=""
+      data-stands={settings.stands}
+      data-place={`${settings.placePhone}, ${settings.placeDesktop}`}
+      data-opens-by={settings.opensBy}
+      data-hides-empty={settings.hideEmpty}
+      data-motion={settings.feedback}
+      data-feedback={feedback ? settings.feedback : undefined}
+      data-drags={onGrab && settings.stands === 'floating' ? true : undefined}
+      dir={directionOf(host.language)}
+      style={{ '--size': `${settings.size}px` }}
+      aria-label={`${words.label}: ${things}`}
+      draggable={false}
+      onClick={onPress}
+      onPointerEnter={onRest}
+      onPointerLeave={onLeave}
+      onPointerDown={onGrab}
+    >
+      {piece.parts
+        .filter((part) => !part.hideOn.includes(host.device))
+        .map(({ key }) => {
+          switch (key) {
+            case 'icon':
+              return (
+                <span key={key} data-part="icon">
+                  {settings.ownIcon ? (
+                    <img src={settings.ownIcon} alt="" draggable={false} />
+                  ) : (
+                    <Drawing path={CART_ICONS[settings.icon]} size={24} />
+                  )}
+                </span>
+              );
+            case 'label':
+              return (
+                <span key={key} data-part="label" data-word="label">
+                  {words.label}
+                </span>
+              );
+            case 'count':
+              return settings.countAs === 'text' ? (
+                <span key={key} class="things" data-part="count">
+                  {things}
+                </span>
+              ) : (
+                count > 0 && (
+                  <span key={key} class="count" data-part="count" data-slot="count">
+                    {count}
+                  </span>
+                )
+              );
+            case 'subtotal':
+              return (
+                cart && (
+                  <span key={key} class="sum" data-part="subtotal">
+                    {formatMoney(cart.subtotalMinor - cart.discountMinor, host.currency, host.locale)}
+                  </span>
+                )
+              );
+          }
+        })}
+    </a>
+  );
+}

@@ -1,0 +1,227 @@
+/** @jsxImportSource preact */
+import type { VNode } from 'preact';
+import type { DeliveryOption } from '~/core/cart';
+import type { CheckoutForm } from '~/core/orders';
+import type { Device } from '~/core/where';
+import { Coupon } from '~/runtime/cart/coupon';
+import type { CartShown } from '~/runtime/cart/desk';
+import { countryNames } from '~/runtime/cart/estimate';
+import { Lines } from '~/runtime/cart/lines';
+import { Note } from '~/runtime/cart/note';
+import { SaidLine } from '~/runtime/cart/said';
+import { Totals } from '~/runtime/cart/totals';
+import { directionOf } from '~/runtime/kit/shadow';
+import type { CheckoutPart, CheckoutPiece } from './definition';
+import { Field } from './field';
+
+/** Everything the page is drawn from; the server hands the same to the runtime. */
+export interface CheckoutState {
+  readonly form: Omit<CheckoutForm, 'cardNumber'>;
+  readonly ways: readonly DeliveryOption[];
+  /** The way of delivery the sums are for. */
+  readonly chosen: string | null;
+  /** What is wrong, by field; `''` is the whole. */
+  readonly problems: Readonly<Record<string, string>>;
+  /** The same key is the same order, however often it is sent. */
+  readonly key: string;
+}
+
+interface Props {
+  readonly shown: CartShown;
+  readonly piece: CheckoutPiece;
+  readonly state: CheckoutState;
+  readonly device: Device | null;
+  readonly isPaying?: boolean;
+  readonly onChange?: (form: HTMLFormElement, field: string) => void;
+  readonly onOrder?: (form: HTMLFormElement) => void;
+}
+
+const IN_FORM: readonly CheckoutPart[] = ['contact', 'address', 'delivery', 'payment'];
+const CUT = { round: '99px', soft: '10px', square: '2px' } as const;
+
+/** Checkout on one page: drawn by the server, taken over by the runtime. */
+export function CheckoutPage(props: Props): VNode {
+  const { shown, piece, state, device, onChange, onOrder } = props;
+  const { settings, words } = piece;
+  const parts = piece.parts.filter((part) => !device || !part.hideOn.includes(device));
+  const wrong = Object.entries(state.problems);
+  const general = wrong.filter(([field]) => field === '' || !FIELDS.has(field)).map(([, text]) => text);
+  const draw = ({ key }: { key: CheckoutPart }) => (
+    <div key={key} data-part={key}>
+      <Part {...props} name={key} />
+    </div>
+  );
+  return (
+    <div
+      class="page"
+      dir={directionOf(shown.language)}
+      lang={shown.language}
+      data-boxes={settings.boxes}
+      data-summary={settings.summaryOnPhones}
+      style={{ '--cut': CUT[settings.buttons] }}
+    >
+      <h1 data-slot="title" data-word="title">
+        {words.title}
+      </h1>
+      {wrong.length > 0 && (
+        <div class="notice" role="alert" tabIndex={-1} data-problems>
+          {general.length > 0 ? (
+            general.map((text) => <p key={text}>{text}</p>)
+          ) : (
+            <p>{words.almost.replace('{count}', String(wrong.length))}</p>
+          )}
+        </div>
+      )}
+      <SaidLine desk={shown.desk} undo={words.undo} />
+      <div class="columns">
+        <form
+          id="checkout"
+          class="wide"
+          method="post"
+          action="/shop/checkout"
+          noValidate
+          onChange={(event) => onChange?.(event.currentTarget, (event.target as HTMLInputElement).name)}
+          onSubmit={(event) => {
+            if (!onOrder) return;
+            event.preventDefault();
+            onOrder(event.currentTarget);
+          }}
+        >
+          <input type="hidden" name="key" value={state.key} />
+          <input type="hidden" name="seenTotal" value={shown.cart.totalMinor} />
+          {parts.filter((part) => IN_FORM.includes(part.key)).map(draw)}
+        </form>
+        <aside class="box" data-slot={settings.boxes ? 'box' : undefined}>
+          {parts.filter((part) => !IN_FORM.includes(part.key)).map(draw)}
+        </aside>
+      </div>
+    </div>
+  );
+}
+
+const FIELDS: ReadonlySet<string> = new Set([
+  'email',
+  'name',
+  'line1',
+  'line2',
+  'postcode',
+  'city',
+  'country',
+  'delivery',
+  'cardNumber',
+]);
+
+function Part({ name, shown, piece, state, isPaying }: Props & { name: CheckoutPart }): VNode | null {
+  const { words, settings } = piece;
+  const { form, problems } = state;
+  const { cart, money } = shown;
+  const box = settings.boxes ? 'box' : undefined;
+  const field = (key: keyof CheckoutState['form'], label: string) => ({
+    name: key,
+    label,
+    value: form[key],
+    problem: problems[key],
+  });
+  switch (name) {
+    case 'contact':
+      return (
+        <fieldset class="box" data-slot={box}>
+          <legend data-word="contact">{words.contact}</legend>
+          <Field {...field('email', words.email)} type="email" autocomplete="email" help={words.emailHelp} />
+          <Field {...field('name', words.name)} autocomplete="name" />
+        </fieldset>
+      );
+    case 'address':
+      if (!cart.needsDelivery) return null;
+      return (
+        <fieldset class="box" data-slot={box}>
+          <legend data-word="address">{words.address}</legend>
+          <Field {...field('line1', words.line1)} autocomplete="address-line1" />
+          {settings.secondLine && (
+            <Field {...field('line2', words.line2)} autocomplete="address-line2" optional={words.optional} />
+          )}
+          <div class="two">
+            <Field {...field('postcode', words.postcode)} autocomplete="postal-code" />
+            <Field {...field('city', words.city)} autocomplete="address-level2" />
+          </div>
+          <label class="field">
+            <span data-word="country">{words.country}</span>
+            <select name="country" data-slot="field" autocomplete="country" aria-invalid={Boolean(problems['country'])}>
+              {countryNames(shown.language).map(([code, country]) => (
+                <option key={code} value={code} selected={code === form.country}>
+                  {country}
+                </option>
+              ))}
+            </select>
+            {problems['country'] && <span class="problem">{problems['country']}</span>}
+          </label>
+          {!shown.desk && (
+            <button class="second" name="intent" value="quote" data-word="countryGo">
+              {words.countryGo}
+            </button>
+          )}
+        </fieldset>
+      );
+    case 'delivery':
+      if (!cart.needsDelivery) return null;
+      return (
+        <fieldset class="box" data-slot={box}>
+          <legend data-word="deliveryHeading">{words.deliveryHeading}</legend>
+          {state.ways.map((way) => (
+            <label key={way.key} class="way">
+              <input type="radio" name="delivery" value={way.key} checked={way.key === state.chosen} />
+              <span>
+                {way.name} <small>{way.days}</small>
+              </span>
+              <strong class="sum">{way.amountMinor === 0 ? words.deliveryFree : money(way.amountMinor)}</strong>
+            </label>
+          ))}
+          {state.ways.length === 0 && <p class="problem">{words.estimateNone}</p>}
+          {problems['delivery'] && state.ways.length > 0 && <p class="problem">{problems['delivery']}</p>}
+        </fieldset>
+      );
+    case 'payment':
+      return (
+        <fieldset class="box" data-slot={box}>
+          <legend data-word="payment">{words.payment}</legend>
+          <Field
+            name="cardNumber"
+            label={words.card}
+            value=""
+            autocomplete="cc-number"
+            inputmode="numeric"
+            problem={problems['cardNumber']}
+            help={words.cardHelp}
+          />
+        </fieldset>
+      );
+    case 'lines':
+      return (
+        <>
+          <h2 data-word="summary">{words.summary}</h2>
+          <Lines shown={shown} words={words} settings={settings} />
+        </>
+      );
+    case 'coupon':
+      return <Coupon shown={shown} words={words} folded={settings.couponFolded} />;
+    case 'note':
+      return <Note shown={shown} words={words} />;
+    case 'totals':
+      return <Totals shown={shown} words={words} settings={settings} />;
+    case 'button':
+      return (
+        <button
+          form="checkout"
+          class="main-button"
+          data-slot="order"
+          data-word="order"
+          data-pl-main
+          name="intent"
+          value="order"
+          aria-disabled={isPaying}
+        >
+          {isPaying ? words.ordering : words.order}
+        </button>
+      );
+  }
+}

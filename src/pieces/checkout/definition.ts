@@ -1,0 +1,228 @@
+import { choice, definePiece, toggle, type ManifestPiece, type SettingsOf } from '~/core/lane';
+import { cartSurface } from '../cart-surface/definition';
+
+const say = (en: string, de: string, ar: string) => ({ en, de, ar });
+const { pictures, stepper, couponFolded, taxShown, why } = cartSurface.settings;
+const { lines, coupon, note, totals } = cartSurface.parts;
+const {
+  heading: _heading,
+  notice: _notice,
+  close: _close,
+  cartPage: _link,
+  keepShopping: _keep,
+  ...rest
+} = cartSurface.words;
+const { missing: _missing, reached: _reached, quickPay: _quick, checkout: _checkout, estimate: _ask, ...more } = rest;
+const {
+  estimateGo: _go,
+  estimateNone,
+  suggestions: _near,
+  suggestionAdd: _add,
+  suggestionSee: _see,
+  ...cartWords
+} = more;
+
+export const checkout = definePiece({
+  kind: 'checkout',
+  name: 'Checkout',
+  stretch: 'pay',
+  summary: 'One page for a guest: who, where, how, and pay. Nothing typed is ever lost.',
+  pages: ['checkout'],
+  isAlwaysOn: true,
+  settings: {
+    summaryOnPhones: choice({
+      task: 'parts',
+      label: 'The order on phones',
+      help: 'Above the fields, to be seen first, or below, to be seen last.',
+      options: { below: 'Below', above: 'Above' },
+      default: 'below',
+    }),
+    secondLine: toggle({
+      task: 'parts',
+      part: 'address',
+      label: 'Second address line',
+      help: 'For flats and companies; one field fewer without it.',
+      default: true,
+    }),
+    pictures,
+    stepper,
+    couponFolded,
+    taxShown,
+    why,
+    buttons: choice({
+      task: 'look',
+      label: 'Button',
+      help: 'How the main button is cut.',
+      options: { round: 'Round', soft: 'Soft', square: 'Square' },
+      default: 'round',
+    }),
+    boxes: toggle({
+      task: 'look',
+      label: 'Boxes',
+      help: 'Off: the steps stand on the page, parted by hairlines.',
+      default: true,
+    }),
+  },
+  parts: {
+    contact: { label: 'Who it is for', help: 'E-mail, asked once, and name.', on: true },
+    address: { label: 'Where it goes', help: 'Left out when nothing is sent.', on: true },
+    delivery: { label: 'How it travels', help: 'Ways of delivery with their prices.', on: true },
+    payment: { label: 'Payment', help: 'The card, taken by the stand-in.', on: true },
+    lines: { ...lines, help: 'What is ordered; to be changed in place.' },
+    coupon,
+    note,
+    totals,
+    button: { label: 'Order button', help: 'The main button.', on: true },
+  },
+  words: {
+    ...cartWords,
+    estimateNone: { ...estimateNone, part: 'delivery' },
+    country: { ...cartWords.country, part: 'address' },
+    postcode: { ...cartWords.postcode, part: 'address' },
+    title: { label: 'Title', help: 'At the top of the page.', default: say('Checkout', 'Kasse', 'إتمام الشراء') },
+    contact: {
+      part: 'contact',
+      label: 'Heading',
+      help: 'Above e-mail and name.',
+      default: say('Who it is for', 'Für wen', 'لمن الطلب'),
+    },
+    email: {
+      part: 'contact',
+      label: 'E-mail',
+      help: 'Names the field.',
+      default: say('E-mail', 'E-Mail', 'البريد الإلكتروني'),
+    },
+    emailHelp: {
+      part: 'contact',
+      label: 'Why the e-mail',
+      help: 'Under the field.',
+      default: say(
+        'To reach you about this order, nothing else.',
+        'Nur für Fragen zu dieser Bestellung.',
+        'للتواصل معك بشأن هذا الطلب فقط.',
+      ),
+    },
+    name: { part: 'contact', label: 'Name', help: 'Names the field.', default: say('Name', 'Name', 'الاسم') },
+    address: {
+      part: 'address',
+      label: 'Heading',
+      help: 'Above the address.',
+      default: say('Where it goes', 'Wohin es geht', 'إلى أين يُرسل'),
+    },
+    line1: {
+      part: 'address',
+      label: 'Street',
+      help: 'Names the field.',
+      default: say('Street and number', 'Straße und Hausnummer', 'الشارع والرقم'),
+    },
+    line2: {
+      part: 'address',
+      label: 'Second line',
+      help: 'Names the field.',
+      default: say('More (flat, company)', 'Zusatz (Wohnung, Firma)', 'إضافة (شقة، شركة)'),
+    },
+    optional: {
+      part: 'address',
+      label: 'Not needed',
+      help: 'Beside what may stay open.',
+      default: say('not needed', 'nicht nötig', 'غير مطلوب'),
+    },
+    city: { part: 'address', label: 'Town', help: 'Names the field.', default: say('Town', 'Ort', 'المدينة') },
+    countryGo: {
+      part: 'address',
+      label: 'Ask for rates',
+      help: 'Only for shoppers without script.',
+      default: say('Show delivery for this country', 'Lieferung in dieses Land zeigen', 'عرض التوصيل لهذا البلد'),
+    },
+    deliveryHeading: {
+      part: 'delivery',
+      label: 'Heading',
+      help: 'Above the ways of delivery.',
+      default: say('How it travels', 'Wie es reist', 'كيف يصل'),
+    },
+    payment: {
+      part: 'payment',
+      label: 'Heading',
+      help: 'Above the card.',
+      default: say('Payment', 'Bezahlung', 'الدفع'),
+    },
+    card: {
+      part: 'payment',
+      label: 'Card',
+      help: 'Names the field.',
+      default: say('Card number', 'Kartennummer', 'رقم البطاقة'),
+    },
+    cardHelp: {
+      part: 'payment',
+      label: 'About the card',
+      help: 'Under the field.',
+      default: say(
+        'A stand-in takes the payment: any 16 digits are accepted; ending in 0002 is declined, in 0003 never answers.',
+        'Ein Platzhalter nimmt die Zahlung an: 16 beliebige Ziffern; 0002 am Ende wird abgelehnt, 0003 antwortet nie.',
+        'الدفع هنا تجريبي: أي 16 رقمًا مقبولة؛ ما ينتهي بـ 0002 يُرفض وبـ 0003 لا يجيب.',
+      ),
+    },
+    summary: {
+      part: 'lines',
+      label: 'Heading',
+      help: 'Above what is ordered.',
+      default: say('Your order', 'Deine Bestellung', 'طلبك'),
+    },
+    order: {
+      part: 'button',
+      label: 'Order button',
+      help: 'Says that it costs.',
+      default: say('Order and pay', 'Kostenpflichtig bestellen', 'اطلب وادفع'),
+    },
+    ordering: {
+      part: 'button',
+      label: 'While it is paid',
+      help: 'On the button.',
+      default: say('One moment …', 'Einen Moment …', 'لحظة …'),
+    },
+    almost: {
+      label: 'Fields to look at',
+      help: '{count} stands for the number.',
+      default: say(
+        'Almost: look again at {count}.',
+        'Fast: bitte {count} noch einmal ansehen.',
+        'تقريبًا: راجع {count} من الحقول.',
+      ),
+    },
+  },
+  looks: {
+    title: {
+      label: 'Title',
+      help: 'At the top of the page.',
+      properties: ['text', 'size'],
+      states: ['rest'],
+      inherits: { rest: { text: 'token:ink', size: 36 } },
+    },
+    box: {
+      label: 'Boxes',
+      help: 'The ground of each step.',
+      properties: ['background', 'text', 'radius'],
+      states: ['rest'],
+      inherits: { rest: { background: 'token:panel', text: 'token:ink' } },
+    },
+    field: {
+      label: 'Fields',
+      help: 'In each of their states.',
+      properties: ['background', 'text', 'border', 'radius'],
+      states: ['rest', 'hover', 'focus'],
+      inherits: {
+        rest: { background: 'token:panel', text: 'token:ink', border: 'token:line', radius: 8 },
+        hover: { border: 'token:accent' },
+        focus: { border: 'token:accent' },
+      },
+    },
+    order: { ...cartSurface.looks.checkout, part: 'button', label: 'Order button' },
+    remove: cartSurface.looks.remove,
+  },
+  opensOn: () => [],
+  preview: { path: '/shop/checkout' },
+});
+
+export type CheckoutWord = keyof typeof checkout.words;
+export type CheckoutPart = keyof typeof checkout.parts;
+export type CheckoutPiece = ManifestPiece<SettingsOf<typeof checkout.settings>, CheckoutWord, CheckoutPart>;

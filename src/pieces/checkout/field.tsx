@@ -1,0 +1,58 @@
+/** @jsxImportSource preact */
+import type { VNode } from 'preact';
+
+interface Props {
+  readonly name: string;
+  readonly label: string;
+  readonly value: string;
+  readonly type?: 'text' | 'email';
+  readonly autocomplete: string;
+  readonly inputmode?: 'numeric';
+  readonly problem?: string | undefined;
+  readonly help?: string;
+  /** Words that say it may stay open; without them it is needed. */
+  readonly optional?: string;
+}
+
+/** A field of the checkout with its name, its help and what is wrong with it, tied together for screen readers. */
+export function Field({
+  name,
+  label,
+  value,
+  type = 'text',
+  autocomplete,
+  inputmode,
+  problem,
+  help,
+  optional,
+}: Props): VNode {
+  const described = [help && `${name}-help`, problem && `${name}-problem`].filter(Boolean).join(' ');
+  return (
+    <div class="field">
+      <label for={name}>
+        {label}
+        {optional && <small> {optional}</small>}
+      </label>
+      <input
+        id={name}
+        name={name}
+        type={type}
+        data-slot="field"
+        // What is typed is the browser's to keep: a redraw must not put back what the server knew.
+        defaultValue={value}
+        autoComplete={autocomplete}
+        inputMode={inputmode}
+        maxLength={200}
+        required={!optional}
+        aria-invalid={problem ? true : undefined}
+        aria-describedby={described || undefined}
+      />
+      {help && <small id={`${name}-help`}>{help}</small>}
+      {problem && (
+        <span class="problem" id={`${name}-problem`}>
+          {problem}
+        </span>
+      )}
+    </div>
+  );
+}

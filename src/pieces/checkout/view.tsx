@@ -1,0 +1,150 @@
+/** @jsxImportSource preact */
+import { hydrate, render } from 'preact';
+import type { CartView, DeliveryOption } from '~/core/cart';
+import { formatMoney } from '~/core/money/currency';
+import type { ManifestPiece } from '~/core/lane';
+import { cartCss } from '~/runtime/cart/css';
+import { createDesk } from '~/runtime/cart/desk';
+import { takeOver } from '~/runtime/kit/take-over';
+import type { MountedPiece, PieceHost } from '~/runtime/piece-host';
+import { CheckoutPage, type CheckoutState } from './checkout-page';
+import type { CheckoutPiece } from './definition';
+import css from './view.css?inline';
+
+interface Quote {
+  readonly cart: CartView;
+  readonly ways: readonly DeliveryOption[];
+  readonly chosen: string | null;
+}
+
+const ASK_AGAIN_MS = 250;
+
+/** Takes the checkout the server drew over: the order is changed in place, and a payment that fails leaves everything as typed. */
+export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPiece {
+  let piece = initial as CheckoutPiece;
+  let host = initialHost;
+  const place = takeOver('pl-checkout', piece.id);
+  const given = JSON.parse(document.querySelector('[data-pl-checkout]')?.textContent ?? 'null') as
+    (CheckoutState & { readonly cart: CartView }) | null;
+  if (!place || !given) return { update: () => undefined, destroy: () => undefined };
+  let state: CheckoutState = given;
+  let priced: CartView = given.cart;
+  let isTaken = false;
+  let isPaying = false;
+  let timer = 0;
+  let asked = 0;
+  const desk = createDesk({ host: () => host, words: () => piece.words, redraw: draw });
+  let version = -1;
+  const stopWatching = host.cart.watch((cart) => {
+    if (host.isPreview) priced = cart;
+    // Lines change at once; the sums follow with the server's next word.
+    else if (cart.version !== version) {
+      if (version >= 0) ask();
+      version = cart.version;
+    }
+    if (cart.lines.length === 0 && !host.isPreview) return location.assign('/shop/cart');
+    draw();
+  });
+  void host.cart.load();
+
+  const formOf = () => place.inside.querySelector<HTMLFormElement>('#checkout')!;
+  function typed(): Record<string, string> {
+    const {
+      key: _key,
+      seenTotal: _seen,
+      ...fields
+    } = Object.fromEntries(new FormData(formOf())) as Record<string, string>;
+    return fields;
+  }
+
+  /** Sends what is typed so far, to be kept and to be priced. The card stays here. */
+  function ask(): void {
+    clearTimeout(timer);
+    timer = setTimeout(() => {
+      const { cardNumber: _card, ...form } = typed();
+      const turn = (asked += 1);
+      void fetch(`${host.origin}/api/checkout`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ form }),
+      })
+        .then((response) => (response.ok ? (response.json() as Promise<Quote>) : null))
+        .then(
+          (quote) => {
+            if (!quote || turn !== asked) return;
+            priced = quote.cart;
+            state = { ...state, ways: quote.ways, chosen: quote.chosen };
+            draw();
+          },
+          () => undefined,
+        );
+    }, ASK_AGAIN_MS) as unknown as number;
+  }
+
+  async function order(): Promise<void> {
+    if (isPaying || host.isPreview) return;
+    isPaying = true;
+    draw();
+    const response = await fetch(`${host.origin}/api/orders`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ key: state.key, form: typed(), seenTotalMinor: priced.totalMinor }),
+    }).catch(() => null);
+    const body = (await response?.json().catch(() => null)) as {
+      token?: string;
+      problems?: { path: string; message: string }[];
+    } | null;
+    if (response?.ok && body?.token) return location.assign(`/shop/thanks/${body.token}`);
+    isPaying = false;
+    if (!response) {
+      // Whether the order arrived is not known: the same key again is the same order.
+      state = { ...state, problems: { '': piece.words.waiting } };
+      return draw();
+    }
+    const problems = Object.fromEntries((body?.problems ?? []).map(({ path, message }) => [path, message]));
+    state = { ...state, problems, key: crypto.randomUUID() };
+    ask();
+    draw();
+    const first = place!.inside.querySelector<HTMLElement>('[aria-invalid]:not([aria-invalid=false]),[data-problems]');
+    first?.focus();
+  }
+
+  function draw(): void {
+    place!.style(host.themeCss, cartCss + css, piece.css);
+    const money = (amount: number) => formatMoney(amount, host.currency, host.locale);
+    const lines = host.cart.view?.lines ?? priced.lines;
+    const cart = { ...priced, lines };
+    const { language, device } = host;
+    const page = (
+      <CheckoutPage
+        shown={{ cart, money, language, returnTo: '/shop/checkout', desk, host }}
+        piece={piece}
+        state={state}
+        device={device}
+        isPaying={isPaying}
+        onChange={(_form, field) => {
+          if (state.problems[field]) {
+            const { [field]: _done, ...problems } = state.problems;
+            state = { ...state, problems };
+            draw();
+          }
+          if (field === 'delivery') state = { ...state, chosen: typed()['delivery'] ?? null };
+          if (field !== 'cardNumber') ask();
+        }}
+        onOrder={() => void order()}
+      />
+    );
+    if (isTaken) render(page, place!.inside);
+    else hydrate(page, place!.inside);
+    isTaken = true;
+  }
+
+  return {
+    update(next, nextHost) {
+      piece = next as CheckoutPiece;
+      host = nextHost;
+      draw();
+    },
+    destroy: stopWatching,
+  };
+}

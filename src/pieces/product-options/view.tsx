@@ -1,0 +1,69 @@
+/** @jsxImportSource preact */
+import type { ManifestPiece } from '~/core/lane';
+import { effectSums } from '~/core/options/evaluate';
+import { readAnswers } from '~/core/options/answers';
+import { mountOptions, type MountedOptions, type OptionsState } from '~/runtime/options/mount';
+import type { MountedPiece, PieceHost } from '~/runtime/piece-host';
+
+/** Takes over the options in the page's own product form: what is asked follows every answer, and so does the price. */
+export function mount(_piece: ManifestPiece, initialHost: PieceHost): MountedPiece {
+  let host = initialHost;
+  let mounted: MountedOptions | null = null;
+  const container = document.querySelector<HTMLElement>('[data-pl-options]');
+  const form = container?.closest('form');
+  const slug = container?.dataset['plOptions'] ?? '';
+
+  /** Tells the form what the answers add and whether some are open; bars and prices read it there. */
+  function tell({ evaluation }: OptionsState): void {
+    if (!form) return;
+    const { unitMinor, onceMinor } = effectSums(evaluation.effects);
+    form.dataset['plExtra'] = String(unitMinor);
+    form.dataset['plOnce'] = String(onceMinor);
+    form.dataset['plOpen'] = String(evaluation.problems.length > 0);
+    form.dispatchEvent(new Event('pl-options'));
+  }
+
+  /** What can be seen to be wrong here is said here; the server has the last word all the same. */
+  function onSubmit(event: Event): void {
+    if (event.target !== form || !mounted?.complain()) return;
+    event.preventDefault();
+    event.stopPropagation();
+  }
+
+  function onRefused(event: Event): void {
+    const { detail } = event as CustomEvent<{ path: string; message: string }[]>;
+    const own = detail.filter((problem) => problem.path.startsWith('option:'));
+    if (own.length > 0 && mounted?.complain(own)) event.preventDefault();
+  }
+
+  if (container && form)
+    void host.products.fetch(slug).then((product) => {
+      if (!product) return;
+      const uploads = JSON.parse(container.dataset['plUploads'] ?? '{}') as Record<string, string>;
+      mounted = mountOptions({
+        container,
+        slug,
+        options: product.options,
+        answers: readAnswers(new FormData(form)),
+        uploads,
+        host,
+        isInForm: true,
+        onChange: tell,
+      });
+      tell(mounted.state);
+      document.addEventListener('submit', onSubmit, true);
+      form.addEventListener('pl-refused', onRefused);
+    });
+
+  return {
+    update(_next, nextHost) {
+      host = nextHost;
+      mounted?.update(host);
+    },
+    destroy() {
+      document.removeEventListener('submit', onSubmit, true);
+      form?.removeEventListener('pl-refused', onRefused);
+      mounted?.destroy();
+    },
+  };
+}

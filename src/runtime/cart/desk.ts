@@ -1,0 +1,95 @@
+import type { CartLineView, CartView } from '~/core/cart';
+import type { CartAnswer, CartChangeRequest } from '../cart-client';
+import type { OpenAbout, PieceHost } from '../piece-host';
+
+/** What is said after a change: what went wrong, or what was done with the way back. */
+export interface Said {
+  readonly text: string;
+  readonly isBad: boolean;
+  readonly undo: (() => void) | null;
+}
+
+export type DeskWords = Readonly<Record<'waiting' | 'removed', string>>;
+
+/** Where the parts of a cart hand in what the shopper wants, and read what came of it. */
+export interface Desk {
+  readonly said: Said | null;
+  readonly couponProblem: string | null;
+  readonly placeProblem: string | null;
+  change(request: CartChangeRequest): Promise<CartAnswer>;
+  remove(line: CartLineView): void;
+  /** Opens the line's choices, in its slot or over the page; false when there is no piece for that. */
+  edit(line: CartLineView, slot: HTMLElement | null, opener: Element): boolean;
+  hush(): void;
+}
+
+interface Behind {
+  readonly host: () => PieceHost;
+  readonly words: () => DeskWords;
+  readonly redraw: () => void;
+  /** After a line was changed in a dialog of its own: the surface it was asked from comes back. */
+  readonly comeBack?: () => void;
+}
+
+export function createDesk({ host, words, redraw, comeBack }: Behind): Desk {
+  let said: Said | null = null;
+  let couponProblem: string | null = null;
+  let placeProblem: string | null = null;
+
+  function say(next: Said | null): void {
+    said = next;
+    redraw();
+  }
+
+  async function change(request: CartChangeRequest): Promise<CartAnswer> {
+    if (host().isPreview) return { ok: true, lineId: null, waiting: false };
+    const answer = await host().cart.change(request);
+    if (request.kind === 'coupon') couponProblem = answer.ok ? null : answer.message;
+    if (request.kind === 'destination') placeProblem = answer.ok ? null : answer.message;
+    const isOwn = request.kind === 'coupon' || request.kind === 'destination';
+    if (!answer.ok) say(isOwn ? null : { text: answer.message, isBad: true, undo: null });
+    else say(answer.waiting ? { text: words().waiting, isBad: true, undo: null } : null);
+    return answer;
+  }
+
+  return {
+    get said() {
+      return said;
+    },
+    get couponProblem() {
+      return couponProblem;
+    },
+    get placeProblem() {
+      return placeProblem;
+    },
+    change,
+    remove(line) {
+      const at = host().cart.view?.lines.findIndex(({ id }) => id === line.id) ?? 0;
+      void change({ kind: 'remove', lineId: line.id }).then((answer) => {
+        if (!answer.ok || answer.waiting || host().isPreview) return;
+        const { variantId, quantity, answers, id: lineId } = line;
+        const undo = () => void change({ kind: 'add', variantId, quantity, answers, lineId, at });
+        say({ text: words().removed.replace('{name}', line.name), isBad: false, undo });
+      });
+    },
+    edit(line, slot, opener) {
+      const onDone: OpenAbout['onDone'] = (outcome) => {
+        comeBack?.();
+        if (outcome) say({ text: outcome.said, isBad: false, undo: outcome.undo });
+      };
+      return host().openKind('line-editor', { lineId: line.id, product: line.slug, slot, opener, onDone });
+    },
+    hush: () => say(null),
+  };
+}
+
+/** What the parts of a cart are drawn from. On the server `desk` and `host` are missing: forms and links do the work. */
+export interface CartShown {
+  readonly cart: CartView;
+  readonly money: (amountMinor: number) => string;
+  readonly language: string;
+  /** Where forms lead back to without script. */
+  readonly returnTo: string;
+  readonly desk: Desk | null;
+  readonly host: PieceHost | null;
+}

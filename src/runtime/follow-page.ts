@@ -1,0 +1,75 @@
+import { readAnswers } from '~/core/options/answers';
+import type { CartAnswer, CartChangeRequest, CartClient } from './cart-client';
+import type { Recorder } from './events';
+import type { OpenAbout } from './piece-host';
+
+interface Following {
+  readonly cart: CartClient;
+  readonly recorder: Recorder;
+  readonly isCartPage: boolean;
+  readonly isPreview: boolean;
+  readonly openCart: (about: OpenAbout) => boolean;
+  readonly afterAdd: (about: OpenAbout) => boolean;
+}
+
+/** Sends the page's add forms without leaving it, opens the cart from its links, and keeps its counts right. */
+export function followPage(following: Following): void {
+  const { cart, recorder, openCart, afterAdd } = following;
+  document.addEventListener('submit', (event) => {
+    const form = event.target as HTMLFormElement;
+    if (!form.matches('[data-pl-add]') || event.defaultPrevented) return;
+    event.preventDefault();
+    if (following.isPreview) return;
+    const request = readAddForm(form);
+    const opener = document.activeElement;
+    void cart.change(request).then((answer) => {
+      if (!answer.ok) return refused(form, answer);
+      say(form, '');
+      const product = request.product ?? form.closest<HTMLElement>('[data-pl-product]')?.dataset['plProduct'] ?? null;
+      recorder.record('add', { product });
+      if (answer.waiting || !afterAdd({ product, lineId: answer.lineId, opener })) say(form, '✓');
+    });
+  });
+  document.addEventListener('click', (event) => {
+    const link = event.composedPath().find((target) => target instanceof Element && target.matches('[data-pl-cart]'));
+    if (!link || event.defaultPrevented || event.metaKey || event.ctrlKey || following.isCartPage) return;
+    if (openCart({ opener: link as Element })) event.preventDefault();
+  });
+  cart.watch((view) => {
+    for (const count of document.querySelectorAll<HTMLElement>('[data-pl-count]')) {
+      count.textContent = String(view.count);
+      count.hidden = view.count === 0;
+    }
+  });
+  // A page brought back from the browser's memory shows the cart as it was then.
+  addEventListener('pageshow', (event) => event.persisted && void cart.load());
+}
+
+function readAddForm(form: HTMLFormElement): CartChangeRequest & { kind: 'add' } {
+  const choices: Record<string, string> = {};
+  const fields = new FormData(form);
+  for (const [name, value] of fields) if (name.startsWith('choice:')) choices[name.slice(7)] = String(value);
+  const variantId = Number(fields.get('variantId'));
+  const quantity = Number(fields.get('quantity') ?? 1) || 1;
+  if (variantId) return { kind: 'add', variantId, quantity };
+  return { kind: 'add', product: String(fields.get('product')), choices, quantity, answers: readAnswers(fields) };
+}
+
+/** Lets the form's own options show what is wrong with them; what they do not take is said under the form. */
+function refused(form: HTMLFormElement, answer: CartAnswer & { ok: false }): void {
+  const event = new CustomEvent('pl-refused', { detail: answer.problems, cancelable: true });
+  if (form.dispatchEvent(event)) say(form, answer.message);
+}
+
+/** A line under a form, read out when it changes. */
+function say(form: HTMLFormElement, message: string): void {
+  let line = form.querySelector<HTMLElement>('[data-pl-said]');
+  if (!line) {
+    if (!message) return;
+    line = document.createElement('p');
+    line.dataset['plSaid'] = '';
+    line.setAttribute('role', 'status');
+    form.append(line);
+  }
+  line.textContent = message;
+}

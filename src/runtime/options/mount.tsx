@@ -1,0 +1,165 @@
+/** @jsxImportSource preact */
+import { hydrate, render } from 'preact';
+import { sameAnswers, type Answers } from '~/core/options/answers';
+import { evaluateOptions, type Evaluation } from '~/core/options/evaluate';
+import type { ProductOption } from '~/core/options';
+import { formatMoney } from '~/core/money/currency';
+import type { ProductOptionsPiece } from '~/pieces/product-options/definition';
+import { BASE_CSS, directionOf } from '../kit/shadow';
+import type { PieceHost } from '../piece-host';
+import { OptionFields } from './fields';
+import css from './options.css?inline';
+
+export interface OptionsState {
+  readonly answers: Answers;
+  readonly evaluation: Evaluation;
+}
+
+interface Asked {
+  readonly container: HTMLElement;
+  readonly slug: string;
+  readonly options: readonly ProductOption[];
+  readonly answers: Answers;
+  readonly uploads: Readonly<Record<string, string>>;
+  readonly host: PieceHost;
+  /** In the page's own form the fields must be the form's; elsewhere they get a shadow root. */
+  readonly isInForm: boolean;
+  readonly onChange: (state: OptionsState) => void;
+}
+
+export interface MountedOptions {
+  readonly state: OptionsState;
+  /** Draws anew with what the host has now. */
+  update(host: PieceHost): void;
+  /** Shows what is wrong and goes to the first of it; false when nothing is. */
+  complain(problems?: readonly { readonly path: string; readonly message: string }[]): boolean;
+  destroy(): void;
+}
+
+/** Asks a product's options, evaluates them with every answer, and sends files as they are chosen. */
+export function mountOptions({
+  container,
+  slug,
+  options,
+  uploads,
+  isInForm,
+  onChange,
+  ...asked
+}: Asked): MountedOptions {
+  let { host } = asked;
+  const today = new Date().toLocaleDateString('en-CA');
+  const names: Record<string, string> = { ...uploads };
+  const sending = new Set<string>();
+  let problems: Record<string, string> = {};
+  let answers: Answers = asked.answers;
+  let evaluation = evaluateOptions(options, answers, today);
+  let isTaken = !isInForm;
+  const sheet = new CSSStyleSheet();
+  const root = isInForm ? container : (container.shadowRoot ?? container.attachShadow({ mode: 'open' }));
+  const piece = () => host.pieceOf('product-options') as ProductOptionsPiece | undefined;
+  if (root instanceof ShadowRoot) root.adoptedStyleSheets = [sheet];
+  else {
+    // Fields for shoppers without script are not part of what is taken over.
+    for (const plain of container.querySelectorAll('noscript')) plain.remove();
+    document.adoptedStyleSheets = [...document.adoptedStyleSheets, sheet];
+  }
+  container.dataset['plPiece'] ??= piece()?.id ?? '';
+
+  function take(next: Answers): void {
+    answers = next;
+    evaluation = evaluateOptions(options, answers, today);
+    draw();
+    onChange({ answers: evaluation.answers, evaluation });
+  }
+
+  function answer(key: string, value: string | readonly string[]): void {
+    const next: Record<string, string | readonly string[]> = { ...answers, [key]: value };
+    if (value.length === 0) delete next[key];
+    if (sameAnswers(next, answers)) return;
+    delete problems[key];
+    take(next);
+  }
+
+  async function upload(key: string, file: File): Promise<void> {
+    const body = new FormData();
+    body.set('product', slug);
+    body.set('option', key);
+    body.set('file', file);
+    sending.add(key);
+    draw();
+    const response = await fetch(`${host.origin}/api/uploads`, { method: 'POST', body }).catch(() => null);
+    const got = (await response?.json().catch(() => null)) as {
+      id?: string;
+      name?: string;
+      problems?: { message: string }[];
+    } | null;
+    sending.delete(key);
+    if (response?.ok && got?.id) {
+      names[got.id] = got.name ?? file.name;
+      return answer(key, got.id);
+    }
+    problems = { ...problems, [key]: got?.problems?.[0]?.message ?? `${file.name} ✗` };
+    draw();
+  }
+
+  /** The sentences are fetched when they are needed: most shoppers never see one. */
+  async function sayWhy(): Promise<void> {
+    const { wordProblem } = await import('~/core/problems/wording');
+    problems = Object.fromEntries(evaluation.problems.map((problem) => [problem.path, wordProblem(problem)]));
+    draw();
+  }
+
+  function draw(): void {
+    const shownBy = piece();
+    if (!shownBy) return;
+    const rules = css + shownBy.css;
+    sheet.replaceSync(
+      isInForm ? `[data-pl-options]{${rules}}` : `${BASE_CSS}${host.themeCss}:host{display:block}${rules}`,
+    );
+    const fields = (
+      <OptionFields
+        options={options}
+        answers={answers}
+        evaluation={evaluation}
+        problems={problems}
+        uploads={names}
+        piece={shownBy}
+        device={host.device}
+        money={(amount) => formatMoney(amount, host.currency, host.locale)}
+        idPrefix={`po-${slug}${isInForm ? '' : '-over'}`}
+        on={{ answer, upload: (key, file) => void upload(key, file), sending }}
+      />
+    );
+    if (!isInForm) (root as ShadowRoot).host.setAttribute('dir', directionOf(host.language));
+    if (isTaken) render(fields, root);
+    else hydrate(fields, root);
+    isTaken = true;
+  }
+
+  draw();
+  return {
+    get state() {
+      return { answers: evaluation.answers, evaluation };
+    },
+    update(next) {
+      host = next;
+      draw();
+    },
+    complain(given) {
+      const wrong = given ?? evaluation.problems.map((problem) => ({ path: problem.path, message: '' }));
+      problems = Object.fromEntries(wrong.map(({ path, message }) => [path.replace(/^option:/, ''), message]));
+      const [first] = Object.keys(problems);
+      if (first === undefined) return false;
+      draw();
+      if (!given) void sayWhy();
+      const field = root.querySelector<HTMLElement>(`[data-option="${first}"] :is(input,select,textarea)`);
+      field?.focus({ preventScroll: true });
+      field?.closest('[data-option]')?.scrollIntoView({ block: 'center' });
+      return true;
+    },
+    destroy() {
+      render(null, root);
+      if (isInForm) document.adoptedStyleSheets = document.adoptedStyleSheets.filter((other) => other !== sheet);
+    },
+  };
+}

@@ -1,0 +1,33 @@
+import type { CheckoutForm } from '~/core/orders';
+import { fail, type Result } from '~/core/problems';
+import type { App } from './app';
+import { placeOrder } from './place-order';
+import { quoteCheckout, type CheckoutQuote } from './show-checkout';
+
+export type WalletView = Awaited<ReturnType<App['wallet']['open']>> & { readonly quote: CheckoutQuote };
+
+/** What the wallet's owner is asked to agree to: where it goes, how, and the sum. Delivery is the cheapest way. */
+export async function showQuickPay(app: App, cartToken: string): Promise<WalletView> {
+  const wallet = await app.wallet.open();
+  const { country, postcode } = wallet.holder;
+  const quote = await quoteCheckout(app, await app.carts.read(cartToken), { country, postcode, delivery: '' });
+  return { ...wallet, quote };
+}
+
+/** Places the order with what the wallet hands over. */
+export async function quickPay(
+  app: App,
+  request: { cartToken: string; card: string; key: string; visitId: string | null; seenTotalMinor: number | null },
+): Promise<Result<{ token: string }>> {
+  const { holder, cards, quote } = await showQuickPay(app, request.cartToken);
+  const card = cards.find((candidate) => candidate.key === request.card);
+  if (!card) return fail('card', 'not-found');
+  const form: CheckoutForm = {
+    ...holder,
+    line2: '',
+    delivery: quote.chosen ?? '',
+    cardNumber: card.cardNumber,
+  };
+  const { cartToken, key, visitId, seenTotalMinor } = request;
+  return placeOrder(app, { cartToken, form, key, visitId, seenTotalMinor });
+}

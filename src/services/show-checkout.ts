@@ -1,0 +1,58 @@
+import { z } from 'zod';
+import type { CartView, DeliveryOption } from '~/core/cart';
+import { minor } from '~/core/money';
+import { checkoutSchema } from '~/core/orders/checkout.schema';
+import type { CheckoutForm } from '~/core/orders';
+import type { StoredCart } from '~/data';
+import type { App } from './app';
+import { shopToday } from './cart-goods';
+import { liveLane } from './live-lane';
+import { quoteDelivery } from './quote-delivery';
+import { priceGoods, viewStored } from './view-cart';
+
+/** What is kept of a checkout that is not done: everything but the card. */
+export const keptFormSchema = checkoutSchema.omit({ cardNumber: true });
+export type KeptForm = z.infer<typeof keptFormSchema>;
+
+/** The cart priced for a way of delivery, and the ways there are. */
+export interface CheckoutQuote {
+  readonly cart: CartView;
+  readonly ways: readonly DeliveryOption[];
+  readonly chosen: string | null;
+}
+
+/** What was typed before, so that nothing is asked twice; the destination of an estimate counts as typed. */
+export async function readKeptForm(app: App, token: string): Promise<KeptForm> {
+  const [kept, cart] = await Promise.all([app.carts.readCheckout(token), app.carts.read(token)]);
+  const read = keptFormSchema.safeParse(kept ?? {});
+  const form = read.success ? read.data : keptFormSchema.parse({});
+  const { destination } = cart;
+  if (!destination || form.postcode !== '') return form;
+  return { ...form, country: destination.country, postcode: destination.postcode };
+}
+
+export async function keepForm(app: App, token: string, form: KeptForm): Promise<void> {
+  await app.carts.writeCheckout(token, form);
+}
+
+/** Prices a cart for the destination and way of delivery of a form; a way that is not offered gives way to the cheapest. */
+export async function quoteCheckout(
+  app: App,
+  cart: StoredCart,
+  form: Pick<CheckoutForm, 'country' | 'postcode' | 'delivery'>,
+): Promise<CheckoutQuote> {
+  const bare = await viewStored(app, { ...cart, destination: null }, null);
+  const rates = await quoteDelivery(app, form, bare.goods);
+  const rate = rates.find((candidate) => candidate.key === form.delivery) ?? rates[0];
+  const [live, today] = await Promise.all([liveLane(app), shopToday(app)]);
+  const amount = rate?.amountMinor ?? (bare.view.needsDelivery ? null : minor(0));
+  const { view } = await viewStored(app, { ...cart, destination: null }, amount);
+  return {
+    cart: view,
+    ways: rates.map((way) => ({
+      ...way,
+      amountMinor: priceGoods(live, cart, bare.goods, today, way.amountMinor).deliveryMinor!,
+    })),
+    chosen: rate?.key ?? null,
+  };
+}

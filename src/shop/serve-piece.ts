@@ -1,0 +1,36 @@
+import { renderToString } from 'preact-render-to-string';
+import { compileManifest, themeCss, type ManifestPiece } from '~/core/lane';
+import { formatMoney } from '~/core/money';
+import { definitions } from '~/pieces/registry';
+import { BASE_CSS } from '~/runtime/kit/shadow';
+import type { App } from '~/services/app';
+import { liveLane, type LiveLane } from '~/services/live-lane';
+
+/** The live piece of a kind that every shop has, as the runtime would get it. */
+export async function alwaysOnPiece<Piece extends ManifestPiece>(
+  app: App,
+  kind: string,
+): Promise<{ piece: Piece; live: LiveLane; money: (amountMinor: number) => string }> {
+  const live = await liveLane(app);
+  const { pieces } = compileManifest(live.lane, definitions, live.revision);
+  const piece = pieces.find((candidate) => candidate.kind === kind);
+  if (!piece) throw new Error(`The lane has no ${kind}`);
+  const money = (amount: number) => formatMoney(amount, live.currency, live.lane.shop.locale);
+  return { piece: piece as Piece, live, money };
+}
+
+/** A piece drawn by the server into a shadow root of its own (declarative, so that it stands without script). */
+export function shadowHtml(
+  piece: ManifestPiece,
+  live: LiveLane,
+  css: string,
+  drawn: Parameters<typeof renderToString>[0],
+): string {
+  const style = `${BASE_CSS}${themeCss(live.lane.theme, ':host')}${css}${piece.css}`.replaceAll('</', '<\\/');
+  return `<template shadowrootmode="open"><style>${style}</style><div data-inside>${renderToString(drawn)}</div></template>`;
+}
+
+/** JSON that may stand inside a script element. */
+export function jsonForScript(value: unknown): string {
+  return JSON.stringify(value).replaceAll('<', '\\u003c');
+}

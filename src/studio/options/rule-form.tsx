@@ -1,0 +1,280 @@
+import Plus from 'lucide-react/icons/plus';
+import X from 'lucide-react/icons/x';
+import slugify from 'slugify';
+import type { Shop } from '~/core/lane';
+import { newOption, type Effect, type FileForm, type OptionKind, type OptionRule } from '~/core/options';
+import { Tick } from '../shared/controls';
+import { ConditionEditor } from './condition-editor';
+import { EffectFields } from './effect-fields';
+
+/** What the kinds are called, and a fresh option of one. */
+export const KIND_NAMES: Readonly<Record<OptionKind, { readonly name: string; readonly fresh: string }>> = {
+  text: { name: 'A text', fresh: 'Text' },
+  one: { name: 'One of several', fresh: 'Choice' },
+  many: { name: 'Several of many', fresh: 'Extras' },
+  swatch: { name: 'A colour', fresh: 'Colour' },
+  number: { name: 'A number', fresh: 'Number' },
+  date: { name: 'A day', fresh: 'Day' },
+  file: { name: 'A file', fresh: 'File' },
+  addOn: { name: 'An add-on', fresh: 'Add-on' },
+};
+
+const FORMS: Readonly<Record<FileForm, string>> = {
+  picture: 'Pictures (PNG, JPEG, WebP)',
+  drawing: 'Drawings (SVG)',
+  pdf: 'PDF',
+};
+
+interface Props {
+  readonly rule: OptionRule;
+  readonly others: readonly OptionRule[];
+  readonly shop: Shop;
+  readonly onChange: (recipe: (rule: OptionRule) => void) => void;
+}
+
+/** Everything about one option: its words, its limits, what it costs, and when it is asked. */
+export function RuleForm({ rule, others, shop, onChange }: Props) {
+  return (
+    <div className="flex max-w-[620px] flex-col gap-5">
+      <h2>{KIND_NAMES[rule.kind].name}</h2>
+      <div className="grid grid-cols-2 gap-3">
+        <Text
+          label="Name"
+          value={rule.label}
+          limit={60}
+          onChange={(text) => onChange((draft) => void (draft.label = text))}
+        />
+        <Text
+          label="Short name"
+          value={rule.key}
+          limit={40}
+          help="Used in conditions and orders; small letters, digits and hyphens."
+          onChange={(text) => onChange((draft) => void (draft.key = slugify(text, { lower: true, strict: true })))}
+        />
+        <div className="col-span-2">
+          <Text
+            label="Help"
+            value={rule.help}
+            limit={160}
+            onChange={(text) => onChange((draft) => void (draft.help = text))}
+          />
+        </div>
+      </div>
+      <Tick
+        label="Must be answered, when it is asked"
+        checked={rule.required}
+        onChange={(on) => onChange((draft) => void (draft.required = on))}
+      />
+      <Limits rule={rule} shop={shop} onChange={onChange} />
+      <ConditionEditor
+        condition={rule.shownWhen}
+        others={others}
+        onChange={(condition) => onChange((draft) => void (draft.shownWhen = condition))}
+      />
+    </div>
+  );
+}
+
+function Limits({ rule, shop, onChange }: Omit<Props, 'others'>) {
+  /** Changes fields of this kind of rule; `produce` keeps the kind as it is. */
+  const set = (fields: Record<string, unknown>) => onChange((draft) => void Object.assign(draft, fields));
+  const effect = 'effect' in rule && (
+    <EffectFields effect={rule.effect} shop={shop} onChange={(next: Effect) => set({ effect: next })} />
+  );
+  switch (rule.kind) {
+    case 'text':
+      return (
+        <>
+          <div className="flex gap-3">
+            <Whole label="At least (characters)" value={rule.least} onChange={(least) => set({ least })} />
+            <Whole label="At most" value={rule.most} onChange={(most) => set({ most })} />
+          </div>
+          {effect}
+        </>
+      );
+    case 'number':
+      return (
+        <>
+          <div className="flex flex-wrap gap-3">
+            <Whole label="From" value={rule.min} step="any" onChange={(min) => set({ min })} />
+            <Whole label="To" value={rule.max} step="any" onChange={(max) => set({ max })} />
+            <Whole label="In steps of" value={rule.step} step="any" onChange={(step) => set({ step })} />
+            <Text label="Unit" value={rule.unit} limit={12} onChange={(unit) => set({ unit })} />
+          </div>
+          <Tick
+            label="The price counts as often as the number says"
+            checked={rule.times === 'number'}
+            onChange={(on) => set({ times: on ? 'number' : 'flat' })}
+          />
+          {effect}
+        </>
+      );
+    case 'date':
+      return (
+        <>
+          <div className="flex gap-3">
+            <Whole label="From (days from today)" value={rule.fromDays} onChange={(fromDays) => set({ fromDays })} />
+            <Whole label="To" value={rule.toDays} onChange={(toDays) => set({ toDays })} />
+          </div>
+          {effect}
+        </>
+      );
+    case 'file':
+      return (
+        <>
+          <fieldset>
+            <legend className="font-semibold">What may be sent</legend>
+            {(Object.keys(FORMS) as FileForm[]).map((form) => (
+              <Tick
+                key={form}
+                label={FORMS[form]}
+                checked={rule.forms.includes(form)}
+                onChange={(on) =>
+                  set({ forms: on ? [...rule.forms, form] : rule.forms.filter((other) => other !== form) })
+                }
+              />
+            ))}
+          </fieldset>
+          <Whole
+            label="At most (kB)"
+            value={Math.round(rule.mostBytes / 1024)}
+            onChange={(kilobytes) => set({ mostBytes: kilobytes * 1024 })}
+          />
+          {effect}
+        </>
+      );
+    case 'addOn':
+      return (
+        <Text
+          label="SKU of what is added"
+          value={rule.sku}
+          limit={80}
+          help="Sold with each unit, at its own price and from its own stock."
+          onChange={(sku) => set({ sku })}
+        />
+      );
+    case 'one':
+    case 'many':
+    case 'swatch':
+      return (
+        <>
+          {rule.kind === 'many' && (
+            <div className="flex gap-3">
+              <Whole label="Choose at least" value={rule.least} onChange={(least) => set({ least })} />
+              <Whole label="At most" value={rule.most} onChange={(most) => set({ most })} />
+            </div>
+          )}
+          <Choices rule={rule} shop={shop} onChange={onChange} />
+        </>
+      );
+  }
+}
+
+type ChoiceRule = Extract<OptionRule, { choices: unknown }>;
+
+function Choices({ rule, shop, onChange }: { rule: ChoiceRule } & Pick<Props, 'shop' | 'onChange'>) {
+  const change = (recipe: (choices: ChoiceRule['choices']) => void) =>
+    onChange((draft) => recipe((draft as ChoiceRule).choices));
+  function add(): void {
+    const fresh = (newOption(rule.kind, 'x', 'X') as ChoiceRule).choices[0]!;
+    const n = rule.choices.length + 1;
+    change((choices) => void choices.push({ ...fresh, value: `choice-${n}`, label: `Choice ${n}` } as never));
+  }
+  return (
+    <fieldset>
+      <legend className="mb-1 font-semibold">What can be chosen</legend>
+      <ul className="flex flex-col gap-2">
+        {rule.choices.map((choice, i) => (
+          <li key={i} className="panel flex flex-wrap items-end gap-2 px-3 py-2">
+            {'colour' in choice && (
+              <input
+                type="color"
+                aria-label={`Colour of ${choice.label}`}
+                className="h-[34px] w-11"
+                value={choice.colour}
+                onChange={(event) =>
+                  change((choices) => void ((choices[i] as { colour: string }).colour = event.target.value))
+                }
+              />
+            )}
+            <input
+              className="field w-40"
+              aria-label={`Name of choice ${i + 1}`}
+              maxLength={60}
+              value={choice.label}
+              onChange={(event) =>
+                change((choices) => {
+                  const own = choices[i]!;
+                  // The short name follows the name until the choice has been sold under another.
+                  if (
+                    own.value === slugify(own.label, { lower: true, strict: true }) ||
+                    own.value.startsWith('choice-')
+                  )
+                    own.value = slugify(event.target.value, { lower: true, strict: true }) || own.value;
+                  own.label = event.target.value;
+                })
+              }
+            />
+            <EffectFields
+              effect={choice.effect}
+              shop={shop}
+              isShort
+              onChange={(effect) => change((choices) => void (choices[i]!.effect = effect))}
+            />
+            <button
+              className="plain ms-auto self-center"
+              aria-label={`Take ${choice.label} out`}
+              disabled={rule.choices.length === 1}
+              onClick={() => change((choices) => void choices.splice(i, 1))}
+            >
+              <X size={16} strokeWidth={1.75} />
+            </button>
+          </li>
+        ))}
+      </ul>
+      <button className="btn mt-2" onClick={add}>
+        <Plus size={15} strokeWidth={1.75} /> Another choice
+      </button>
+    </fieldset>
+  );
+}
+
+interface TextProps {
+  readonly label: string;
+  readonly value: string;
+  readonly limit: number;
+  readonly help?: string;
+  readonly onChange: (text: string) => void;
+}
+
+function Text({ label, value, limit, help, onChange }: TextProps) {
+  return (
+    <label className="flex flex-col gap-0.5">
+      <span className="font-semibold">{label}</span>
+      <input className="field" maxLength={limit} value={value} onChange={(event) => onChange(event.target.value)} />
+      {help && <span className="help">{help}</span>}
+    </label>
+  );
+}
+
+interface WholeProps {
+  readonly label: string;
+  readonly value: number;
+  readonly step?: 'any';
+  readonly onChange: (value: number) => void;
+}
+
+function Whole({ label, value, step, onChange }: WholeProps) {
+  return (
+    <label className="flex flex-col gap-0.5">
+      <span className="font-semibold">{label}</span>
+      <input
+        className="field w-32 text-end"
+        type="number"
+        step={step}
+        value={value}
+        onChange={(event) => event.target.value !== '' && onChange(Number(event.target.value))}
+      />
+    </label>
+  );
+}
