@@ -1,66 +1,69 @@
 import { compileManifest, newPiece, type Lane } from '~/core/lane';
-import { definitions } from '~/pieces/registry';
+import { definitions, situationsOf } from '~/pieces/registry';
 import { createApp } from '~/services/app';
 import { findSamples, type Samples } from '~/services/sample-situations';
 import { liveDemoLane } from '../../demo/lane';
 import { another } from '../support/another';
 import { expect, test, type Page } from './harness';
 
-/** Products and carts between which every setting has something to show. */
-const PRODUCTS = ['plain', 'long-name', 'no-text'] as const;
-
-/** What these change is seen by adding something, in tests of their own below. */
-const SEEN_BY_ADDING = ['opensOnAdd', 'afterAdd'];
-
 /** A page of the shop's own origin that frames it, as the bench does. */
-async function frameShop(page: Page, origin: string, path: string, token: string): Promise<void> {
+async function frameShop(page: Page, origin: string, path: string, token: string, width: number): Promise<void> {
   await page.goto(`${origin}/api/health`);
-  await page.evaluate(async (src) => {
-    const frame = document.createElement('iframe');
-    Object.assign(frame.style, { width: '1200px', height: '700px' });
-    const ready = new Promise((resolve) =>
-      addEventListener('message', (event) => (event.data as { pl: string }).pl === 'ready' && resolve(null)),
-    );
-    frame.src = src;
-    document.body.replaceChildren(frame);
-    await ready;
-  }, `${path}?draft=${token}`);
+  await page.evaluate(
+    async ({ src, px }) => {
+      const frame = document.createElement('iframe');
+      Object.assign(frame.style, { width: `${px}px`, height: '700px' });
+      const ready = new Promise((resolve) =>
+        addEventListener('message', (event) => (event.data as { pl: string }).pl === 'ready' && resolve(null)),
+      );
+      frame.src = src;
+      document.body.replaceChildren(frame);
+      await ready;
+    },
+    { src: `${path}?draft=${token}`, px: width },
+  );
 }
 
-/** Everything a piece draws, as text: marks, classes, inline styles and the rules that reach it. */
-async function drawn(
-  page: Page,
-  lane: Lane,
-  situation: { product: string | null; cart: object | null },
-): Promise<string> {
+/** Everything a piece draws, as text, once it has come to rest: marks, classes, styles, and where it stands. */
+async function drawn(page: Page, lane: Lane, message: object): Promise<string> {
   return page.evaluate(
-    async ({ manifest, message }) => {
+    async ({ manifest, situation }) => {
       const { contentWindow, contentDocument } = document.querySelector('iframe')!;
       const painted = new Promise((resolve) =>
-        addEventListener('message', (event) => (event.data as { pl: string }).pl === 'painted' && resolve(null), {
-          once: false,
-        }),
+        addEventListener('message', (event) => (event.data as { pl: string }).pl === 'painted' && resolve(null)),
       );
       contentWindow!.postMessage({ pl: 'manifest', manifest, seq: 1 }, location.origin);
       await painted;
-      contentWindow!.postMessage({ pl: 'situation', pieceId: 'it', ...message }, location.origin);
-      await new Promise((resolve) => setTimeout(resolve, 220));
-      return [...contentDocument!.querySelectorAll('[data-pl-piece]')]
-        .map((host) => host.outerHTML + host.shadowRoot!.innerHTML)
-        .join('\n');
+      contentWindow!.postMessage({ pl: 'situation', pieceId: 'it', ...situation }, location.origin);
+      const textOf = (root: Document | ShadowRoot): string =>
+        [...root.querySelectorAll<HTMLElement>('[data-pl-piece],[data-pl-at]')]
+          .map((host) => {
+            const inner = host.shadowRoot;
+            const box = inner?.querySelector('dialog,.bar,a,.page,section')?.getBoundingClientRect();
+            const place = box ? [box.left, box.top, box.width, box.height].map(Math.round).join(' ') : '';
+            return `${host.parentElement?.localName} ${host.outerHTML}\n${inner?.innerHTML ?? ''}\n${place}\n${inner ? textOf(inner) : ''}`;
+          })
+          .join('\n');
+      let last = '';
+      for (let same = 0, tries = 0; same < 3 && tries < 40; tries += 1) {
+        await new Promise((resolve) => setTimeout(resolve, 45));
+        const now = textOf(contentDocument!);
+        same = now === last ? same + 1 : 0;
+        last = now;
+      }
+      return last;
     },
-    { manifest: compileManifest(lane, definitions, 1), message: situation },
+    { manifest: compileManifest(lane, definitions, 1), situation: message },
   );
 }
 
 for (const definition of definitions) {
   test(`every setting and part of ${definition.kind} changes what shoppers see`, async ({ page, server }) => {
-    test.setTimeout(120_000);
+    test.setTimeout(180_000);
     const app = await createApp({ dataDir: server.dataDir, logLevel: 'silent' });
     const samples: Samples = await findSamples(app);
     const { token } = (await app.lanes.readDraft())!;
     await app.db.close();
-    await frameShop(page, server.origin, definition.preview.path, token);
     const piece = newPiece(definition, true);
     for (const part of piece.parts) part.on = true;
     const laneWith = (change: (it: typeof piece) => void): Lane => {
@@ -68,44 +71,43 @@ for (const definition of definitions) {
       change(it);
       return { ...liveDemoLane(), pieces: { it } };
     };
-    const isCart = definition.stretch === 'cart';
-    const situations = isCart
-      ? [{ product: null, cart: samples.carts.full! }]
-      : PRODUCTS.map((pick) => ({ product: samples.products[pick]!, cart: null }));
-    const unseen: string[] = [];
-    const before: string[] = [];
-    for (const situation of situations)
-      before.push(
-        await drawn(
-          page,
-          laneWith(() => undefined),
-          situation,
-        ),
-      );
-
-    async function expectSeen(name: string, change: (it: typeof piece) => void): Promise<void> {
-      for (const [i, situation] of situations.entries())
-        if ((await drawn(page, laneWith(change), situation)) !== before[i]) return;
-      unseen.push(name);
-    }
-    for (const [key, spec] of Object.entries(definition.settings)) {
-      if (SEEN_BY_ADDING.includes(key)) continue;
-      await expectSeen(spec.label, (it) => void (it.settings[key] = another(spec)));
-    }
+    const changes = new Map<string, (it: typeof piece) => void>();
+    for (const [key, spec] of Object.entries(definition.settings))
+      changes.set(spec.label, (it) => void (it.settings[key] = another(spec)));
     // No product of the demo has a video.
-    for (const part of piece.parts.filter((item) => item.key !== 'video')) {
-      await expectSeen(
+    for (const part of piece.parts.filter((item) => item.key !== 'video'))
+      changes.set(
         definition.parts[part.key]!.label,
         (it) => void (it.parts.find((item) => item.key === part.key)!.on = false),
       );
+
+    // From situation to situation, until every change has been seen in one.
+    let framed = '';
+    for (const situation of situationsOf(definition.kind)) {
+      if (situation.rightToLeft || changes.size === 0) continue;
+      const product = situation.product ? (samples.products[situation.product] ?? null) : null;
+      const path = definition.preview.path.replace('{product}', product ?? '');
+      const width = situation.width < 640 ? 390 : 1200;
+      if (framed !== `${path} ${width}`) await frameShop(page, server.origin, path, token, width);
+      framed = `${path} ${width}`;
+      const cart = situation.cart ? (samples.carts[situation.cart] ?? null) : null;
+      const message = { product, cart, added: situation.added ?? false };
+      const plain = laneWith(() => undefined);
+      await drawn(page, plain, message);
+      const before = await drawn(page, plain, message);
+      for (const [name, change] of [...changes]) {
+        if ((await drawn(page, laneWith(change), message)) !== before) changes.delete(name);
+      }
     }
-    expect(unseen).toEqual([]);
+
+    expect([...changes.keys()]).toEqual([]);
   });
 }
 
 test('a cart that does not open by itself says so at the button instead', async ({ page, server }) => {
   const lane = liveDemoLane();
   lane.pieces['slide-out-cart']!.settings['opensOnAdd'] = false;
+  lane.pieces['added-popup']!.on = false;
   await page.route('**/api/manifest*', (route) => route.fulfill({ json: compileManifest(lane, definitions, 1) }));
 
   await page.goto(`${server.origin}/shop/c/lines-and-winders`);
@@ -123,6 +125,8 @@ for (const [afterAdd, isOpen] of [
   test(`quick view told to ${afterAdd} after adding does`, async ({ page, server }) => {
     const lane = liveDemoLane();
     lane.pieces['quick-view']!.settings['afterAdd'] = afterAdd;
+    lane.pieces['added-popup']!.on = false;
+    lane.pieces['slide-out-cart']!.settings['opensOnAdd'] = false;
     await page.route('**/api/manifest*', (route) => route.fulfill({ json: compileManifest(lane, definitions, 1) }));
 
     await page.goto(`${server.origin}/shop/c/lines-and-winders?look=hoop-winder`);

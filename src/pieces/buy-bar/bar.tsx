@@ -42,7 +42,6 @@ export function Bar(props: Props): VNode {
       data-slot="bar"
       data-part=""
       data-edge={edge}
-      data-edges={`${settings.edgePhone} ${settings.edgeDesktop}`}
       data-width={settings.width}
       data-shows={settings.shows}
       data-on-sold-out={settings.onSoldOut}

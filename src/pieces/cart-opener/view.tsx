@@ -21,6 +21,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
   let host = initialHost;
   let count: number | null = null;
   let feedback = false;
+  let dragged = false;
   let rest = 0;
   const shadow = createShadow('pl-cart-opener', piece.id);
   const stopWatching = host.cart.watch((cart) => {
@@ -77,7 +78,9 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
     stand();
   }
 
-  const button = () => shadow.root.querySelector<HTMLElement>('a');
+  function button(): HTMLElement | null {
+    return shadow.root.querySelector<HTMLElement>('a');
+  }
 
   /** Stands at its place, off everything else that stands fixed: the page's own bars and ours. */
   function stand(): void {
@@ -117,7 +120,6 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
     return [...found].map((element) => element.getBoundingClientRect());
   }
 
-  let dragged = false;
   /** In the bench it is dragged to its place. */
   function grab(event: PointerEvent): void {
     const element = button();
@@ -189,7 +191,6 @@ function Button({ piece, host, feedback, onPress, onRest, onLeave, onGrab }: But
       data-slot="opener"
       data-part=""
       data-stands={settings.stands}
-      data-place={`${settings.placePhone}, ${settings.placeDesktop}`}
       data-opens-by={settings.opensBy}
       data-hides-empty={settings.hideEmpty}
       data-motion={settings.feedback}

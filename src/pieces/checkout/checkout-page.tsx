@@ -146,7 +146,12 @@ function Part({ name, shown, piece, state, isPaying }: Props & { name: CheckoutP
           </div>
           <label class="field">
             <span data-word="country">{words.country}</span>
-            <select name="country" data-slot="field" autocomplete="country" aria-invalid={Boolean(problems['country'])}>
+            <select
+              name="country"
+              data-slot="field"
+              autocomplete="country"
+              aria-invalid={problems['country'] ? true : undefined}
+            >
               {countryNames(shown.language).map(([code, country]) => (
                 <option key={code} value={code} selected={code === form.country}>
                   {country}

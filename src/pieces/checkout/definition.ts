@@ -184,7 +184,7 @@ export const checkout = definePiece({
       label: 'Fields to look at',
       help: '{count} stands for the number.',
       default: say(
-        'Almost: look again at {count}.',
+        'Almost. Fields to look at again: {count}.',
         'Fast: bitte {count} noch einmal ansehen.',
         'تقريبًا: راجع {count} من الحقول.',
       ),

@@ -45,12 +45,12 @@ export function PartsPanel({ piece, definition, part, edit, onTask }: PanelProps
             {Object.entries(definition.layouts).map(([key, layout]) => (
               <li key={key}>
                 <button
-                  className="h-full w-full rounded-stone border border-mortar bg-white px-2 py-1.5 text-start hover:border-basalt"
+                  className="flex h-full w-full flex-col rounded-stone border border-mortar bg-white px-2 py-1.5 text-start leading-tight hover:border-basalt"
                   title={layout.help}
                   onClick={() => edit((draft) => applyLayout(draft, layout))}
                 >
                   <span className="font-medium">{layout.label}</span>
-                  <span aria-hidden="true" className="mt-1 flex flex-col gap-px">
+                  <span aria-hidden="true" className="mt-auto flex w-full flex-col gap-px pt-1.5">
                     {layout.parts.map((name) => (
                       <i
                         key={name}

@@ -178,7 +178,9 @@ describe('compileManifest', () => {
       7,
     );
 
-    expect(manifest.pieces.map((piece) => piece.id)).to.include('quick-view').and.not.include('slide-out-cart');
+    expect(manifest.pieces.map((piece) => piece.id))
+      .to.include('quick-view')
+      .and.not.include('slide-out-cart');
     expect(manifest.pieces[0]!.parts.map((part) => part.key)).not.to.include('video');
     expect(JSON.stringify(manifest)).not.to.match(/offers|costMinor|margin|thresholdMinor|WIND10/);
     expect(manifest.revision).to.equal(7);
