@@ -79,6 +79,8 @@ const server = createServer((request, response) => {
   for (const header of Object.keys(request.headers))
     if (header.startsWith('x-forwarded-')) delete request.headers[header];
   if (!limitBody(request, response)) return;
+  // A file that goes while it is sent (a build under a running server) costs that answer, not the server.
+  response.on('pipe', (source) => source.on('error', () => response.destroy()));
   compress(request, response, () => {
     if (request.url.startsWith('/media/')) {
       request.url = request.url.slice('/media'.length);

@@ -78,10 +78,11 @@ export function startPreview({ apply, open, cart, surfaces }: Preview): void {
     }
   });
 
+  document.addEventListener('submit', (event) => event.preventDefault(), true);
   document.addEventListener('click', (event) => {
     const path = event.composedPath().filter((target): target is HTMLElement => target instanceof HTMLElement);
     // Links would leave the page that is being shaped; forms would order.
-    if (path.some((element) => element.matches('a[href],button[type=submit],form'))) event.preventDefault();
+    if (path.some((element) => element.matches('a[href],form button:not([type=button])'))) event.preventDefault();
     const part = path.find((element) => element.dataset['part'] !== undefined);
     if (part) tell({ pl: 'selected', pieceId: pieceOf(part), part: part.dataset['part'] || null });
   });

@@ -1,6 +1,6 @@
 import { EMPTY_CART, type CartLine, type CartView } from '~/core/cart';
 import type { CartPick } from '~/core/lane';
-import type { Answers, ProductOption } from '~/core/options';
+import { sampleAnswers } from '~/core/options';
 import type { StoredCart } from '~/data';
 import type { App } from './app';
 import { viewStored } from './view-cart';
@@ -57,27 +57,4 @@ async function linesOf(app: App, slugs: readonly (string | undefined)[]): Promis
       { id: `sample-${variant.id}`, variantId: variant.id, quantity: 1, answers: sampleAnswers(product!.options) },
     ];
   });
-}
-
-/** An answer to everything that can be answered without a file. */
-function sampleAnswers(options: readonly ProductOption[]): Answers {
-  return Object.fromEntries(
-    options.flatMap((option): [string, string | string[]][] => {
-      switch (option.kind) {
-        case 'text':
-          return [[option.key, 'Ada of the Lake'.slice(0, option.most)]];
-        case 'one':
-        case 'swatch':
-          return [[option.key, (option.choices[1] ?? option.choices[0]!).value]];
-        case 'many':
-          return [[option.key, option.choices.slice(0, Math.max(1, option.least)).map((choice) => choice.value)]];
-        case 'number':
-          return [[option.key, String(option.min)]];
-        case 'addOn':
-          return [[option.key, 'yes']];
-        default:
-          return [];
-      }
-    }),
-  );
 }

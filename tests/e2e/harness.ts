@@ -1,7 +1,11 @@
-import { test as base, type Browser, type Page } from '@playwright/test';
+import { AxeBuilder } from '@axe-core/playwright';
+import { expect, test as base, type Browser, type Page } from '@playwright/test';
+import { compileManifest, type Lane } from '~/core/lane';
+import { definitions } from '~/pieces/registry';
+import { liveDemoLane } from '../../demo/lane';
 import { startServer, type TestServer } from '../support/server';
 
-export { expect } from '@playwright/test';
+export { expect };
 export type { Page } from '@playwright/test';
 
 /** Each worker has a server and a seeded database of its own. */
@@ -42,4 +46,34 @@ export async function fillCheckout(page: Page, cardEnd = '0001'): Promise<void> 
   await page.getByLabel('Postcode').fill('12345');
   await page.getByLabel('Town').fill('Windau');
   await page.getByLabel('Card number').fill(`500000000000${cardEnd}`);
+}
+
+/** What axe calls serious or critical, of the whole page and every open shadow root. */
+export async function expectAccessible(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
+    .analyze();
+  const serious = violations.filter((violation) => violation.impact === 'serious' || violation.impact === 'critical');
+  expect(
+    serious.map((violation) => `${violation.id}: ${violation.nodes.map((node) => node.target.join(' ')).join(', ')}`),
+  ).toEqual([]);
+}
+
+/** Lets the page's runtime play another lane than the live one; the server goes on with its own. */
+export async function playLane(page: Page, change: (lane: Lane) => void, language = 'en'): Promise<void> {
+  const lane = liveDemoLane();
+  change(lane);
+  await page.route('**/api/manifest*', (route) =>
+    route.fulfill({ json: compileManifest(lane, definitions, 1, language) }),
+  );
+}
+
+/** Adds something with nothing to choose from a listing, and waits until the cart knows. */
+export async function addWinder(page: Page, origin: string): Promise<void> {
+  await page.goto(`${origin}/shop/c/lines-and-winders`);
+  const answered = page.waitForResponse(
+    (response) => response.url().endsWith('/api/cart') && response.request().method() === 'POST',
+  );
+  await page.locator('[data-pl-product=hoop-winder]').getByRole('button', { name: 'Add to cart' }).click();
+  await answered;
 }

@@ -47,7 +47,7 @@ test('the cart is never empty in the bench unless asked, and its changes are see
   server,
 }) => {
   await signIn(page, server.origin, '/studio/bench/slide-out-cart');
-  await expect(preview(page).locator('li')).toHaveCount(8);
+  await expect(preview(page).locator('.lines > li')).toHaveCount(8);
   await page.getByRole('tab', { name: 'Where' }).click();
   await page.getByText('Left', { exact: true }).click();
   await expect(preview(page)).toHaveAttribute('data-side', 'start');

@@ -5,6 +5,7 @@ export { describeCondition } from './describe-condition';
 export { effectSums, evaluateOptions, type Evaluation, type OptionEffect } from './evaluate';
 export { findCycle, optionsAskedBy } from './find-cycle';
 export { newOption } from './new-option';
+export { sampleAnswers } from './sample-answers';
 export type { Condition } from './condition.schema';
 export type {
   AddOnFacts,

@@ -23,6 +23,13 @@ export function mount(_piece: ManifestPiece, initialHost: PieceHost): MountedPie
     form.dispatchEvent(new Event('pl-options'));
   }
 
+  /** In the bench everything that depends on an answer is to be seen. */
+  async function showAll(): Promise<void> {
+    const { sampleAnswers } = await import('~/core/options/sample-answers');
+    const product = host.products.known(slug);
+    if (product) mounted?.fill(sampleAnswers(product.options));
+  }
+
   /** What can be seen to be wrong here is said here; the server has the last word all the same. */
   function onSubmit(event: Event): void {
     if (event.target !== form || !mounted?.complain()) return;
@@ -51,6 +58,7 @@ export function mount(_piece: ManifestPiece, initialHost: PieceHost): MountedPie
         onChange: tell,
       });
       tell(mounted.state);
+      if (host.isPreview) void showAll();
       document.addEventListener('submit', onSubmit, true);
       form.addEventListener('pl-refused', onRefused);
     });

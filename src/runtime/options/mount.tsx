@@ -29,6 +29,8 @@ interface Asked {
 
 export interface MountedOptions {
   readonly state: OptionsState;
+  /** Answers as given, in place of what was answered. */
+  fill(answers: Answers): void;
   /** Draws anew with what the host has now. */
   update(host: PieceHost): void;
   /** Shows what is wrong and goes to the first of it; false when nothing is. */
@@ -141,6 +143,7 @@ export function mountOptions({
     get state() {
       return { answers: evaluation.answers, evaluation };
     },
+    fill: take,
     update(next) {
       host = next;
       draw();
