@@ -77,7 +77,8 @@ export function createSurfaces(usesHistory: boolean): Surfaces {
   function close(): void {
     if (!current) return;
     shut();
-    leaveHistory();
+    // Whatever came in its place stands on the same step of the history.
+    if (!current) leaveHistory();
   }
 
   function onCancel(event: Event): void {

@@ -19,18 +19,18 @@ export async function alwaysOnPiece<Piece extends ManifestPiece>(
   return { piece: piece as Piece, live, money };
 }
 
-/** A piece drawn by the server into a shadow root of its own (declarative, so that it stands without script). */
-export function shadowHtml(
-  piece: ManifestPiece,
-  live: LiveLane,
-  css: string,
-  drawn: Parameters<typeof renderToString>[0],
-): string {
-  const style = `${BASE_CSS}${themeCss(live.lane.theme, ':host')}${css}${piece.css}`.replaceAll('</', '<\\/');
-  return `<template shadowrootmode="open"><style>${style}</style><div data-inside>${renderToString(drawn)}</div></template>`;
+interface Drawn {
+  readonly piece: ManifestPiece;
+  readonly live: LiveLane;
+  readonly css: string;
+  readonly drawn: Parameters<typeof renderToString>[0];
+  /** What it was drawn from: the runtime begins with the same, and goes on from there. */
+  readonly given: object;
 }
 
-/** JSON that may stand inside a script element. */
-export function jsonForScript(value: unknown): string {
-  return JSON.stringify(value).replaceAll('<', '\\u003c');
+/** A piece drawn by the server into a shadow root of its own (declarative, so that it stands without script). */
+export function shadowHtml({ piece, live, css, drawn, given }: Drawn): string {
+  const style = `${BASE_CSS}${themeCss(live.lane.theme, ':host')}${css}${piece.css}`.replaceAll('</', '<\\/');
+  const json = JSON.stringify({ piece, ...given }).replaceAll('<', '\\u003c');
+  return `<template shadowrootmode="open"><style>${style}</style><div data-inside>${renderToString(drawn)}</div></template><script type="application/json">${json}</script>`;
 }

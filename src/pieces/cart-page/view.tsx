@@ -1,5 +1,5 @@
 /** @jsxImportSource preact */
-import { hydrate, render } from 'preact';
+import type { CartView } from '~/core/cart';
 import { formatMoney } from '~/core/money/currency';
 import type { ManifestPiece } from '~/core/lane';
 import { cartCss } from '~/runtime/cart/css';
@@ -10,27 +10,35 @@ import { CartPage } from './cart-page';
 import type { CartPagePiece } from './definition';
 import css from './view.css?inline';
 
+interface Given {
+  readonly piece: CartPagePiece;
+  readonly cart: CartView;
+}
+
 /** Takes the page the server drew over, so that nothing on it needs another page. */
 export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPiece {
   let piece = initial as CartPagePiece;
   let host = initialHost;
-  let isTaken = false;
-  const place = takeOver('pl-cart-page', piece.id);
+  const money = (amount: number) => formatMoney(amount, host.currency, host.locale);
+  const returnTo = '/shop/cart';
+  const place = takeOver<Given>('pl-cart-page', piece.id, (given) => (
+    <CartPage
+      shown={{ cart: given.cart, money, language: 'en', returnTo, desk: null, host: null }}
+      piece={given.piece}
+      device={null}
+    />
+  ));
   const desk = createDesk({ host: () => host, words: () => piece.words, redraw: draw });
   const stopWatching = host.cart.watch(draw);
+  draw();
   void host.cart.load();
 
   function draw(): void {
-    const { view: cart } = host.cart;
-    if (!cart || !place) return;
+    if (!place) return;
     place.style(host.themeCss, cartCss + css, piece.css);
-    const money = (amount: number) => formatMoney(amount, host.currency, host.locale);
+    const cart = host.cart.view ?? place.given.cart;
     const { language, device } = host;
-    const shown = { cart, money, language, returnTo: '/shop/cart', desk, host };
-    const page = <CartPage shown={shown} piece={piece} device={device} />;
-    if (isTaken) render(page, place.inside);
-    else hydrate(page, place.inside);
-    isTaken = true;
+    place.draw(<CartPage shown={{ cart, money, language, returnTo, desk, host }} piece={piece} device={device} />);
   }
 
   return {

@@ -1,5 +1,4 @@
 /** @jsxImportSource preact */
-import { hydrate, render } from 'preact';
 import type { CartView, DeliveryOption } from '~/core/cart';
 import { formatMoney } from '~/core/money/currency';
 import type { ManifestPiece } from '~/core/lane';
@@ -10,6 +9,8 @@ import type { MountedPiece, PieceHost } from '~/runtime/piece-host';
 import { CheckoutPage, type CheckoutState } from './checkout-page';
 import type { CheckoutPiece } from './definition';
 import css from './view.css?inline';
+
+type Given = CheckoutState & { readonly piece: CheckoutPiece; readonly cart: CartView };
 
 interface Quote {
   readonly cart: CartView;
@@ -23,13 +24,20 @@ const ASK_AGAIN_MS = 250;
 export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPiece {
   let piece = initial as CheckoutPiece;
   let host = initialHost;
-  const place = takeOver('pl-checkout', piece.id);
-  const given = JSON.parse(document.querySelector('[data-pl-checkout]')?.textContent ?? 'null') as
-    (CheckoutState & { readonly cart: CartView }) | null;
-  if (!place || !given) return { update: () => undefined, destroy: () => undefined };
+  const money = (amount: number) => formatMoney(amount, host.currency, host.locale);
+  const returnTo = '/shop/checkout';
+  const place = takeOver<Given>('pl-checkout', piece.id, (given) => (
+    <CheckoutPage
+      shown={{ cart: given.cart, money, language: 'en', returnTo, desk: null, host: null }}
+      piece={given.piece}
+      state={given}
+      device={null}
+    />
+  ));
+  if (!place) return { update: () => undefined, destroy: () => undefined };
+  const { given, inside } = place;
   let state: CheckoutState = given;
   let priced: CartView = given.cart;
-  let isTaken = false;
   let isPaying = false;
   let timer = 0;
   let asked = 0;
@@ -45,9 +53,10 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
     if (cart.lines.length === 0 && !host.isPreview) return location.assign('/shop/cart');
     draw();
   });
+  draw();
   void host.cart.load();
 
-  const formOf = () => place.inside.querySelector<HTMLFormElement>('#checkout')!;
+  const formOf = () => inside.querySelector<HTMLFormElement>('#checkout')!;
   function typed(): Record<string, string> {
     const {
       key: _key,
@@ -105,19 +114,19 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
     state = { ...state, problems, key: crypto.randomUUID() };
     ask();
     draw();
-    const first = place!.inside.querySelector<HTMLElement>('[aria-invalid]:not([aria-invalid=false]),[data-problems]');
+    const first =
+      inside.querySelector<HTMLElement>('[aria-invalid=true]') ?? inside.querySelector<HTMLElement>('[data-problems]');
     first?.focus();
   }
 
   function draw(): void {
     place!.style(host.themeCss, cartCss + css, piece.css);
-    const money = (amount: number) => formatMoney(amount, host.currency, host.locale);
     const lines = host.cart.view?.lines ?? priced.lines;
     const cart = { ...priced, lines };
     const { language, device } = host;
-    const page = (
+    place!.draw(
       <CheckoutPage
-        shown={{ cart, money, language, returnTo: '/shop/checkout', desk, host }}
+        shown={{ cart, money, language, returnTo, desk, host }}
         piece={piece}
         state={state}
         device={device}
@@ -132,11 +141,8 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
           if (field !== 'cardNumber') ask();
         }}
         onOrder={() => void order()}
-      />
+      />,
     );
-    if (isTaken) render(page, place!.inside);
-    else hydrate(page, place!.inside);
-    isTaken = true;
   }
 
   return {

@@ -82,7 +82,6 @@ function Body(props: Props & { product: Product; heading: string }): VNode {
       answers: line.answers,
       uploads,
       host,
-      isInForm: false,
       onChange: (state) => setExtra(sum(state)),
     });
     options.current = mounted;

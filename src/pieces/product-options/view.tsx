@@ -1,9 +1,16 @@
 /** @jsxImportSource preact */
 import type { ManifestPiece } from '~/core/lane';
 import { effectSums } from '~/core/options/evaluate';
-import { readAnswers } from '~/core/options/answers';
+import { readAnswers, type Answers } from '~/core/options/answers';
 import { mountOptions, type MountedOptions, type OptionsState } from '~/runtime/options/mount';
 import type { MountedPiece, PieceHost } from '~/runtime/piece-host';
+import type { ProductOptionsPiece } from './definition';
+
+interface Given {
+  readonly piece: ProductOptionsPiece;
+  readonly answers: Answers;
+  readonly uploads: Readonly<Record<string, string>>;
+}
 
 /** Takes over the options in the page's own product form: what is asked follows every answer, and so does the price. */
 export function mount(_piece: ManifestPiece, initialHost: PieceHost): MountedPiece {
@@ -46,18 +53,20 @@ export function mount(_piece: ManifestPiece, initialHost: PieceHost): MountedPie
   if (container && form)
     void host.products.fetch(slug).then((product) => {
       if (!product) return;
-      const uploads = JSON.parse(container.dataset['plUploads'] ?? '{}') as Record<string, string>;
+      // What was answered before the script was there; the fields begin as the server drew them.
+      const before = readAnswers(new FormData(form));
+      const given = JSON.parse(container.dataset['plGiven'] ?? '{}') as Given;
       mounted = mountOptions({
         container,
         slug,
         options: product.options,
-        answers: readAnswers(new FormData(form)),
-        uploads,
+        answers: given.answers,
+        uploads: given.uploads,
+        drawnAs: given.piece,
         host,
-        isInForm: true,
         onChange: tell,
       });
-      tell(mounted.state);
+      mounted.fill(before);
       if (host.isPreview) void showAll();
       document.addEventListener('submit', onSubmit, true);
       form.addEventListener('pl-refused', onRefused);

@@ -106,7 +106,6 @@ function Options({ product, host, onAnswer, options }: PartProps): VNode | null 
         answers: {},
         uploads: {},
         host,
-        isInForm: false,
         onChange: onAnswer,
       });
       onAnswer(options.current.state);

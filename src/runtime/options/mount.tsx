@@ -1,5 +1,5 @@
 /** @jsxImportSource preact */
-import { hydrate, render } from 'preact';
+import { hydrate, render, type VNode } from 'preact';
 import { sameAnswers, type Answers } from '~/core/options/answers';
 import { evaluateOptions, type Evaluation } from '~/core/options/evaluate';
 import type { ProductOption } from '~/core/options';
@@ -8,6 +8,7 @@ import type { ProductOptionsPiece } from '~/pieces/product-options/definition';
 import { BASE_CSS, directionOf } from '../kit/shadow';
 import type { PieceHost } from '../piece-host';
 import { OptionFields } from './fields';
+import type { OptionEvents } from './shown';
 import css from './options.css?inline';
 
 export interface OptionsState {
@@ -22,8 +23,11 @@ interface Asked {
   readonly answers: Answers;
   readonly uploads: Readonly<Record<string, string>>;
   readonly host: PieceHost;
-  /** In the page's own form the fields must be the form's; elsewhere they get a shadow root. */
-  readonly isInForm: boolean;
+  /**
+   * The piece as the server drew it, where it did: in the page's own form, whose fields they must be. Elsewhere they get a
+   * shadow root.
+   */
+  readonly drawnAs?: ProductOptionsPiece;
   readonly onChange: (state: OptionsState) => void;
 }
 
@@ -44,10 +48,11 @@ export function mountOptions({
   slug,
   options,
   uploads,
-  isInForm,
+  drawnAs,
   onChange,
   ...asked
 }: Asked): MountedOptions {
+  const isInForm = drawnAs !== undefined;
   let { host } = asked;
   const today = new Date().toLocaleDateString('en-CA');
   const names: Record<string, string> = { ...uploads };
@@ -55,14 +60,11 @@ export function mountOptions({
   let problems: Record<string, string> = {};
   let answers: Answers = asked.answers;
   let evaluation = evaluateOptions(options, answers, today);
-  let isTaken = !isInForm;
   const sheet = new CSSStyleSheet();
   const root = isInForm ? container : (container.shadowRoot ?? container.attachShadow({ mode: 'open' }));
   const piece = () => host.pieceOf('product-options') as ProductOptionsPiece | undefined;
   if (root instanceof ShadowRoot) root.adoptedStyleSheets = [sheet];
   else {
-    // Fields for shoppers without script are not part of what is taken over.
-    for (const plain of container.querySelectorAll('noscript')) plain.remove();
     document.adoptedStyleSheets = [...document.adoptedStyleSheets, sheet];
   }
   container.dataset['plPiece'] ??= piece()?.id ?? '';
@@ -111,14 +113,9 @@ export function mountOptions({
     draw();
   }
 
-  function draw(): void {
-    const shownBy = piece();
-    if (!shownBy) return;
-    const rules = css + shownBy.css;
-    sheet.replaceSync(
-      isInForm ? `[data-pl-options]{${rules}}` : `${BASE_CSS}${host.themeCss}:host{display:block}${rules}`,
-    );
-    const fields = (
+  /** On the server nobody knew the device, and nothing could be heard. */
+  function fieldsBy(shownBy: ProductOptionsPiece, on: OptionEvents | null): VNode {
+    return (
       <OptionFields
         options={options}
         answers={answers}
@@ -126,18 +123,27 @@ export function mountOptions({
         problems={problems}
         uploads={names}
         piece={shownBy}
-        device={host.device}
+        device={on && host.device}
         money={(amount) => formatMoney(amount, host.currency, host.locale)}
         idPrefix={`po-${slug}${isInForm ? '' : '-over'}`}
-        on={{ answer, upload: (key, file) => void upload(key, file), sending }}
+        on={on}
       />
     );
-    if (!isInForm) (root as ShadowRoot).host.setAttribute('dir', directionOf(host.language));
-    if (isTaken) render(fields, root);
-    else hydrate(fields, root);
-    isTaken = true;
   }
 
+  function draw(): void {
+    const shownBy = piece();
+    if (!shownBy) return;
+    const rules = css + shownBy.css;
+    sheet.replaceSync(
+      isInForm ? `[data-pl-options]{${rules}}` : `${BASE_CSS}${host.themeCss}:host{display:block}${rules}`,
+    );
+    if (!isInForm) (root as ShadowRoot).host.setAttribute('dir', directionOf(host.language));
+    render(fieldsBy(shownBy, { answer, upload: (key, file) => void upload(key, file), sending }), root);
+  }
+
+  // The very same first, whatever has been answered since: only so does every later drawing change what has changed.
+  if (drawnAs) hydrate(fieldsBy(drawnAs, null), root);
   draw();
   return {
     get state() {
