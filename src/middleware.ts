@@ -24,7 +24,7 @@ export const onRequest = defineMiddleware(async (context, next) => {
         { problems: [{ path: '', code: 'not-signed-in', message: wordProblem({ code: 'not-signed-in' }) }] },
         { status: 401 },
       );
-    return context.redirect(`/studio/sign-in?next=${encodeURIComponent(pathname)}`, 303);
+    return context.redirect(`/studio/sign-in?next=${encodeURIComponent(pathname + context.url.search)}`, 303);
   }
   try {
     const response = await next();

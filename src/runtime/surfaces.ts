@@ -26,6 +26,8 @@ const FOCUSABLE =
 export function createSurfaces(usesHistory: boolean): Surfaces {
   let current: Surface | null = null;
   let ownsHistory = false;
+  /** On the way back in the history; the browser tells when it has arrived. */
+  let isLeaving = false;
 
   function open(surface: Surface): void {
     if (current) shut();
@@ -45,11 +47,15 @@ export function createSurfaces(usesHistory: boolean): Surfaces {
     // The dialog itself, not its first button: screen readers say its name, and no ring is drawn unasked.
     dialog.focus();
     document.documentElement.style.overflow = 'hidden';
-    if (!usesHistory) return;
-    if (!ownsHistory) {
-      history.pushState({ pl: true }, '', surface.address ?? location.href);
-      ownsHistory = true;
-    } else if (surface.address) history.replaceState({ pl: true }, '', surface.address);
+    if (!isLeaving) enterHistory();
+  }
+
+  function enterHistory(): void {
+    if (!usesHistory || !current || current.isAside) return;
+    const { address } = current;
+    if (!ownsHistory) history.pushState({ pl: true }, '', address ?? location.href);
+    else if (address) history.replaceState({ pl: true }, '', address);
+    ownsHistory = true;
   }
 
   /** Takes the surface away without touching the history. */
@@ -71,6 +77,7 @@ export function createSurfaces(usesHistory: boolean): Surfaces {
   function leaveHistory(): void {
     if (!ownsHistory) return;
     ownsHistory = false;
+    isLeaving = true;
     history.back();
   }
 
@@ -108,6 +115,11 @@ export function createSurfaces(usesHistory: boolean): Surfaces {
   }
 
   addEventListener('popstate', () => {
+    if (isLeaving) {
+      // What was opened while we were on the way gets its step now.
+      isLeaving = false;
+      return enterHistory();
+    }
     ownsHistory = false;
     if (!current?.isAside) shut();
   });

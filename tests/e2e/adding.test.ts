@@ -148,8 +148,12 @@ test.describe('the buy bar', () => {
     await bar(page).getByRole('button', { name: 'Add to cart' }).click();
 
     await expect(popup(page)).toContainText('Large, Dusk');
-    const [over, below] = [await popup(page).boundingBox(), await bar(page).boundingBox()];
-    expect(over!.y + over!.height).toBeLessThanOrEqual(below!.y);
+    const bottom = async () => {
+      const box = await popup(page).boundingBox();
+      return box!.y + box!.height;
+    };
+    const below = await bar(page).boundingBox();
+    await expect.poll(bottom).toBeLessThanOrEqual(below!.y);
     await expectAccessible(page);
   });
 
@@ -307,9 +311,11 @@ test.describe('the cart opener', () => {
     });
     await addWinder(page, server.origin);
     await expect(opener(page)).toContainText('1 in it');
-    const box = await opener(page).boundingBox();
-    expect(box!.x).toBe(16);
-    expect(Math.abs(box!.y + box!.height / 2 - 400)).toBeLessThan(2);
+    const middle = async () => {
+      const box = await opener(page).boundingBox();
+      return [box!.x, Math.round(box!.y + box!.height / 2)];
+    };
+    await expect.poll(middle).toEqual([16, 400]);
 
     await opener(page).hover();
     await expect(page.getByRole('dialog', { name: 'Your cart' })).toBeVisible();

@@ -27,7 +27,7 @@ export const PHONE = {
 } as const;
 
 export async function signIn(page: Page, origin: string, path = '/studio'): Promise<void> {
-  await page.goto(`${origin}/studio/sign-in?next=${path}`);
+  await page.goto(`${origin}/studio/sign-in?next=${encodeURIComponent(path)}`);
   await page.getByLabel('E-mail').fill('owner@hollowtarn.example');
   await page.getByLabel('Password').fill('windward');
   await page.getByRole('button', { name: 'Sign in' }).click();

@@ -139,6 +139,10 @@ for (const path of [
   '/studio/catalogue',
   '/studio/catalogue/import',
   '/studio/orders',
+  '/studio/mailbox',
+  '/studio/catalogue/sail-your-own',
+  '/studio/bench/cart-opener',
+  '/studio/bench/checkout',
 ]) {
   test(`axe finds nothing serious on ${path}`, async ({ page, server }) => {
     await signIn(page, server.origin, path);
@@ -153,3 +157,116 @@ for (const path of [
     ).toEqual([]);
   });
 }
+
+test('the cart opener is dragged to its place in the preview, and snaps to a corner', async ({ page, server }) => {
+  await signIn(page, server.origin, '/studio/bench/cart-opener?task=where');
+  await page.getByText('Floating', { exact: true }).click();
+  const opener = page.frameLocator('[data-testid=preview]').locator('pl-cart-opener a');
+  await expect(opener).toHaveAttribute('data-stands', 'floating');
+  await page.waitForTimeout(300);
+  const [box, stage] = [await opener.boundingBox(), await page.getByTestId('preview').boundingBox()];
+  await page.mouse.move(box!.x + box!.width / 2, box!.y + box!.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(stage!.x + 200, stage!.y + 200, { steps: 6 });
+  await page.mouse.move(stage!.x + 24, stage!.y + 40, { steps: 6 });
+  await page.mouse.up();
+
+  const wide = page.getByRole('radiogroup', { name: 'Place on larger screens' });
+  await expect(wide.getByRole('radio', { name: 'Left' })).toBeChecked();
+  await expect.poll(async () => Math.round((await opener.boundingBox())!.x - stage!.x)).toBeLessThan(30);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(wide.getByRole('radio', { name: 'Bottom' })).toBeChecked();
+});
+
+test('a layout is begun from, undone, and parts are put back one by one', async ({ page, server }) => {
+  await signIn(page, server.origin, '/studio/bench/slide-out-cart');
+  await expect(preview(page).locator('.lines > li')).toHaveCount(8);
+  await page.getByRole('button', { name: 'Way out first' }).click();
+  await expect(preview(page)).toHaveAttribute('data-form', 'popup');
+  const shown = () =>
+    preview(page)
+      .locator('[data-part]')
+      .evaluateAll((parts) => parts.map((part) => (part as HTMLElement).dataset['part']).filter(Boolean));
+  expect((await shown()).slice(0, 3)).toEqual(['heading', 'totals', 'checkout']);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(preview(page)).toHaveAttribute('data-form', 'slide');
+
+  await page.getByRole('button', { name: 'Lines', exact: true }).click();
+  await page.getByRole('radiogroup', { name: 'Pictures' }).getByText('Off').click();
+  await expect(preview(page).locator('.lines img')).toHaveCount(0);
+  await page.getByRole('button', { name: 'Reset this part' }).click();
+  await expect(preview(page).locator('.lines img').first()).toBeVisible();
+});
+
+test('the bench says when a popup is too small for its suggestions', async ({ page, server }) => {
+  await signIn(page, server.origin, '/studio/bench/added-popup?task=look');
+  await expect(preview(page)).toContainText('It is in your cart.');
+  await page.getByText('Small', { exact: true }).click();
+  await page.getByRole('button', { name: 'Suggestions', exact: true }).click();
+  await page.getByRole('tab', { name: 'Parts' }).click();
+  await expect(page.getByTestId('note')).toContainText('This size holds 1 suggestion; of your 2, one is shown.');
+});
+
+test('publishing tells that two things would open at once, and which one does', async ({ page, server }) => {
+  await signIn(page, server.origin, '/studio/bench/quick-view');
+  await page.getByRole('button', { name: 'Publish …' }).click();
+  await expect(page.getByRole('dialog')).toContainText(
+    'Shoppers get added popup; cart surface stays closed. Turn “Opens by itself” off',
+  );
+});
+
+test('the owner asks for something new, tries it, is refused a circle, and buyers are asked it', async ({
+  page,
+  server,
+}) => {
+  await signIn(page, server.origin, '/studio/catalogue/wagtail');
+  await expect(page.getByText('Nothing is asked yet.')).toBeVisible();
+  await page.getByRole('button', { name: 'A text' }).click();
+  await page.getByLabel('Name', { exact: true }).fill('Dedication');
+  await page.getByLabel('Adds (EUR)').fill('4.50');
+  await page.getByRole('button', { name: 'One of several' }).click();
+  await page.getByLabel('Name', { exact: true }).fill('Ribbon');
+  await page.getByLabel('Name of choice 1').fill('Blue');
+  await page.getByRole('button', { name: 'Add a condition' }).click();
+  await expect(page.getByTestId('condition-words')).toHaveText('Only when Dedication is filled in.');
+
+  const tryIt = page.getByTestId('try-it');
+  await expect(tryIt.getByText('Not asked now: Ribbon.')).toBeVisible();
+  await tryIt.getByLabel('Dedication').fill('For Bo');
+  await expect(tryIt.getByLabel('Ribbon')).toBeVisible();
+  await expect(tryIt.getByTestId('try-total')).toHaveText('€43.50');
+
+  await page.getByRole('button', { name: /^Dedication/ }).click();
+  await page.getByRole('button', { name: 'Add a condition' }).click();
+  await expect(page.getByRole('alert')).toContainText(
+    'These options wait for each other: Dedication → Ribbon → Dedication.',
+  );
+  await expect(page.getByRole('button', { name: 'Save options' })).toBeDisabled();
+  await page.getByRole('button', { name: 'Ask always' }).click();
+  await page.getByRole('button', { name: 'Save options' }).click();
+  await expect(page.getByText('not saved yet')).toBeHidden();
+
+  await page.goto(`${server.origin}/shop/p/wagtail`);
+  await page.getByLabel(/^Dedication/).fill('For Bo');
+  await page.getByText('Blue').click();
+  await expect(page.locator('[data-price]')).toHaveText('€43.50');
+});
+
+test('an icon of the owner’s own is brought in, cleaned and shown', async ({ page, server }) => {
+  await signIn(page, server.origin, '/studio/bench/cart-opener?part=icon');
+  await page.getByRole('button', { name: 'Icon', exact: true }).click();
+  const svg =
+    '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9"><script>alert(1)</script><path d="M0 0h9v9z"/></svg>';
+  await page
+    .getByLabel('Icon of your own')
+    .setInputFiles({ name: 'icon.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(svg) });
+  const image = page.frameLocator('[data-testid=preview]').locator('pl-cart-opener img');
+  await expect(image).toHaveAttribute('src', /^\/media\/icons\/\w+\.svg$/);
+  const kept = await page.request.get(server.origin + (await image.getAttribute('src'))!);
+  expect(await kept.text()).not.toContain('script');
+
+  await page
+    .getByLabel('Icon of your own')
+    .setInputFiles({ name: 'icon.png', mimeType: 'image/png', buffer: Buffer.from('no picture') });
+  await expect(page.getByRole('alert')).toContainText('This kind of file cannot be taken here.');
+});

@@ -2,6 +2,7 @@ import type { APIRoute } from 'astro';
 import { z } from 'zod';
 import { checkoutSchema } from '~/core/orders/checkout.schema';
 import { placeOrder } from '~/services/place-order';
+import { keepForm } from '~/services/show-checkout';
 import { cartToken, visitId } from '~/shop/cart-cookie';
 import { answer, readBody, refuse } from './_respond';
 
@@ -16,5 +17,8 @@ export const POST: APIRoute = async ({ locals, cookies, request }) => {
   if (!body.ok) return refuse(body.problems);
   const token = cartToken(cookies);
   if (!token) return refuse([{ path: 'cart', code: 'cart-empty' }]);
+  // Kept first: a payment that fails, or a page that is left, must not cost what was typed.
+  const { cardNumber: _card, ...form } = body.value.form;
+  await keepForm(locals.app, token, form);
   return answer(await placeOrder(locals.app, { ...body.value, cartToken: token, visitId: visitId(cookies) }));
 };

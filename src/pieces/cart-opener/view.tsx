@@ -125,6 +125,8 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
     const element = button();
     if (!element || piece.settings.stands !== 'floating') return;
     dragged = false;
+    // Else the browser would begin to drag the link itself, and take the pointer away.
+    event.preventDefault();
     const [fromX, fromY] = [event.clientX, event.clientY];
     const start = element.getBoundingClientRect();
     element.setPointerCapture(event.pointerId);

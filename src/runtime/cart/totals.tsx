@@ -108,7 +108,8 @@ function Step({ step, words, money }: { step: PriceStep } & Pick<Props, 'words'>
   };
   return (
     <li class="step">
-      <span>{text()}</span> <span>{money(step.amountMinor)}</span>
+      <span>{text()}</span>{' '}
+      <span>{step.amountMinor < 0 ? `−${money(-step.amountMinor)}` : money(step.amountMinor)}</span>
     </li>
   );
 }

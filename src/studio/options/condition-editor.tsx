@@ -110,7 +110,7 @@ function Group({ condition, others, depth, onChange }: GroupProps) {
                 <LeafFields leaf={inner} others={others} onChange={wrap} />
               )}
             </div>
-            <button className="plain mt-2" aria-label="Take this condition out" onClick={() => put(i, null)}>
+            <button className="plain mt-1 p-1.5" aria-label="Take this condition out" onClick={() => put(i, null)}>
               <X size={16} strokeWidth={1.75} />
             </button>
           </div>

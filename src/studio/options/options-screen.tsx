@@ -133,7 +133,7 @@ function Options({ product, rules: stored, asked }: Props) {
                 </button>
                 <span className="flex flex-none">
                   <button
-                    className="plain"
+                    className="plain p-1.5"
                     aria-label={`Ask ${item.label} earlier`}
                     disabled={i === 0}
                     onClick={() => move(i, -1)}
@@ -141,7 +141,7 @@ function Options({ product, rules: stored, asked }: Props) {
                     <ArrowUp size={15} strokeWidth={1.75} />
                   </button>
                   <button
-                    className="plain"
+                    className="plain p-1.5"
                     aria-label={`Ask ${item.label} later`}
                     disabled={i === rules.length - 1}
                     onClick={() => move(i, 1)}
@@ -149,7 +149,7 @@ function Options({ product, rules: stored, asked }: Props) {
                     <ArrowDown size={15} strokeWidth={1.75} />
                   </button>
                   <button
-                    className="plain"
+                    className="plain p-1.5"
                     aria-label={`Take ${item.label} out`}
                     onClick={() => {
                       change((draft) => void draft.splice(i, 1));

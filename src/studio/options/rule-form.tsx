@@ -222,7 +222,7 @@ function Choices({ rule, shop, onChange }: { rule: ChoiceRule } & Pick<Props, 's
               onChange={(effect) => change((choices) => void (choices[i]!.effect = effect))}
             />
             <button
-              className="plain ms-auto self-center"
+              className="plain ms-auto self-center p-1.5"
               aria-label={`Take ${choice.label} out`}
               disabled={rule.choices.length === 1}
               onClick={() => change((choices) => void choices.splice(i, 1))}

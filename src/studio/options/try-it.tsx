@@ -204,7 +204,7 @@ function Control({ option, answer, today, onAnswer }: ControlProps) {
 
 function Ticked({ label, checked, onChange }: { label: string; checked: boolean; onChange: (on: boolean) => void }) {
   return (
-    <label className="flex items-center gap-2">
+    <label className="flex min-h-6 items-center gap-2">
       <input
         type="checkbox"
         className="size-4 accent-moss"

@@ -50,7 +50,7 @@ export function Tick({
   onChange: (checked: boolean) => void;
 }) {
   return (
-    <label className="flex items-center gap-2 py-0.5">
+    <label className="flex min-h-6 items-center gap-2 py-0.5">
       <input
         type="checkbox"
         className="size-4 accent-moss"
