@@ -1,6 +1,6 @@
 module.exports = {
   'node-option': ['import=tsx'],
   spec: ['tests/unit/**/*.test.ts', 'tests/api/**/*.test.ts'],
-  timeout: 20000,
+  timeout: 60000,
   exit: true,
 };

@@ -2,8 +2,8 @@ import { defineConfig } from '@playwright/test';
 
 export default defineConfig({
   testDir: 'tests/e2e',
-  timeout: 60_000,
-  expect: { timeout: 8_000 },
+  timeout: 90_000,
+  expect: { timeout: 15_000 },
   workers: 2,
   fullyParallel: false,
   reporter: [['list']],

@@ -51,12 +51,10 @@ export function cartRules(
 }
 
 /** The lines of a cart that can still be had, each judged by the catalogue of now. */
-export async function goodsOf(app: App, cart: Cart): Promise<Good[]> {
+export async function goodsOf(app: App, cart: Cart, known?: ReadonlyMap<number, VariantFacts>): Promise<Good[]> {
   if (cart.lines.length === 0) return [];
-  const [facts, today] = await Promise.all([
-    app.catalogue.variantFacts(cart.lines.map((line) => line.variantId)),
-    shopToday(app),
-  ]);
+  const facts = known ?? (await app.catalogue.variantFacts(cart.lines.map((line) => line.variantId)));
+  const today = await shopToday(app);
   const uploads = await app.uploads.find(uploadIdsOf(cart.lines, facts));
   const rulesOf = cartRules(facts, today);
   const demand = demandOf(cart.lines, rulesOf);

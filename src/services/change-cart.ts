@@ -73,9 +73,10 @@ export async function changeCartOf(
     if (changeId && (await app.carts.knowsChange(token, changeId)))
       return ok({ view: (await viewStored(app, cart)).view, lineId: null });
     const ids = [...cart.lines.map((line) => line.variantId), ...('variantId' in wanted ? [wanted.variantId] : [])];
-    const changed = changeCart(cart, wanted, cartRules(await app.catalogue.variantFacts(ids), today));
+    const facts = await app.catalogue.variantFacts(ids);
+    const changed = changeCart(cart, wanted, cartRules(facts, today));
     if (!changed.ok) return changed;
-    const { view } = await viewStored(app, { ...changed.value, version: cart.version + 1 });
+    const { view } = await viewStored(app, { ...changed.value, version: cart.version + 1 }, { facts });
     // A code that does not count is not kept; one that stopped counting later is shown with the reason.
     if (wanted.kind === 'coupon' && view.coupon?.problem)
       return fail('code', 'invalid', { message: view.coupon.problem });

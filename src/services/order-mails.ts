@@ -1,4 +1,4 @@
-import { orderMail } from '~/core/orders';
+import { orderMail, type Order } from '~/core/orders';
 import type { App } from './app';
 import { liveLane } from './live-lane';
 
@@ -9,23 +9,25 @@ const AT_ONCE = 20;
  * sent is tried again at the next sweep, and the order's token as key keeps a mail from arriving twice.
  */
 export async function sendOrderMails(app: App): Promise<number> {
-  const tokens = await app.orders.listUnmailed(AT_ONCE);
-  if (tokens.length === 0) return 0;
-  const { lane, currency } = await liveLane(app);
-  const { name: shopName, locale, tax } = lane.shop;
   let sent = 0;
-  for (const token of tokens) {
+  for (const token of await app.orders.listUnmailed(AT_ONCE)) {
     const order = await app.orders.find({ token });
-    if (!order) continue;
-    const mail = orderMail(order, { shopName, locale, currency, taxIncluded: tax.included });
-    try {
-      await app.mailbox.send({ key: `order-${token}`, to: order.email, ...mail });
-    } catch (error) {
-      app.log.error({ err: error, order: token }, 'order mail could not be sent');
-      continue;
-    }
-    await app.orders.markMailed(token, app.now());
-    sent += 1;
+    if (order && (await sendOrderMail(app, order))) sent += 1;
   }
   return sent;
+}
+
+/** Sends the mail of one order; false when it could not be sent. */
+export async function sendOrderMail(app: App, order: Order): Promise<boolean> {
+  const { lane, currency } = await liveLane(app);
+  const { name: shopName, locale, tax } = lane.shop;
+  const mail = orderMail(order, { shopName, locale, currency, taxIncluded: tax.included });
+  try {
+    await app.mailbox.send({ key: `order-${order.token}`, to: order.email, ...mail });
+  } catch (error) {
+    app.log.error({ err: error, order: order.token }, 'order mail could not be sent');
+    return false;
+  }
+  await app.orders.markMailed(order.token, app.now());
+  return true;
 }

@@ -8,7 +8,7 @@ import { dayIn } from '~/core/time';
 import type { App } from './app';
 import { goodsOf, shopToday, uploadNames } from './cart-goods';
 import { liveLane } from './live-lane';
-import { sendOrderMails } from './order-mails';
+import { sendOrderMail } from './order-mails';
 import { quoteDelivery } from './quote-delivery';
 import { priceGoods } from './view-cart';
 
@@ -198,7 +198,7 @@ async function confirm(
     }
   });
   app.log.info({ order: order.token, totalMinor: order.totalMinor, revision: order.laneRevision }, 'order paid');
-  await sendOrderMails(app);
+  await sendOrderMail(app, order);
   return ok({ token: order.token });
 }
 

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import type { z } from 'zod';
 import type { CartView, DeliveryOption } from '~/core/cart';
 import { minor } from '~/core/money';
 import { checkoutSchema } from '~/core/orders/checkout.schema';
@@ -13,6 +13,10 @@ import { priceGoods, viewStored } from './view-cart';
 /** What is kept of a checkout that is not done: everything but the card. */
 export const keptFormSchema = checkoutSchema.omit({ cardNumber: true });
 export type KeptForm = z.infer<typeof keptFormSchema>;
+
+export function withoutCard({ cardNumber: _card, ...form }: CheckoutForm): KeptForm {
+  return form;
+}
 
 /** The cart priced for a way of delivery, and the ways there are. */
 export interface CheckoutQuote {
@@ -41,12 +45,13 @@ export async function quoteCheckout(
   cart: StoredCart,
   form: Pick<CheckoutForm, 'country' | 'postcode' | 'delivery'>,
 ): Promise<CheckoutQuote> {
-  const bare = await viewStored(app, { ...cart, destination: null }, null);
+  const bare = await viewStored(app, { ...cart, destination: null }, { deliveryMinor: null });
   const rates = await quoteDelivery(app, form, bare.goods);
   const rate = rates.find((candidate) => candidate.key === form.delivery) ?? rates[0];
   const [live, today] = await Promise.all([liveLane(app), shopToday(app)]);
   const amount = rate?.amountMinor ?? (bare.view.needsDelivery ? null : minor(0));
-  const { view } = await viewStored(app, { ...cart, destination: null }, amount);
+  const facts = new Map(bare.goods.map((good) => [good.facts.variantId, good.facts]));
+  const { view } = await viewStored(app, { ...cart, destination: null }, { deliveryMinor: amount, facts });
   return {
     cart: view,
     ways: rates.map((way) => ({

@@ -4,7 +4,7 @@ import { formatMoney } from '~/core/money';
 import { freeDelivery, priceCart, type PricedCart, type PricedCoupon } from '~/core/offers';
 import { answerTexts, effectSums } from '~/core/options';
 import { wordProblem, type Problem } from '~/core/problems';
-import type { StoredCart } from '~/data';
+import type { StoredCart, VariantFacts } from '~/data';
 import type { App } from './app';
 import { goodsOf, shopToday, uploadNames, wordGoodProblem, type Good } from './cart-goods';
 import { liveLane, type LiveLane } from './live-lane';
@@ -18,14 +18,15 @@ export interface ViewedCart {
 
 /**
  * Prices a cart and dresses it for the shopper; lines whose variant is gone are left out. Delivery is the one given, else
- * the cheapest to the destination the shopper named, else open.
+ * the cheapest to the destination the shopper named, else open. Facts that are known already are not read again.
  */
 export async function viewStored(
   app: App,
   cart: Cart & { readonly version?: number },
-  deliveryMinor?: Minor | null,
+  known: { readonly deliveryMinor?: Minor | null; readonly facts?: ReadonlyMap<number, VariantFacts> } = {},
 ): Promise<ViewedCart> {
-  const [live, goods, today] = await Promise.all([liveLane(app), goodsOf(app, cart), shopToday(app)]);
+  const { deliveryMinor, facts } = known;
+  const [live, goods, today] = await Promise.all([liveLane(app), goodsOf(app, cart, facts), shopToday(app)]);
   const price = (delivery: Minor | null) => priceGoods(live, cart, goods, today, delivery);
   const ways = cart.destination ? await quoteDelivery(app, cart.destination, goods) : [];
   const needsDelivery = goods.some((good) => good.isParcel);

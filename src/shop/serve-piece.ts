@@ -1,4 +1,3 @@
-import { renderToString } from 'preact-render-to-string';
 import { compileManifest, themeCss, type ManifestPiece } from '~/core/lane';
 import { formatMoney } from '~/core/money';
 import { definitions } from '~/pieces/registry';
@@ -23,7 +22,8 @@ interface Drawn {
   readonly piece: ManifestPiece;
   readonly live: LiveLane;
   readonly css: string;
-  readonly drawn: Parameters<typeof renderToString>[0];
+  /** The component's own HTML. */
+  readonly drawn: string;
   /** What it was drawn from: the runtime begins with the same, and goes on from there. */
   readonly given: object;
 }
@@ -32,5 +32,5 @@ interface Drawn {
 export function shadowHtml({ piece, live, css, drawn, given }: Drawn): string {
   const style = `${BASE_CSS}${themeCss(live.lane.theme, ':host')}${css}${piece.css}`.replaceAll('</', '<\\/');
   const json = JSON.stringify({ piece, ...given }).replaceAll('<', '\\u003c');
-  return `<template shadowrootmode="open"><style>${style}</style><div data-inside>${renderToString(drawn)}</div></template><script type="application/json">${json}</script>`;
+  return `<template shadowrootmode="open"><style>${style}</style><div data-inside>${drawn}</div></template><script type="application/json">${json}</script>`;
 }

@@ -120,6 +120,15 @@ describe('the server', () => {
       { visit: 'abcdefgh', device: 'phone', events: [{ id: 'abcdefgh', at: 1, kind: 'order' }] },
       422,
     ],
+    ['a code that is none', '/api/cart', { kind: 'coupon', code: 'NOTHING' }, 422],
+    ['a line put back under a name that is none', '/api/cart', { kind: 'add', variantId: 1, lineId: 'x' }, 422],
+    ['an answer under a key that is none', '/api/cart', { kind: 'add', variantId: 1, answers: { 'A b': 'x' } }, 422],
+    ['other choices for a line that is gone', '/api/cart', { kind: 'reshape', lineId: 'gone', variantId: 1 }, 422],
+    ['a destination nobody serves', '/api/cart', { kind: 'destination', country: 'XX', postcode: '1' }, 422],
+    ['a change under an id that is none', '/api/cart', { kind: 'note', note: 'x', changeId: 'again' }, 422],
+    ['a checkout with a card in what is kept', '/api/checkout', { form: { cardNumber: '5' } }, 422],
+    ['a checkout without a cart', '/api/checkout', { form: {} }, 422],
+    ['an upload that is no form', '/api/uploads', { file: 'x' }, 422],
     ['events of an unknown device', '/api/events', { visit: 'abcdefgh', device: 'fridge', events: [] }, 422],
   ];
   for (const [what, path, body, status] of wrong) {
@@ -131,6 +140,72 @@ describe('the server', () => {
       expect(answer.problems[0]!.message).to.be.a('string').with.length.greaterThan(8);
     });
   }
+
+  it('takes a file for an option, gives it back to its owner alone, and refuses one too large unread', async () => {
+    const give = (size: number) => {
+      const form = new FormData();
+      form.set('product', 'sail-your-own');
+      form.set('option', 'artwork');
+      const svg = `<svg xmlns="http://www.w3.org/2000/svg"><script>1</script><path d="M0 0h9v9z"/>${' '.repeat(size)}</svg>`;
+      form.set('file', new File([svg], 'lake.svg', { type: 'image/png' }));
+      return fetch(`${server.origin}/api/uploads`, { method: 'POST', body: form, headers: { origin: server.origin } });
+    };
+    const kept = await give(10);
+    const { id } = (await kept.json()) as { id: string };
+    const cart = kept.headers
+      .getSetCookie()
+      .find((cookie) => cookie.startsWith('pl_cart'))!
+      .split(';')[0]!;
+    const open = (cookie: string) => fetch(`${server.origin}/api/uploads/${id}`, { headers: { cookie } });
+
+    const [own, shop, other] = await Promise.all([open(cart), open(owner), open(`pl_cart=${randomUUID()}`)]);
+    const large = await give(6_500_000).catch(() => null);
+
+    expect([own.status, shop.status, other.status, large?.status ?? 413]).to.deep.equal([200, 200, 404, 413]);
+    expect(own.headers.get('content-type')).to.equal('image/svg+xml');
+    expect(own.headers.get('content-disposition')).to.match(/^attachment/);
+    expect(own.headers.get('content-security-policy')).to.include('sandbox');
+    expect(await own.text()).not.to.include('script');
+  });
+
+  it('lets nobody but accounts change options, and names the rule that is wrong', async () => {
+    const put = (rules: unknown, cookie = owner) =>
+      send('/api/studio/products/heron/options', { rules }, { method: 'PUT', headers: { cookie } });
+    const rule = {
+      kind: 'text',
+      key: 'a',
+      label: 'Motto',
+      help: '',
+      required: false,
+      shownWhen: null,
+      least: 9,
+      most: 3,
+    };
+    const effect = { amountMinor: 0, per: 'unit', weightGrams: 0 };
+
+    const stranger = await put([], 'pl_sign_in=nobody');
+    const wrong = await put([{ ...rule, effect }]);
+    const none = await put('none');
+
+    expect([stranger.status, wrong.status, none.status]).to.deep.equal([401, 422, 422]);
+    expect(((await wrong.json()) as { problems: { message: string }[] }).problems[0]!.message).to.equal(
+      '“Motto”: the least is more than the most. Change one of the two.',
+    );
+    expect((await put([])).status).to.equal(200);
+  });
+
+  it('draws cart page and checkout into shadow roots that stand without script, with what they were drawn from', async () => {
+    const added = await send('/api/cart', { kind: 'add', product: 'hoop-winder' });
+    const cookie = added.headers.getSetCookie()[0]!.split(';')[0]!;
+    for (const path of ['/shop/cart', '/shop/checkout']) {
+      const html = await (await fetch(server.origin + path, { headers: { cookie } })).text();
+      const given = /<\/template><script type="application\/json">(.*?)<\/script>/s.exec(html)![1]!;
+
+      expect(html).to.include('<template shadowrootmode="open">').and.include('Hoop Winder');
+      expect((JSON.parse(given) as { cart: { count: number } }).cart.count).to.equal(1);
+      expect(given).not.to.match(/costMinor/);
+    }
+  });
 
   it('answers a stale draft with 409 and the newer draft, and an invalid patch with the place', async () => {
     const change = (edit: number, value: unknown) =>
@@ -166,12 +241,18 @@ describe('the server', () => {
       '/api/studio/draft',
       '/api/studio/publish',
       '/api/studio/imports',
+      '/api/checkout',
+      '/api/uploads',
+      '/api/studio/icons',
     );
     const body = fc.oneof(
       fc.json(),
       fc.string(),
       fc.record({
-        kind: fc.constantFrom('add', 'set', 'remove'),
+        kind: fc.constantFrom('add', 'set', 'remove', 'reshape', 'coupon', 'destination', 'note'),
+        answers: fc.anything(),
+        code: fc.anything(),
+        country: fc.string(),
         lineId: fc.string(),
         quantity: fc.anything(),
         variantId: fc.anything(),
@@ -199,6 +280,14 @@ describe('the server', () => {
       '/shop/all?page=-1&sort=evil&from=x',
       `/shop/search?q=${encodeURIComponent("'; DROP TABLE products;--%_")}`,
       '/shop/thanks/nope',
+      '/shop/change/nope',
+      '/shop/change/%00?return=//evil.example',
+      '/shop/quick-pay',
+      '/shop/checkout?draft=nope',
+      '/api/uploads/nope',
+      '/api/uploads/..%2f..%2fpaved-lane.sqlite',
+      '/api/suggestions?near=%00%00&most=9999',
+      '/uploads/x',
       '/media/../paved-lane.sqlite',
       '/media/..%2fpaved-lane.sqlite',
     ];

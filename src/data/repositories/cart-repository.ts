@@ -34,28 +34,30 @@ export function cartRepository(db: Database) {
     };
   }
 
-  /** Replaces a cart, making it if it is new; answers its new version. Call inside a transaction. */
-  async function write(token: string, cart: Cart, now: number): Promise<number> {
+  /** Replaces a cart, making it if it is new; its version grows by one. Call inside a transaction. */
+  async function write(token: string, cart: Cart, now: number): Promise<void> {
     const { coupon, destination, note } = cart;
     await db.run(
       `INSERT INTO carts (token, updated_at, version, coupon, country, postcode, note) VALUES ($token, $now, 1, $coupon, $country, $postcode, $note)
        ON CONFLICT (token) DO UPDATE SET updated_at = $now, version = version + 1, coupon = $coupon, country = $country, postcode = $postcode, note = $note`,
       { token, now, coupon, country: destination?.country ?? null, postcode: destination?.postcode ?? null, note },
     );
-    await db.run('DELETE FROM cart_lines WHERE cart_id = (SELECT id FROM carts WHERE token = $token)', { token });
-    if (cart.lines.length > 0)
-      await db.run(
-        `INSERT INTO cart_lines (id, cart_id, variant_id, quantity, answers, position)
-         SELECT value ->> 0, (SELECT id FROM carts WHERE token = $token), value ->> 1, value ->> 2, value ->> 3, key FROM json_each($rows)`,
-        {
-          token,
-          rows: JSON.stringify(
-            cart.lines.map((line) => [line.id, line.variantId, line.quantity, JSON.stringify(line.answers)]),
-          ),
-        },
-      );
-    const [row] = await db.select<{ version: number }>('SELECT version FROM carts WHERE token = $token', { token });
-    return row!.version;
+    // Lines that go, then those that stay or come: a line that has not changed is not written.
+    const rows = JSON.stringify(
+      cart.lines.map((line) => [line.id, line.variantId, line.quantity, JSON.stringify(line.answers)]),
+    );
+    await db.run(
+      `DELETE FROM cart_lines WHERE cart_id = (SELECT id FROM carts WHERE token = $token)
+         AND id NOT IN (SELECT value ->> 0 FROM json_each($rows))`,
+      { token, rows },
+    );
+    await db.run(
+      `INSERT INTO cart_lines (id, cart_id, variant_id, quantity, answers, position)
+       SELECT value ->> 0, (SELECT id FROM carts WHERE token = $token), value ->> 1, value ->> 2, value ->> 3, key FROM json_each($rows) WHERE true
+       ON CONFLICT (id) DO UPDATE SET variant_id = excluded.variant_id, quantity = excluded.quantity, answers = excluded.answers, position = excluded.position
+         WHERE (variant_id, quantity, answers, position) IS NOT (excluded.variant_id, excluded.quantity, excluded.answers, excluded.position)`,
+      { token, rows },
+    );
   }
 
   async function hasLine(id: string): Promise<boolean> {

@@ -2,7 +2,7 @@ import type { APIRoute } from 'astro';
 import { z } from 'zod';
 import { checkoutSchema } from '~/core/orders/checkout.schema';
 import { placeOrder } from '~/services/place-order';
-import { keepForm } from '~/services/show-checkout';
+import { keepForm, withoutCard } from '~/services/show-checkout';
 import { cartToken, visitId } from '~/shop/cart-cookie';
 import { answer, readBody, refuse } from './_respond';
 
@@ -18,7 +18,6 @@ export const POST: APIRoute = async ({ locals, cookies, request }) => {
   const token = cartToken(cookies);
   if (!token) return refuse([{ path: 'cart', code: 'cart-empty' }]);
   // Kept first: a payment that fails, or a page that is left, must not cost what was typed.
-  const { cardNumber: _card, ...form } = body.value.form;
-  await keepForm(locals.app, token, form);
+  await keepForm(locals.app, token, withoutCard(body.value.form));
   return answer(await placeOrder(locals.app, { ...body.value, cartToken: token, visitId: visitId(cookies) }));
 };

@@ -23,7 +23,8 @@ export async function ask<T>(path: string, init: RequestInit = {}): Promise<T> {
     .map((problem) => problem.message)
     .filter(Boolean)
     .join(' ');
-  if (response.status === 401) location.assign(`/studio/sign-in?next=${encodeURIComponent(location.pathname + location.search)}`);
+  if (response.status === 401)
+    location.assign(`/studio/sign-in?next=${encodeURIComponent(location.pathname + location.search)}`);
   throw new Refusal(response.status, message || 'Something went wrong on our side. Please try again.', body);
 }
 

@@ -1,0 +1,392 @@
+import { expect } from 'chai';
+import { minor } from '~/core/money';
+import { CartPage } from '~/pieces/cart-page/cart-page';
+import type { CartPagePiece } from '~/pieces/cart-page/definition';
+import { CheckoutPage, type CheckoutState } from '~/pieces/checkout/checkout-page';
+import type { CheckoutPiece } from '~/pieces/checkout/definition';
+import { Coupon } from '~/runtime/cart/coupon';
+import { countryNames, Estimate } from '~/runtime/cart/estimate';
+import { Lines } from '~/runtime/cart/lines';
+import { Note } from '~/runtime/cart/note';
+import { SaidLine } from '~/runtime/cart/said';
+import { Threshold } from '~/runtime/cart/threshold';
+import { Totals } from '~/runtime/cart/totals';
+import type { CartShown, Desk } from '~/runtime/cart/desk';
+import type { CartView } from '~/core/cart';
+import { cartView, lineView } from '../../support/cart-view';
+import { draw, money, pieceOf } from '../../support/draw';
+
+const { words } = pieceOf<CartPagePiece>('cart-page');
+const shownAs = (cart: CartView, over: Partial<CartShown> = {}): CartShown => ({
+  cart,
+  money,
+  language: 'en',
+  returnTo: '/shop/cart',
+  desk: null,
+  host: null,
+  ...over,
+});
+const desk = (over: Partial<Desk> = {}): Desk => ({
+  said: null,
+  couponProblem: null,
+  placeProblem: null,
+  change: () => Promise.resolve({ ok: true, lineId: null, waiting: false }),
+  remove: () => undefined,
+  edit: () => true,
+  hush: () => undefined,
+  ...over,
+});
+
+describe('the lines of a cart', () => {
+  const settings = { pictures: true, stepper: true, dividers: true };
+  const lines = (cart: CartView, over: object = {}) =>
+    draw(Lines, { shown: shownAs(cart), words, settings: { ...settings, ...over } });
+
+  it('are forms that change the cart by themselves, and lead back', () => {
+    const drawn = lines(cartView([lineView()]));
+    const form = drawn.one('form.steps');
+
+    expect(form.getAttribute('action')).to.equal('/shop/cart');
+    expect(form.getAttribute('method')).to.equal('post');
+    expect(drawn.all('form.steps button').map((button) => button.getAttribute('value'))).to.deep.equal(['1', '3']);
+    expect(drawn.all('input[name=return]').map((input) => input.getAttribute('value'))).to.deep.equal([
+      '/shop/cart',
+      '/shop/cart',
+    ]);
+  });
+
+  it('do not go below one by the stepper: that is what removing is for', () => {
+    const drawn = lines(cartView([lineView({ quantity: 1 })]));
+
+    expect(drawn.one('button[aria-label="One fewer"]').hasAttribute('disabled')).to.equal(true);
+    expect(drawn.one('button[aria-label="Remove: Delta"]').textContent).to.equal('Remove');
+  });
+
+  it('say choices, answers and problems, and link to a file that was sent', () => {
+    const answerTexts = [
+      { key: 'name', label: 'Name', text: 'Ada' },
+      { key: 'art', label: 'Artwork', text: 'lake.png', uploadId: 'u-1' },
+    ];
+    const drawn = lines(cartView([lineView({ answerTexts, problem: 'Only 1 of Delta left.' })]));
+
+    expect(drawn.texts('.text small')).to.deep.equal(['Small, Harbour', 'Name: Ada', 'Artwork: lake.png']);
+    expect(drawn.one('.text small a').getAttribute('href')).to.equal('/api/uploads/u-1');
+    expect(drawn.texts('.problem')).to.deep.equal(['Only 1 of Delta left.']);
+  });
+
+  it('offer to change only what there is to change', () => {
+    const drawn = lines(cartView([lineView(), lineView({ id: 'b', name: 'Hoop Winder', isChangeable: false })]));
+
+    expect(drawn.texts('a.act')).to.deep.equal(['Change']);
+    expect(drawn.one('a.act').getAttribute('href')).to.equal('/shop/change/a?return=%2Fshop%2Fcart');
+  });
+
+  it('stand without pictures, steppers and hairlines where told to', () => {
+    const drawn = lines(cartView([lineView()]), { pictures: false, stepper: false, dividers: false });
+
+    expect(drawn.all('img')).to.deep.equal([]);
+    expect(drawn.all('form.steps')).to.deep.equal([]);
+    expect(drawn.text).to.include('× 2');
+    expect(drawn.one('ul.lines').className).to.equal('lines');
+  });
+
+  it('keep a place for a picture that is not there', () => {
+    expect(lines(cartView([lineView({ picture: null })])).all('.none')).to.have.length(1);
+  });
+});
+
+describe('the sums of a cart', () => {
+  const totals = (cart: CartView, settings: { taxShown?: 'within' | 'line' | 'hidden'; why?: boolean } = {}) =>
+    draw(Totals, { shown: shownAs(cart), words, settings: { taxShown: 'within', why: true, ...settings } });
+  const rows = (drawn: ReturnType<typeof draw>) => drawn.texts('.totals > div');
+
+  it('name delivery as open, free or a sum', () => {
+    const at = (deliveryMinor: number | null) =>
+      rows(totals(cartView([lineView()], { deliveryMinor: deliveryMinor === null ? null : minor(deliveryMinor) })))[1];
+
+    expect([at(null), at(0), at(490)]).to.deep.equal(['Deliveryat checkout', 'Deliveryfree', 'Delivery€4.90']);
+  });
+
+  it('leave delivery out where nothing is sent, and a discount of nothing', () => {
+    expect(rows(totals(cartView([lineView()], { needsDelivery: false })))).to.deep.equal([
+      'Subtotal€10.00',
+      'Total€10.00',
+    ]);
+    expect(rows(totals(cartView([lineView()], { discountMinor: minor(100) })))).to.include('Saved−€1.00');
+  });
+
+  it('show an included tax within, on a line of its own, or not at all', () => {
+    const cart = cartView([lineView()], { needsDelivery: false });
+
+    expect(totals(cart).text).to.include('including €1.67 tax');
+    const line = totals(cart, { taxShown: 'line' });
+    expect(rows(line)).to.deep.equal(['Subtotal€10.00', 'Total − Tax€8.33', 'Tax€1.67', 'Total€10.00']);
+    expect(line.text).not.to.include('including €1.67');
+    expect(rows(totals(cart, { taxShown: 'hidden' }))).to.deep.equal(['Subtotal€10.00', 'Total€10.00']);
+  });
+
+  it('always show a tax that comes on top', () => {
+    const cart = cartView([lineView()], { taxIncluded: false, taxMinor: minor(200), totalMinor: minor(1200) });
+
+    expect(rows(totals(cart, { taxShown: 'hidden' }))).to.include('Tax€2.00');
+  });
+
+  it('explain every step of every line, and of the whole', () => {
+    const steps = [
+      { code: 'list-price', amountMinor: minor(1000), quantity: 2, unitMinor: minor(500) },
+      { code: 'option', amountMinor: minor(600), key: 'n', label: 'Name', per: 'unit', eachMinor: minor(300) },
+      { code: 'option', amountMinor: minor(250), key: 'p', label: 'Print', per: 'once', eachMinor: minor(250) },
+      { code: 'floor', amountMinor: minor(5) },
+      { code: 'coupon', amountMinor: minor(-185), offerId: 'x', coupon: 'TEN' },
+    ] as const;
+    const whole = [
+      { code: 'delivery', amountMinor: minor(490) },
+      { code: 'free-delivery', amountMinor: minor(-490), offerId: 'f', thresholdMinor: minor(1500) },
+      { code: 'tax-on-top', amountMinor: minor(334), basisPoints: 2000 },
+    ] as const;
+    const drawn = totals(cartView([lineView({ steps })], { steps: whole }));
+
+    expect(drawn.texts('.step')).to.deep.equal([
+      '2 × €5.00 €10.00',
+      'Name (× €3.00) €6.00',
+      'Print (once) €2.50',
+      '≥ 0 €0.05',
+      'TEN −€1.85',
+      'Delivery €4.90',
+      'Delivery: free ≥ €15.00 −€4.90',
+      'Tax 20 % €3.34',
+    ]);
+    expect(totals(cartView([lineView()]), { why: false }).all('details')).to.deep.equal([]);
+  });
+});
+
+describe('the code of a cart', () => {
+  const coupon = (cart: CartView, folded = false, over: Partial<CartShown> = {}) =>
+    draw(Coupon, { shown: shownAs(cart, over), words, folded });
+
+  it('is asked for in a field, folded or open', () => {
+    expect(coupon(cartView([])).one('input[name=code]').hasAttribute('required')).to.equal(true);
+    expect(coupon(cartView([]), true).one('details').hasAttribute('open')).to.equal(false);
+  });
+
+  it('unfolds with the reason when it was refused', () => {
+    const drawn = coupon(cartView([]), true, { desk: desk({ couponProblem: 'There is no code “X”.' }) });
+
+    expect(drawn.one('details').hasAttribute('open')).to.equal(true);
+    expect(drawn.one('[role=alert]').textContent).to.equal('There is no code “X”.');
+    expect(drawn.one('input[name=code]').getAttribute('aria-invalid')).to.equal('true');
+  });
+
+  it('says what it takes off, or why it no longer does, and can be taken off', () => {
+    const good = coupon(cartView([], { coupon: { code: 'TEN', takenMinor: minor(185), problem: null } }));
+    const bad = coupon(cartView([], { coupon: { code: 'TEN', takenMinor: minor(0), problem: 'Over.' } }));
+
+    expect(good.texts('[role=status]')).to.deep.equal(['TEN takes €1.85 off.']);
+    expect(bad.texts('.problem')).to.deep.equal(['Over.']);
+    expect(good.texts('button')).to.deep.equal(['Take it off']);
+  });
+});
+
+describe('the delivery estimate', () => {
+  const estimate = (cart: CartView, over: Partial<CartShown> = {}) =>
+    draw(Estimate, { shown: shownAs(cart, over), words });
+
+  it('asks country and postcode, and shows the ways there', () => {
+    const way = { key: 'standard', name: 'Standard', days: '2–3 working days', amountMinor: minor(490) };
+    const free = { ...way, key: 'express', name: 'Express', amountMinor: minor(0) };
+    const place = { country: 'NO', countryName: 'Norway', postcode: '0150' };
+    const drawn = estimate(cartView([lineView()], { estimate: { ...place, ways: [way, free] } }));
+
+    expect(drawn.texts('.ways li')).to.deep.equal(['Standard 2–3 working days€4.90', 'Express 2–3 working daysfree']);
+    expect(drawn.one('option[selected]').textContent).to.equal('Norway');
+    expect(drawn.one('input[name=postcode]').getAttribute('value')).to.equal('0150');
+  });
+
+  it('says when nobody goes there, and what is wrong with a place', () => {
+    const place = { country: 'NO', countryName: 'Norway', postcode: '0150' };
+
+    expect(estimate(cartView([lineView()], { estimate: { ...place, ways: [] } })).text).to.include(
+      'We cannot deliver there.',
+    );
+    const wrong = estimate(cartView([lineView()]), { desk: desk({ placeProblem: 'Not a postcode.' }) });
+    expect(wrong.one('[role=alert]').textContent).to.equal('Not a postcode.');
+  });
+
+  it('is not there when nothing is sent', () => {
+    expect(estimate(cartView([lineView()], { needsDelivery: false })).html).to.equal('');
+  });
+
+  it('names countries in the shopper’s language and order', () => {
+    expect(countryNames('de').map(([, name]) => name)).to.include.members(['Dänemark', 'Norwegen']);
+    expect(countryNames('en')[0]).to.deep.equal(['AT', 'Austria']);
+    expect(countryNames('de')[0]).to.deep.equal(['BE', 'Belgien']);
+  });
+});
+
+describe('small parts of a cart', () => {
+  it('the meter says what is missing, then that it is reached, and nothing without an offer', () => {
+    const meter = (missing: number | null, bar = true) => {
+      const freeDelivery = missing === null ? null : { thresholdMinor: minor(6000), missingMinor: minor(missing) };
+      return draw(Threshold, { cart: cartView([lineView()], { freeDelivery }), money, words, bar });
+    };
+
+    expect(meter(1800).text).to.equal('€18.00 more and delivery is free.');
+    expect(meter(1800).one('meter').getAttribute('value')).to.equal('4200');
+    expect(meter(0).text).to.equal('Delivery is free.');
+    expect(meter(null).html).to.equal('');
+    expect(meter(0, false).all('meter')).to.deep.equal([]);
+  });
+
+  it('the note holds what was kept', () => {
+    const drawn = draw(Note, { shown: shownAs(cartView([], { note: 'Ring <twice>' })), words });
+
+    expect(drawn.one('textarea').textContent).to.equal('Ring <twice>');
+    expect(drawn.one('textarea').getAttribute('maxlength')).to.equal('500');
+  });
+
+  it('what is said is an alert when bad, and offers the way back when there is one', () => {
+    const bad = draw(SaidLine, { desk: desk({ said: { text: 'No.', isBad: true, undo: null } }), undo: 'Back' });
+    const done = draw(SaidLine, {
+      desk: desk({ said: { text: 'Done.', isBad: false, undo: () => undefined } }),
+      undo: 'Back',
+    });
+
+    expect(bad.one('[role=alert]').textContent).to.equal('No.');
+    expect(done.one('[role=status]').textContent).to.equal('Done.Back');
+    expect(draw(SaidLine, { desk: null, undo: 'Back' }).text).to.equal('');
+  });
+});
+
+describe('the cart page', () => {
+  const page = (cart: CartView, settings: object = {}, device: 'phone' | null = null, language = 'en') =>
+    draw(CartPage, {
+      shown: shownAs(cart, { language }),
+      piece: pieceOf<CartPagePiece>('cart-page', settings, language),
+      device,
+    });
+  const keys = (drawn: ReturnType<typeof draw>, place: string) =>
+    drawn.all(`${place} > [data-part]`).map((part) => part.getAttribute('data-part'));
+
+  it('puts lines in the wide column, and sums and buttons in the box', () => {
+    const drawn = page(cartView([lineView()]));
+
+    expect(keys(drawn, '.wide')).to.deep.equal(['heading', 'notice', 'lines', 'threshold', 'suggestions', 'note']);
+    expect(keys(drawn, 'aside')).to.deep.equal([
+      'coupon',
+      'estimate',
+      'totals',
+      'checkout',
+      'quickPay',
+      'keepShopping',
+    ]);
+  });
+
+  it('has words and a way out, and no box, while it is empty', () => {
+    const drawn = page(cartView([]));
+
+    expect(drawn.text).to.include('Nothing in it yet.').and.include('See everything');
+    expect(drawn.all('aside')).to.deep.equal([]);
+  });
+
+  it('leaves out what is hidden on a device', () => {
+    const piece = pieceOf<CartPagePiece>('cart-page');
+    const parts = piece.parts.map((part) => ({ ...part, hideOn: part.key === 'notice' ? (['phone'] as const) : [] }));
+    const drawn = draw(CartPage, { shown: shownAs(cartView([])), piece: { ...piece, parts }, device: 'phone' });
+
+    expect(drawn.all('[data-part=notice]')).to.deep.equal([]);
+  });
+
+  it('stands right to left in languages that do', () => {
+    const drawn = page(cartView([lineView()]), {}, null, 'ar');
+
+    expect(drawn.one('.page').getAttribute('dir')).to.equal('rtl');
+    expect(drawn.texts('h1')).to.deep.equal(['سلتك']);
+  });
+
+  it('is cut and laid as told', () => {
+    const drawn = page(cartView([lineView()]), { box: false, buttons: 'square', sums: 'below', pictureSize: 60 });
+
+    expect(drawn.all('aside.box')).to.deep.equal([]);
+    expect(drawn.one('.page').getAttribute('style')).to.include('--cut:2px').and.include('--picture:60px');
+    expect(drawn.one('.page').getAttribute('data-sums')).to.equal('below');
+  });
+});
+
+describe('the checkout', () => {
+  const form = { email: '', name: '', line1: '', line2: '', postcode: '', city: '', country: 'NO', delivery: '' };
+  const ways = [
+    { key: 'standard', name: 'Standard', days: '2 days', amountMinor: minor(490) },
+    { key: 'express', name: 'Express', days: '1 day', amountMinor: minor(1290) },
+  ];
+  const state: CheckoutState = { form, ways, chosen: 'express', problems: {}, key: 'the-key' };
+  const page = (
+    cart: CartView,
+    over: Partial<CheckoutState> = {},
+    settings: object = {},
+    shown: Partial<CartShown> = {},
+  ) =>
+    draw(CheckoutPage, {
+      shown: shownAs(cart, shown),
+      piece: pieceOf<CheckoutPiece>('checkout', settings),
+      state: { ...state, ...over },
+      device: null,
+    });
+  const full = cartView([lineView()], { deliveryMinor: minor(1290), totalMinor: minor(2290) });
+
+  it('carries the key and the total that was seen with the order', () => {
+    const drawn = page(full);
+
+    expect(drawn.one('input[name=key]').getAttribute('value')).to.equal('the-key');
+    expect(drawn.one('input[name=seenTotal]').getAttribute('value')).to.equal('2290');
+    expect(drawn.one('button[value=order]').getAttribute('form')).to.equal('checkout');
+  });
+
+  it('asks the e-mail once, and an address only when something is sent', () => {
+    expect(page(full).all('input[type=email]')).to.have.length(1);
+    const download = page(cartView([lineView()], { needsDelivery: false }));
+    expect(download.all('[name=line1], [name=country], [name=delivery]')).to.deep.equal([]);
+  });
+
+  it('checks the chosen way, and says when there is none', () => {
+    expect(page(full).one('input[name=delivery][checked]').getAttribute('value')).to.equal('express');
+    expect(page(full, { ways: [], chosen: null }).text).to.include('We cannot deliver there.');
+  });
+
+  it('ties what is wrong to its field, and counts the fields', () => {
+    const drawn = page(full, { problems: { email: 'Enter an e-mail address.', city: 'This is needed.' } });
+    const email = drawn.one('#email');
+
+    expect(email.getAttribute('aria-invalid')).to.equal('true');
+    expect(email.getAttribute('aria-describedby')).to.equal('email-help email-problem');
+    expect(drawn.one('#email-problem').textContent).to.equal('Enter an e-mail address.');
+    expect(drawn.texts('[data-problems]')).to.deep.equal(['Almost. Fields to look at again: 2.']);
+  });
+
+  it('says what concerns the whole at the top', () => {
+    const drawn = page(full, { problems: { cart: 'Heron is sold out.' } });
+
+    expect(drawn.texts('[data-problems]')).to.deep.equal(['Heron is sold out.']);
+  });
+
+  it('never holds a form inside another', () => {
+    const { html } = page(full);
+    let depth = 0;
+    for (const [tag] of html.matchAll(/<\/?form\b/g)) {
+      depth += tag === '<form' ? 1 : -1;
+      expect(depth).to.be.within(0, 1);
+    }
+  });
+
+  it('asks for rates by a button only where there is no script', () => {
+    expect(page(full).texts('button[value=quote]')).to.deep.equal(['Show delivery for this country']);
+    expect(page(full, {}, {}, { desk: desk() }).all('button[value=quote]')).to.deep.equal([]);
+  });
+
+  it('keeps what was typed, and asks for a second line only where told to', () => {
+    const drawn = page(full, { form: { ...form, name: 'Ada "Lund"' } }, { secondLine: false });
+
+    expect(drawn.one('#name').getAttribute('value')).to.equal('Ada "Lund"');
+    expect(drawn.all('#line2')).to.deep.equal([]);
+    expect(drawn.one('#cardNumber').getAttribute('value')).to.equal('');
+  });
+});
