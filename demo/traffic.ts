@@ -107,6 +107,8 @@ function playVisit(
     events.push([`${id}-${events.length}`, id, at, kind, kind === 'page' ? 'listing' : null, product, piece]);
     at += random.whole(4_000, 40_000);
   };
+  /** What a piece shows beside what the shopper does; no time passes. */
+  const see = (piece: string) => events.push([`${id}-${events.length}`, id, at, 'piece-seen', null, null, piece]);
   const product = byName.get(random.weighted(popular))![0]!.slug;
   for (let i = random.whole(1, 4); i > 0; i -= 1) push('page', null);
   for (let reached = 2; reached <= depth; reached += 1) {
@@ -114,9 +116,13 @@ function playVisit(
       for (let i = random.whole(1, 4); i > 0; i -= 1) {
         const quick = random.chance(0.41);
         push(quick ? 'quick-view' : 'product-page', product, quick ? 'quick-view' : null);
+        if (!quick && device === 'phone') see('buy-bar');
         push('page', null);
       }
-    } else push(KINDS[reached - 1]!, reached === 3 ? product : null, reached === 4 ? 'slide-out-cart' : null);
+    } else {
+      push(KINDS[reached - 1]!, reached === 3 ? product : null, reached === 4 ? 'slide-out-cart' : null);
+      if (reached === 3) see('added-popup');
+    }
   }
   return {
     id,

@@ -17,6 +17,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
   let host = initialHost;
   let isButtonSeen = true;
   let product: Product | null = null;
+  let wasSeen = false;
   const page = document.body.dataset['plPage'];
   const shadow = createShadow('pl-buy-bar', piece.id);
   document.body.append(shadow.element);
@@ -73,6 +74,9 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
       watched = button;
       if (button) watch.observe(button);
     }
+    const shows = isShown(state);
+    if (shows && !wasSeen) host.recorder.record('piece-seen', { piece: piece.id });
+    wasSeen ||= shows;
     const edge = host.device === 'phone' ? piece.settings.edgePhone : piece.settings.edgeDesktop;
     shadow.style(host.themeCss, css, piece.css);
     render(
@@ -80,7 +84,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
         piece={piece}
         host={host}
         state={state}
-        isShown={isShown(state)}
+        isShown={shows}
         edge={edge}
         money={(amount) => formatMoney(amount, host.currency, host.locale)}
         onChoose={choose}

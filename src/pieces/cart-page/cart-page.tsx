@@ -1,15 +1,10 @@
 /** @jsxImportSource preact */
 import type { VNode } from 'preact';
 import type { Device } from '~/core/where';
-import { Coupon } from '~/runtime/cart/coupon';
+import { CommonPart, EmptyCart } from '~/runtime/cart/common-part';
 import type { CartShown } from '~/runtime/cart/desk';
-import { Estimate } from '~/runtime/cart/estimate';
 import { Lines } from '~/runtime/cart/lines';
-import { Note } from '~/runtime/cart/note';
 import { SaidLine } from '~/runtime/cart/said';
-import { Suggestions } from '~/runtime/cart/suggestions';
-import { Threshold } from '~/runtime/cart/threshold';
-import { Totals } from '~/runtime/cart/totals';
 import { directionOf } from '~/runtime/kit/shadow';
 import type { CartPagePiece } from './definition';
 
@@ -61,7 +56,7 @@ export function CartPage({ shown, piece, device }: Props): VNode {
 
 function Part({ name, shown, piece }: Omit<Props, 'device'> & { name: PartKey }): VNode | null {
   const { words, settings } = piece;
-  const { cart, money, host } = shown;
+  const isEmpty = shown.cart.lines.length === 0;
   switch (name) {
     case 'heading':
       return (
@@ -69,53 +64,11 @@ function Part({ name, shown, piece }: Omit<Props, 'device'> & { name: PartKey })
           {words.heading}
         </h1>
       );
-    case 'notice':
-      return <p data-word="notice">{words.notice}</p>;
     case 'lines':
-      return cart.lines.length === 0 ? (
-        <div class="empty">
-          <p data-word="empty">{words.empty}</p>
-          <a class="second" data-word="emptyLink" href="/shop/all">
-            {words.emptyLink}
-          </a>
-        </div>
+      return isEmpty ? (
+        <EmptyCart words={words} />
       ) : (
         <Lines shown={shown} words={words} settings={settings} lay={settings.lay} />
-      );
-  }
-  if (cart.lines.length === 0) return null;
-  switch (name) {
-    case 'threshold':
-      return <Threshold cart={cart} money={money} words={words} bar={settings.meterBar} />;
-    case 'suggestions':
-      return (
-        <Suggestions
-          host={host}
-          money={money}
-          near={cart.lines.map((line) => line.slug)}
-          most={settings.suggestionCount}
-          words={words}
-        />
-      );
-    case 'coupon':
-      return <Coupon shown={shown} words={words} folded={settings.couponFolded} />;
-    case 'estimate':
-      return <Estimate shown={shown} words={words} />;
-    case 'note':
-      return <Note shown={shown} words={words} />;
-    case 'totals':
-      return <Totals shown={shown} words={words} settings={settings} />;
-    case 'checkout':
-      return (
-        <a class="main-button" data-slot="checkout" data-word="checkout" data-pl-main href="/shop/checkout">
-          {words.checkout}
-        </a>
-      );
-    case 'quickPay':
-      return (
-        <a class="main-button quick" data-slot="quickPay" data-word="quickPay" href="/shop/quick-pay">
-          {words.quickPay}
-        </a>
       );
     case 'keepShopping':
       return (
@@ -123,5 +76,7 @@ function Part({ name, shown, piece }: Omit<Props, 'device'> & { name: PartKey })
           {words.keepShopping}
         </a>
       );
+    default:
+      return <CommonPart name={name} shown={shown} words={words} settings={settings} />;
   }
 }

@@ -1,14 +1,9 @@
 /** @jsxImportSource preact */
 import type { VNode } from 'preact';
-import { Coupon } from '~/runtime/cart/coupon';
+import { CommonPart, EmptyCart } from '~/runtime/cart/common-part';
 import type { CartShown } from '~/runtime/cart/desk';
-import { Estimate } from '~/runtime/cart/estimate';
 import { Lines } from '~/runtime/cart/lines';
-import { Note } from '~/runtime/cart/note';
 import { SaidLine } from '~/runtime/cart/said';
-import { Suggestions } from '~/runtime/cart/suggestions';
-import { Threshold } from '~/runtime/cart/threshold';
-import { Totals } from '~/runtime/cart/totals';
 import { Icon } from '~/runtime/kit/icons';
 import { directionOf } from '~/runtime/kit/shadow';
 import type { PieceHost } from '~/runtime/piece-host';
@@ -69,7 +64,7 @@ interface PartProps {
 
 function Part({ name, shown, piece, host }: PartProps): VNode | null {
   const { words, settings } = piece;
-  const { cart, money } = shown;
+  const { cart } = shown;
   const isEmpty = cart.lines.length === 0;
   switch (name) {
     case 'heading':
@@ -78,19 +73,8 @@ function Part({ name, shown, piece, host }: PartProps): VNode | null {
           <b data-word="heading">{words.heading}</b> <span>{cart.count}</span>
         </h2>
       );
-    case 'notice':
-      return <p data-word="notice">{words.notice}</p>;
     case 'lines':
-      return isEmpty ? (
-        <div class="empty">
-          <p data-word="empty">{words.empty}</p>
-          <a class="second" data-word="emptyLink" href="/shop/all">
-            {words.emptyLink}
-          </a>
-        </div>
-      ) : (
-        <Lines shown={shown} words={words} settings={settings} />
-      );
+      return isEmpty ? <EmptyCart words={words} /> : <Lines shown={shown} words={words} settings={settings} />;
     case 'divider':
       return <hr class="rule" />;
     case 'keepShopping':
@@ -99,46 +83,13 @@ function Part({ name, shown, piece, host }: PartProps): VNode | null {
           {words.keepShopping}
         </button>
       );
-  }
-  if (isEmpty) return null;
-  switch (name) {
-    case 'threshold':
-      return <Threshold cart={cart} money={money} words={words} bar={settings.meterBar} />;
-    case 'coupon':
-      return <Coupon shown={shown} words={words} folded={settings.couponFolded} />;
-    case 'estimate':
-      return <Estimate shown={shown} words={words} />;
-    case 'suggestions':
-      return (
-        <Suggestions
-          host={host}
-          money={money}
-          near={cart.lines.map((line) => line.slug)}
-          most={settings.suggestionCount}
-          words={words}
-        />
-      );
-    case 'note':
-      return <Note shown={shown} words={words} />;
-    case 'totals':
-      return <Totals shown={shown} words={words} settings={settings} />;
-    case 'checkout':
-      return (
-        <a class="main-button" data-slot="checkout" data-word="checkout" href="/shop/checkout">
-          {words.checkout}
-        </a>
-      );
-    case 'quickPay':
-      return (
-        <a class="main-button quick" data-slot="quickPay" data-word="quickPay" href="/shop/quick-pay">
-          {words.quickPay}
-        </a>
-      );
     case 'cartPage':
-      return (
+      return isEmpty ? null : (
         <a class="quiet" data-word="cartPage" href="/shop/cart">
           {words.cartPage}
         </a>
       );
+    default:
+      return <CommonPart name={name} shown={shown} words={words} settings={settings} />;
   }
 }

@@ -65,6 +65,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
       product = found;
       draw();
     });
+    host.recorder.record('piece-seen', { piece: piece.id });
     if (isDialog) document.body.append(shadow.element);
     else slot!.append(shadow.element);
     draw();

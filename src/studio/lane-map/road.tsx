@@ -129,7 +129,11 @@ function Tiles({ stretch, map }: { stretch: Stretch; map: LaneMapData }) {
     <div className="flex flex-col gap-1.5">
       {own.map(([id, piece]) => {
         const own = changes.filter((change) => change.pieceId === id).length;
+        const definition = definitionOf(piece.kind)!;
         const used = map.pieceUse[id] ?? 0;
+        // What records no use of its own has no share to show.
+        const isOn = definition.isAlwaysOn ? 'always there' : 'on';
+        const use = used > 0 ? `${percent(used / map.funnel.sessions)} of visits` : isOn;
         return (
           <a
             key={id}
@@ -138,9 +142,9 @@ function Tiles({ stretch, map }: { stretch: Stretch; map: LaneMapData }) {
           >
             <span className={`mt-1 size-2.5 flex-none rounded-full ${piece.on ? 'bg-moss' : 'border border-gravel'}`} />
             <span className="min-w-0">
-              <strong>{definitionOf(piece.kind)!.name}</strong>
+              <strong>{definition.name}</strong>
               <span className="block text-[12.5px] text-gravel">
-                {piece.on ? `${percent(map.funnel.sessions ? used / map.funnel.sessions : 0)} of visits` : 'off'}
+                {piece.on || definition.isAlwaysOn ? use : 'off'}
                 {own > 0 && ` · ${own} in draft`}
               </span>
             </span>

@@ -1,0 +1,79 @@
+/** @jsxImportSource preact */
+import type { VNode } from 'preact';
+import type { CartPart, CartWord } from '~/pieces/cart-surface/definition';
+import { Coupon } from './coupon';
+import type { CartShown } from './desk';
+import { Estimate } from './estimate';
+import { Note } from './note';
+import { Suggestions } from './suggestions';
+import { Threshold } from './threshold';
+import { Totals } from './totals';
+
+/** Parts that are the same on the cart surface and on the cart page. */
+export type CommonCartPart = Exclude<CartPart, 'heading' | 'lines' | 'divider' | 'cartPage' | 'keepShopping'>;
+
+interface Props {
+  readonly name: CommonCartPart;
+  readonly shown: CartShown;
+  readonly words: Readonly<Record<Exclude<CartWord, 'close' | 'cartPage'>, string>>;
+  readonly settings: {
+    readonly couponFolded: boolean;
+    readonly meterBar: boolean;
+    readonly suggestionCount: number;
+    readonly taxShown: 'within' | 'line' | 'hidden';
+    readonly why: boolean;
+  };
+}
+
+/** A part of a cart; all but the notice need something in it. */
+export function CommonPart({ name, shown, words, settings }: Props): VNode | null {
+  const { cart, money, host } = shown;
+  if (name === 'notice') return <p data-word="notice">{words.notice}</p>;
+  if (cart.lines.length === 0) return null;
+  switch (name) {
+    case 'threshold':
+      return <Threshold cart={cart} money={money} words={words} bar={settings.meterBar} />;
+    case 'coupon':
+      return <Coupon shown={shown} words={words} folded={settings.couponFolded} />;
+    case 'estimate':
+      return <Estimate shown={shown} words={words} />;
+    case 'suggestions':
+      return (
+        <Suggestions
+          host={host}
+          money={money}
+          near={cart.lines.map((line) => line.slug)}
+          most={settings.suggestionCount}
+          words={words}
+        />
+      );
+    case 'note':
+      return <Note shown={shown} words={words} />;
+    case 'totals':
+      return <Totals shown={shown} words={words} settings={settings} />;
+    case 'checkout':
+      return (
+        <a class="main-button" data-slot="checkout" data-word="checkout" data-pl-main href="/shop/checkout">
+          {words.checkout}
+        </a>
+      );
+    case 'quickPay':
+      return (
+        <a class="main-button quick" data-slot="quickPay" data-word="quickPay" href="/shop/quick-pay">
+          {words.quickPay}
+        </a>
+      );
+  }
+}
+
+/** Instead of lines. */
+export function EmptyCart({ words }: { words: Readonly<Record<'empty' | 'emptyLink', string>> }): VNode {
+  return (
+    <div class="empty">
+      <p data-word="empty">{words.empty}</p>
+      <a class="second" data-word="emptyLink" href="/shop/all">
+        {words.emptyLink}
+      </a>
+    </div>
+  );
+}
