@@ -3,4 +3,4 @@ import { installPackages, run } from './set-up.mjs';
 
 installPackages();
 run(process.execPath, ['scripts/build.mjs']);
-run(process.execPath, ['--import', 'tsx', 'tests/bench/bench.ts']);
+run(process.execPath, ['--import', 'tsx', 'tests/bench/bench.ts', ...process.argv.slice(2)]);

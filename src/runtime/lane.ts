@@ -104,7 +104,13 @@ async function boot(): Promise<void> {
 
   function fetchRest(): void {
     for (const sign of SIGNS) removeEventListener(sign, fetchRest);
-    for (const { kind } of seen) if (views[kind]?.when === 'asked') void views[kind].load().catch(() => undefined);
+    // Put in place as soon as there is time, so that a press only has to show it.
+    const whenIdle = globalThis.requestIdleCallback ?? setTimeout;
+    for (const piece of seen.filter(({ kind }) => views[kind]?.when === 'asked'))
+      void views[piece.kind]!.load().then(
+        () => whenIdle(() => mounted.has(piece.id) || void place(piece)),
+        () => undefined,
+      );
   }
 
   async function open(piece: ManifestPiece, about: OpenAbout): Promise<void> {

@@ -18,7 +18,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
   let timer = 0;
   const shadow = createShadow('pl-added', piece.id);
   document.body.append(shadow.element);
-  const stopWatching = host.cart.watch(draw);
+  const stopWatching = host.cart.watch(() => isOpen && draw());
 
   function draw(): void {
     shadow.style(host.themeCss, cartCss + css, piece.css);

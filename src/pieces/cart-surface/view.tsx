@@ -24,7 +24,8 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
     redraw: draw,
     comeBack: () => !isOpen && open(null),
   });
-  const stopWatching = host.cart.watch(draw);
+  // Closed, it costs nothing: opening draws it.
+  const stopWatching = host.cart.watch(() => isOpen && draw());
 
   function draw(): void {
     shadow.style(host.themeCss, cartCss + css, piece.css);

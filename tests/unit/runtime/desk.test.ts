@@ -1,0 +1,148 @@
+import { expect } from 'chai';
+import type { CartAnswer, CartChangeRequest } from '~/runtime/cart-client';
+import { createDesk } from '~/runtime/cart/desk';
+import type { OpenAbout, PieceHost } from '~/runtime/piece-host';
+import { cartView, lineView } from '../../support/cart-view';
+
+const words = { waiting: 'No connection.', removed: '{name} is taken out.' };
+const good: CartAnswer = { ok: true, lineId: null, waiting: false };
+const bad = (message: string): CartAnswer => ({ ok: false, message, problems: [] });
+
+function setUp(over: { isPreview?: boolean; hasEditor?: boolean } = {}) {
+  const asked: CartChangeRequest[] = [];
+  const answers: CartAnswer[] = [];
+  const opened: OpenAbout[] = [];
+  let drawings = 0;
+  let returns = 0;
+  const host = {
+    isPreview: over.isPreview ?? false,
+    cart: {
+      view: cartView([lineView(), lineView({ id: 'b', name: 'Heron', answers: { name: 'Ada' } })]),
+      change: (request: CartChangeRequest) => {
+        asked.push(request);
+        return Promise.resolve(answers.shift() ?? good);
+      },
+    },
+    openKind: (_kind: string, about: OpenAbout) => {
+      opened.push(about);
+      return over.hasEditor ?? true;
+    },
+  } as unknown as PieceHost;
+  const desk = createDesk({
+    host: () => host,
+    words: () => words,
+    redraw: () => (drawings += 1),
+    comeBack: () => (returns += 1),
+  });
+  return {
+    desk,
+    asked,
+    answers,
+    opened,
+    drawings: () => drawings,
+    returns: () => returns,
+    lines: host.cart.view!.lines,
+  };
+}
+const settled = () => new Promise((resolve) => setTimeout(resolve));
+
+describe('the desk of a cart', () => {
+  it('hands a change on, and is quiet when it worked', async () => {
+    const { desk, asked, drawings } = setUp();
+
+    await desk.change({ kind: 'set', lineId: 'a', quantity: 3 });
+
+    expect(asked).to.deep.equal([{ kind: 'set', lineId: 'a', quantity: 3 }]);
+    expect(desk.said).to.equal(null);
+    expect(drawings()).to.equal(1);
+  });
+
+  it('says why a change was refused, until the next one works', async () => {
+    const { desk, answers } = setUp();
+    answers.push(bad('Only 2 left.'));
+
+    await desk.change({ kind: 'set', lineId: 'a', quantity: 3 });
+    expect(desk.said).to.deep.equal({ text: 'Only 2 left.', isBad: true, undo: null });
+    await desk.change({ kind: 'set', lineId: 'a', quantity: 2 });
+
+    expect(desk.said).to.equal(null);
+  });
+
+  it('says that a change waits for the connection', async () => {
+    const { desk, answers } = setUp();
+    answers.push({ ok: true, lineId: null, waiting: true });
+
+    await desk.change({ kind: 'note', note: 'x' });
+
+    expect(desk.said?.text).to.equal('No connection.');
+  });
+
+  it('says what is wrong with a code or a place where it was typed, not above', async () => {
+    const { desk, answers } = setUp();
+    answers.push(bad('No such code.'), bad('No such place.'));
+
+    await desk.change({ kind: 'coupon', code: 'X' });
+    await desk.change({ kind: 'destination', country: 'DE', postcode: '1' });
+
+    expect([desk.couponProblem, desk.placeProblem, desk.said]).to.deep.equal(['No such code.', 'No such place.', null]);
+    await desk.change({ kind: 'coupon', code: 'TEN' });
+    expect(desk.couponProblem).to.equal(null);
+  });
+
+  it('offers to put back what was taken out: the same line, in the same place', async () => {
+    const { desk, asked, lines } = setUp();
+
+    desk.remove(lines[1]!);
+    await settled();
+    expect(desk.said).to.deep.include({ text: 'Heron is taken out.', isBad: false });
+    desk.said!.undo!();
+
+    expect(asked[1]).to.deep.equal({
+      kind: 'add',
+      variantId: 1,
+      quantity: 2,
+      answers: { name: 'Ada' },
+      lineId: 'b',
+      at: 1,
+    });
+  });
+
+  it('offers nothing when taking out was refused', async () => {
+    const { desk, answers, lines } = setUp();
+    answers.push(bad('That line is gone.'));
+
+    desk.remove(lines[0]!);
+    await settled();
+
+    expect(desk.said).to.deep.equal({ text: 'That line is gone.', isBad: true, undo: null });
+  });
+
+  it('opens the editor of a line, comes back when it is done, and hands on what was done', () => {
+    const { desk, opened, lines, returns } = setUp();
+    const undo = () => undefined;
+
+    expect(desk.edit(lines[0]!, null, null as unknown as Element)).to.equal(true);
+    opened[0]!.onDone!({ said: 'Delta is changed.', undo });
+
+    expect(opened[0]).to.include({ lineId: 'a', product: 'delta' });
+    expect(returns()).to.equal(1);
+    expect(desk.said).to.deep.equal({ text: 'Delta is changed.', isBad: false, undo });
+  });
+
+  it('leaves the link to the browser where there is no editor', () => {
+    const { desk, lines } = setUp({ hasEditor: false });
+
+    expect(desk.edit(lines[0]!, null, null as unknown as Element)).to.equal(false);
+  });
+
+  it('changes nothing in the bench', async () => {
+    const { desk, asked, lines } = setUp({ isPreview: true });
+
+    await desk.change({ kind: 'remove', lineId: 'a' });
+    desk.remove(lines[0]!);
+    await settled();
+
+    expect(asked).to.deep.equal([]);
+    expect(desk.said).to.equal(null);
+  });
+});
