@@ -5,6 +5,7 @@ import path from 'node:path';
 import sharp from 'sharp';
 import type { OptionRule } from '~/core/options';
 import { checkoutSchema } from '~/core/orders/checkout.schema';
+import { createApp } from '~/services/app';
 import { cartRequestSchema, changeCartOf } from '~/services/change-cart';
 import { cleanFile, cleanSvg } from '~/services/clean-file';
 import { saveOptions } from '~/services/edit-options';
@@ -84,6 +85,23 @@ describe('carts', () => {
     await change(token, request, changeId);
 
     expect((await viewCart(shop.app, token)).count).to.equal(1);
+  });
+
+  it('survive a restart, answers, code, note and all', async () => {
+    const token = randomUUID();
+    await sewn(token, { ...PLAIN, name: 'Ada', lettering: 'night' });
+    await change(token, { kind: 'coupon', code: 'WIND10' });
+    await change(token, { kind: 'note', note: 'Ring twice' });
+    await change(token, { kind: 'destination', country: 'NO', postcode: '0150' });
+    const before = await viewCart(shop.app, token);
+
+    const again = await createApp({ dataDir: shop.app.db.dataDir, logLevel: 'silent' });
+    const after = await viewCart(again, token);
+    await again.db.close();
+
+    expect(after).to.deep.equal(before);
+    expect(after).to.include({ version: 4, note: 'Ring twice' });
+    expect(after.coupon?.takenMinor).to.equal(1050);
   });
 
   it('mark a line that can no longer be had', async () => {
