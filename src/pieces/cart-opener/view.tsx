@@ -217,7 +217,7 @@ function Button({ piece, host, feedback, onPress, onRest, onLeave, onGrab }: But
                   {settings.ownIcon ? (
                     <img src={settings.ownIcon} alt="" draggable={false} />
                   ) : (
-                    <Drawing path={CART_ICONS[settings.icon]} size={24} />
+                    <Drawing path={CART_ICONS[settings.icon]} size={settings.stands === 'header' ? 20 : 24} />
                   )}
                 </span>
               );
