@@ -63,6 +63,8 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
         feedback={feedback}
         onPress={(event) => {
           clearTimeout(rest);
+          // The press that ends a drag is no press: neither on the button, nor to choose it in the bench.
+          if (dragged) event.stopPropagation();
           if (dragged || open(event.currentTarget)) event.preventDefault();
         }}
         onRest={(event) => {
@@ -146,7 +148,6 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
       const value = writePlace(snapPlace(box.left + box.width / 2, box.top + box.height / 2, window, isRightToLeft));
       const setting = window.width < 640 ? 'placePhone' : 'placeDesktop';
       dispatchEvent(new CustomEvent('pl-setting', { detail: { pieceId: piece.id, setting, value } }));
-      // The press that ended the drag is not one on the button.
       setTimeout(() => (dragged = false));
     };
     element.addEventListener('pointermove', move);
