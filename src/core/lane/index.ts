@@ -3,7 +3,7 @@ export { definePiece, type Moment, type Note, type PieceDefinition, type Startin
 export { describeDifference, type LaneChange } from './difference';
 export type { Lane, Piece, Shop, Theme, ThemeColour } from './lane.schema';
 export { lintLane, type CatalogueSlugs, type LintFinding } from './lint';
-export type { Manifest, ManifestPiece } from './manifest';
+export type { Manifest, ManifestPiece, PieceOf } from './manifest';
 export { applyLayout, newPiece, resetPart } from './new-piece';
 export { applyLanePatch, diffLanes, invertPatch, lanePatchSchema, patchesClash, type LanePatch } from './patch';
 export { isPreviewMessage, type FromPreview, type ToPreview } from './preview-message';
@@ -25,4 +25,5 @@ export {
   type SettingValue,
   type Task,
 } from './setting';
+export { mainButtonLook, say } from './standard';
 export type { CartPick, ProductPick, Situation } from './situation';

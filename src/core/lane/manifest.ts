@@ -1,7 +1,7 @@
 import type { Device, Where } from '~/core/where';
 import type { Currency } from '~/core/money';
-import type { Moment } from './definition';
-import type { SettingValue } from './setting';
+import type { Moment, PieceDefinition } from './definition';
+import type { SettingsOf, SettingValue } from './setting';
 
 /** One piece as the shopper's browser gets it: complete, no defaults to look up. */
 export interface ManifestPiece<
@@ -21,6 +21,13 @@ export interface ManifestPiece<
   /** Style rules for the piece's shadow root. */
   readonly css: string;
 }
+
+/** A piece of one kind in the manifest, typed by the kind's own settings, words and parts. */
+export type PieceOf<Definition extends PieceDefinition> = ManifestPiece<
+  SettingsOf<Definition['settings']>,
+  keyof Definition['words'] & string,
+  keyof Definition['parts'] & string
+>;
 
 /** What the shopper's browser gets: pieces in the order in which they may open by themselves. No costs, no pieces that are off, no offers that are not live. */
 export interface Manifest {

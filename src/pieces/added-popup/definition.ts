@@ -1,8 +1,7 @@
-import { choice, definePiece, numeric, toggle, type ManifestPiece, type SettingsOf } from '~/core/lane';
+import { choice, definePiece, numeric, type PieceOf, say, toggle } from '~/core/lane';
 import { suggestionsThatFit } from '~/core/suggest';
 import { cartSurface } from '../cart-surface/definition';
 
-const say = (en: string, de: string, ar: string) => ({ en, de, ar });
 const { close, missing, reached, checkout, keepShopping, suggestionAdd, suggestionSee } = cartSurface.words;
 
 export const addedPopup = definePiece({
@@ -148,8 +147,4 @@ export const addedPopup = definePiece({
   preview: { path: '/shop/all' },
 });
 
-export type AddedPopupPiece = ManifestPiece<
-  SettingsOf<typeof addedPopup.settings>,
-  keyof typeof addedPopup.words,
-  keyof typeof addedPopup.parts
->;
+export type AddedPopupPiece = PieceOf<typeof addedPopup>;

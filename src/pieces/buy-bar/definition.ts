@@ -1,6 +1,4 @@
-import { choice, definePiece, toggle, type ManifestPiece, type SettingsOf } from '~/core/lane';
-
-const say = (en: string, de: string, ar: string) => ({ en, de, ar });
+import { choice, definePiece, mainButtonLook, type PieceOf, say, toggle } from '~/core/lane';
 
 export const buyBar = definePiece({
   kind: 'buy-bar',
@@ -118,25 +116,10 @@ export const buyBar = definePiece({
       states: ['rest'],
       inherits: { rest: { background: 'token:panel', text: 'token:ink', border: 'token:line' } },
     },
-    button: {
-      part: 'button',
-      label: 'Button',
-      help: 'In each of its states.',
-      properties: ['background', 'text', 'radius', 'size'],
-      states: ['rest', 'hover', 'focus', 'pressed'],
-      inherits: {
-        rest: { background: 'token:accent', text: 'token:onAccent', size: 16 },
-        hover: { background: 'token:accentStrong' },
-        pressed: { background: 'token:ink' },
-      },
-    },
+    button: mainButtonLook({ part: 'button', label: 'Button', help: 'In each of its states.' }),
   },
   opensOn: () => [],
   preview: { path: '/shop/p/{product}' },
 });
 
-export type BuyBarPiece = ManifestPiece<
-  SettingsOf<typeof buyBar.settings>,
-  keyof typeof buyBar.words,
-  keyof typeof buyBar.parts
->;
+export type BuyBarPiece = PieceOf<typeof buyBar>;

@@ -1,4 +1,4 @@
-import { choice, definePiece, numeric, picture, place, toggle, type ManifestPiece, type SettingsOf } from '~/core/lane';
+import { choice, definePiece, numeric, picture, type PieceOf, place, toggle } from '~/core/lane';
 
 export const cartOpener = definePiece({
   kind: 'cart-opener',
@@ -125,8 +125,4 @@ export const cartOpener = definePiece({
   preview: { path: '/shop/all' },
 });
 
-export type CartOpenerPiece = ManifestPiece<
-  SettingsOf<typeof cartOpener.settings>,
-  keyof typeof cartOpener.words,
-  keyof typeof cartOpener.parts
->;
+export type CartOpenerPiece = PieceOf<typeof cartOpener>;

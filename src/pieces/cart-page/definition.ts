@@ -1,4 +1,4 @@
-import { choice, definePiece, numeric, toggle, type ManifestPiece, type SettingsOf } from '~/core/lane';
+import { choice, definePiece, numeric, type PieceOf, toggle } from '~/core/lane';
 import { cartSurface } from '../cart-surface/definition';
 
 const {
@@ -125,8 +125,4 @@ export const cartPage = definePiece({
   preview: { path: '/shop/cart' },
 });
 
-export type CartPagePiece = ManifestPiece<
-  SettingsOf<typeof cartPage.settings>,
-  keyof typeof cartPage.words,
-  keyof typeof cartPage.parts
->;
+export type CartPagePiece = PieceOf<typeof cartPage>;

@@ -1,6 +1,4 @@
-import { choice, definePiece, numeric, toggle, type ManifestPiece, type SettingsOf } from '~/core/lane';
-
-const say = (en: string, de: string, ar: string) => ({ en, de, ar });
+import { choice, definePiece, mainButtonLook, numeric, type PieceOf, say, toggle } from '~/core/lane';
 
 export const cartSurface = definePiece({
   kind: 'cart-surface',
@@ -422,18 +420,11 @@ export const cartSurface = definePiece({
       states: ['rest'],
       inherits: { rest: { text: 'token:ink', size: 20 } },
     },
-    checkout: {
+    checkout: mainButtonLook({
       part: 'checkout',
       label: 'Checkout button',
       help: 'The main button, in each of its states.',
-      properties: ['background', 'text', 'radius', 'size'],
-      states: ['rest', 'hover', 'focus', 'pressed'],
-      inherits: {
-        rest: { background: 'token:accent', text: 'token:onAccent', size: 16 },
-        hover: { background: 'token:accentStrong' },
-        pressed: { background: 'token:ink' },
-      },
-    },
+    }),
     quickPay: {
       part: 'quickPay',
       label: 'Quick pay',
@@ -461,4 +452,4 @@ export const cartSurface = definePiece({
 
 export type CartPart = keyof typeof cartSurface.parts;
 export type CartWord = keyof typeof cartSurface.words;
-export type CartSurfacePiece = ManifestPiece<SettingsOf<typeof cartSurface.settings>, CartWord, CartPart>;
+export type CartSurfacePiece = PieceOf<typeof cartSurface>;

@@ -1,7 +1,6 @@
-import { choice, definePiece, toggle, type ManifestPiece, type SettingsOf } from '~/core/lane';
+import { choice, definePiece, type PieceOf, say, toggle } from '~/core/lane';
 import { cartSurface } from '../cart-surface/definition';
 
-const say = (en: string, de: string, ar: string) => ({ en, de, ar });
 const { pictures, stepper, couponFolded, taxShown, why } = cartSurface.settings;
 const { lines, coupon, note, totals } = cartSurface.parts;
 const {
@@ -225,4 +224,4 @@ export const checkout = definePiece({
 
 export type CheckoutWord = keyof typeof checkout.words;
 export type CheckoutPart = keyof typeof checkout.parts;
-export type CheckoutPiece = ManifestPiece<SettingsOf<typeof checkout.settings>, CheckoutWord, CheckoutPart>;
+export type CheckoutPiece = PieceOf<typeof checkout>;

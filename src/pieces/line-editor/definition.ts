@@ -1,6 +1,4 @@
-import { choice, definePiece, numeric, type ManifestPiece, type SettingsOf } from '~/core/lane';
-
-const say = (en: string, de: string, ar: string) => ({ en, de, ar });
+import { choice, definePiece, numeric, type PieceOf, say } from '~/core/lane';
 
 export const lineEditor = definePiece({
   kind: 'line-editor',
@@ -118,8 +116,4 @@ export const lineEditor = definePiece({
   preview: { path: '/shop/cart' },
 });
 
-export type LineEditorPiece = ManifestPiece<
-  SettingsOf<typeof lineEditor.settings>,
-  keyof typeof lineEditor.words,
-  keyof typeof lineEditor.parts
->;
+export type LineEditorPiece = PieceOf<typeof lineEditor>;

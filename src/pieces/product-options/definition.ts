@@ -1,6 +1,4 @@
-import { choice, definePiece, numeric, toggle, type ManifestPiece, type SettingsOf } from '~/core/lane';
-
-const say = (en: string, de: string, ar: string) => ({ en, de, ar });
+import { choice, definePiece, numeric, type PieceOf, say, toggle } from '~/core/lane';
 
 export const productOptions = definePiece({
   kind: 'product-options',
@@ -155,8 +153,4 @@ export const productOptions = definePiece({
   preview: { path: '/shop/p/{product}' },
 });
 
-export type ProductOptionsPiece = ManifestPiece<
-  SettingsOf<typeof productOptions.settings>,
-  keyof typeof productOptions.words,
-  keyof typeof productOptions.parts
->;
+export type ProductOptionsPiece = PieceOf<typeof productOptions>;

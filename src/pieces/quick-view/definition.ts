@@ -1,4 +1,4 @@
-import { choice, definePiece, numeric, toggle, type ManifestPiece, type SettingsOf } from '~/core/lane';
+import { choice, definePiece, mainButtonLook, numeric, type PieceOf, toggle } from '~/core/lane';
 
 export const quickView = definePiece({
   kind: 'quick-view',
@@ -305,18 +305,7 @@ export const quickView = definePiece({
       states: ['rest'],
       inherits: { rest: { text: 'token:ink', size: 15 } },
     },
-    add: {
-      part: 'buy',
-      label: 'Add button',
-      help: 'The main button, in each of its states.',
-      properties: ['background', 'text', 'radius', 'size'],
-      states: ['rest', 'hover', 'focus', 'pressed'],
-      inherits: {
-        rest: { background: 'token:accent', text: 'token:onAccent', size: 16 },
-        hover: { background: 'token:accentStrong' },
-        pressed: { background: 'token:ink' },
-      },
-    },
+    add: mainButtonLook({ part: 'buy', label: 'Add button', help: 'The main button, in each of its states.' }),
   },
   opensOn: () => [],
   preview: { path: '/shop/all' },
@@ -324,4 +313,4 @@ export const quickView = definePiece({
 
 export type QuickViewPart = keyof typeof quickView.parts;
 export type QuickViewWord = keyof typeof quickView.words;
-export type QuickViewPiece = ManifestPiece<SettingsOf<typeof quickView.settings>, QuickViewWord, QuickViewPart>;
+export type QuickViewPiece = PieceOf<typeof quickView>;
