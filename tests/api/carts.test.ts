@@ -87,6 +87,23 @@ describe('carts', () => {
     expect((await viewCart(shop.app, token)).count).to.equal(1);
   });
 
+  it('survive a restart, answers, code, note and all', async () => {
+    const token = randomUUID();
+    await sewn(token, { ...PLAIN, name: 'Ada', lettering: 'night' });
+    await change(token, { kind: 'coupon', code: 'WIND10' });
+    await change(token, { kind: 'note', note: 'Ring twice' });
+    await change(token, { kind: 'destination', country: 'NO', postcode: '0150' });
+    const before = await viewCart(shop.app, token);
+
+    const again = await createApp({ dataDir: shop.app.db.dataDir, logLevel: 'silent' });
+    const after = await viewCart(again, token);
+    await again.db.close();
+
+    expect(after).to.deep.equal(before);
+    expect(after).to.include({ version: 4, note: 'Ring twice' });
+    expect(after.coupon?.takenMinor).to.equal(1050);
+  });
+
   it('mark a line that can no longer be had', async () => {
     const token = randomUUID();
     const added = await add(token, 'heron', { Sail: 'Slate' }, { quantity: 2 });
@@ -431,26 +448,6 @@ describe('carts', () => {
       expect([code(declined), code(changed)]).to.deep.equal(['payment-declined', 'price-changed']);
       const stored = paid.ok ? await showOrder(shop.app, paid.value.token) : null;
       expect(stored).to.include({ totalMinor: 3900 + 490, email: 'ida.brandt@wallet.example' });
-    });
-  });
-
-  // Last of all: the models belong to the database opened last.
-  describe('after a restart', () => {
-    it('survive it, answers, code, note and all', async () => {
-      const token = randomUUID();
-      await sewn(token, { ...PLAIN, name: 'Ada', lettering: 'night' });
-      await change(token, { kind: 'coupon', code: 'WIND10' });
-      await change(token, { kind: 'note', note: 'Ring twice' });
-      await change(token, { kind: 'destination', country: 'NO', postcode: '0150' });
-      const before = await viewCart(shop.app, token);
-
-      const again = await createApp({ dataDir: shop.app.db.dataDir, logLevel: 'silent' });
-      const after = await viewCart(again, token);
-      await again.db.close();
-
-      expect(after).to.deep.equal(before);
-      expect(after).to.include({ version: 4, note: 'Ring twice' });
-      expect(after.coupon?.takenMinor).to.equal(1050);
     });
   });
 });

@@ -8,29 +8,29 @@ import {
 } from 'sequelize';
 import { id, json, key, text, whole, wholeOrNone } from './columns';
 
-class AccountRow extends Model<InferAttributes<AccountRow>, InferCreationAttributes<AccountRow>> {
-  declare id: CreationOptional<number>;
-  declare email: string;
-  declare name: string;
-  declare role: string;
-  declare passwordHash: string;
-}
-
-class SignInRow extends Model<InferAttributes<SignInRow>, InferCreationAttributes<SignInRow>> {
-  declare tokenHash: string;
-  declare accountId: number;
-  declare expiresAt: number;
-}
-
-class AuditEntryRow extends Model<InferAttributes<AuditEntryRow>, InferCreationAttributes<AuditEntryRow>> {
-  declare id: CreationOptional<number>;
-  declare at: number;
-  declare accountId: CreationOptional<number | null>;
-  declare action: string;
-  declare facts: unknown;
-}
-
 export function defineAccountModels(sequelize: Sequelize) {
+  class AccountRow extends Model<InferAttributes<AccountRow>, InferCreationAttributes<AccountRow>> {
+    declare id: CreationOptional<number>;
+    declare email: string;
+    declare name: string;
+    declare role: string;
+    declare passwordHash: string;
+  }
+
+  class SignInRow extends Model<InferAttributes<SignInRow>, InferCreationAttributes<SignInRow>> {
+    declare tokenHash: string;
+    declare accountId: number;
+    declare expiresAt: number;
+  }
+
+  class AuditEntryRow extends Model<InferAttributes<AuditEntryRow>, InferCreationAttributes<AuditEntryRow>> {
+    declare id: CreationOptional<number>;
+    declare at: number;
+    declare accountId: CreationOptional<number | null>;
+    declare action: string;
+    declare facts: unknown;
+  }
+
   AccountRow.init(
     { id: id(), email: text(), name: text(), role: text(), passwordHash: text() },
     { sequelize, tableName: 'accounts' },

@@ -8,100 +8,100 @@ import {
 } from 'sequelize';
 import { flag, id, json, key, real, text, textOrNone, whole, wholeOrNone } from './columns';
 
-class CategoryRow extends Model<InferAttributes<CategoryRow>, InferCreationAttributes<CategoryRow>> {
-  declare id: CreationOptional<number>;
-  declare slug: string;
-  declare name: string;
-  declare description: string;
-  declare parentId: CreationOptional<number | null>;
-  declare imageSrc: CreationOptional<string | null>;
-  declare position: number;
-}
-
-class ProductRow extends Model<InferAttributes<ProductRow>, InferCreationAttributes<ProductRow>> {
-  declare id: CreationOptional<number>;
-  declare slug: string;
-  declare name: string;
-  declare brand: string;
-  declare shortText: string;
-  declare fullText: string;
-  declare fulfilment: string;
-  declare axes: string[];
-  declare videoSrc: CreationOptional<string | null>;
-  declare isShown: boolean;
-  declare createdDay: string;
-  declare soldCount: number;
-  declare fromMinor: number;
-  declare toMinor: number;
-  declare inStock: boolean;
-  declare ratingStars: CreationOptional<number | null>;
-  declare ratingCount: number;
-  declare options: unknown;
-}
-
-class ImageRow extends Model<InferAttributes<ImageRow>, InferCreationAttributes<ImageRow>> {
-  declare id: CreationOptional<number>;
-  declare productId: number;
-  declare src: string;
-  declare alt: string;
-  declare position: number;
-}
-
-class VariantRow extends Model<InferAttributes<VariantRow>, InferCreationAttributes<VariantRow>> {
-  declare id: CreationOptional<number>;
-  declare productId: number;
-  declare sku: string;
-  declare choices: Record<string, string>;
-  declare priceMinor: number;
-  declare wasMinor: CreationOptional<number | null>;
-  declare costMinor: CreationOptional<number | null>;
-  declare weightGrams: number;
-  declare imageSrc: CreationOptional<string | null>;
-  declare position: number;
-}
-
-class StockLevelRow extends Model<InferAttributes<StockLevelRow>, InferCreationAttributes<StockLevelRow>> {
-  declare variantId: number;
-  declare quantity: number;
-}
-
-class PriceChangeRow extends Model<InferAttributes<PriceChangeRow>, InferCreationAttributes<PriceChangeRow>> {
-  declare id: CreationOptional<number>;
-  declare variantId: number;
-  declare priceMinor: number;
-  declare changedAt: number;
-}
-
-class ProductCategoryRow extends Model<
-  InferAttributes<ProductCategoryRow>,
-  InferCreationAttributes<ProductCategoryRow>
-> {
-  declare productId: number;
-  declare categoryId: number;
-}
-
-class TagRow extends Model<InferAttributes<TagRow>, InferCreationAttributes<TagRow>> {
-  declare productId: number;
-  declare name: string;
-}
-
-class AttributeRow extends Model<InferAttributes<AttributeRow>, InferCreationAttributes<AttributeRow>> {
-  declare productId: number;
-  declare key: string;
-  declare value: string;
-  declare position: number;
-}
-
-class ReviewRow extends Model<InferAttributes<ReviewRow>, InferCreationAttributes<ReviewRow>> {
-  declare id: CreationOptional<number>;
-  declare productId: number;
-  declare author: string;
-  declare stars: number;
-  declare text: string;
-  declare day: string;
-}
-
 export function defineCatalogueModels(sequelize: Sequelize) {
+  class CategoryRow extends Model<InferAttributes<CategoryRow>, InferCreationAttributes<CategoryRow>> {
+    declare id: CreationOptional<number>;
+    declare slug: string;
+    declare name: string;
+    declare description: string;
+    declare parentId: CreationOptional<number | null>;
+    declare imageSrc: CreationOptional<string | null>;
+    declare position: number;
+  }
+
+  class ProductRow extends Model<InferAttributes<ProductRow>, InferCreationAttributes<ProductRow>> {
+    declare id: CreationOptional<number>;
+    declare slug: string;
+    declare name: string;
+    declare brand: string;
+    declare shortText: string;
+    declare fullText: string;
+    declare fulfilment: string;
+    declare axes: string[];
+    declare videoSrc: CreationOptional<string | null>;
+    declare isShown: boolean;
+    declare createdDay: string;
+    declare soldCount: number;
+    declare fromMinor: number;
+    declare toMinor: number;
+    declare inStock: boolean;
+    declare ratingStars: CreationOptional<number | null>;
+    declare ratingCount: number;
+    declare options: unknown;
+  }
+
+  class ImageRow extends Model<InferAttributes<ImageRow>, InferCreationAttributes<ImageRow>> {
+    declare id: CreationOptional<number>;
+    declare productId: number;
+    declare src: string;
+    declare alt: string;
+    declare position: number;
+  }
+
+  class VariantRow extends Model<InferAttributes<VariantRow>, InferCreationAttributes<VariantRow>> {
+    declare id: CreationOptional<number>;
+    declare productId: number;
+    declare sku: string;
+    declare choices: Record<string, string>;
+    declare priceMinor: number;
+    declare wasMinor: CreationOptional<number | null>;
+    declare costMinor: CreationOptional<number | null>;
+    declare weightGrams: number;
+    declare imageSrc: CreationOptional<string | null>;
+    declare position: number;
+  }
+
+  class StockLevelRow extends Model<InferAttributes<StockLevelRow>, InferCreationAttributes<StockLevelRow>> {
+    declare variantId: number;
+    declare quantity: number;
+  }
+
+  class PriceChangeRow extends Model<InferAttributes<PriceChangeRow>, InferCreationAttributes<PriceChangeRow>> {
+    declare id: CreationOptional<number>;
+    declare variantId: number;
+    declare priceMinor: number;
+    declare changedAt: number;
+  }
+
+  class ProductCategoryRow extends Model<
+    InferAttributes<ProductCategoryRow>,
+    InferCreationAttributes<ProductCategoryRow>
+  > {
+    declare productId: number;
+    declare categoryId: number;
+  }
+
+  class TagRow extends Model<InferAttributes<TagRow>, InferCreationAttributes<TagRow>> {
+    declare productId: number;
+    declare name: string;
+  }
+
+  class AttributeRow extends Model<InferAttributes<AttributeRow>, InferCreationAttributes<AttributeRow>> {
+    declare productId: number;
+    declare key: string;
+    declare value: string;
+    declare position: number;
+  }
+
+  class ReviewRow extends Model<InferAttributes<ReviewRow>, InferCreationAttributes<ReviewRow>> {
+    declare id: CreationOptional<number>;
+    declare productId: number;
+    declare author: string;
+    declare stars: number;
+    declare text: string;
+    declare day: string;
+  }
+
   CategoryRow.init(
     {
       id: id(),

@@ -5,6 +5,7 @@ import { defineLaneModels } from './lanes';
 import { defineSaleModels } from './sales';
 import { defineVisitModels } from './visits';
 
+/** Models of one database: made anew with each, for a model class belongs to the database it was last bound to. */
 export function defineModels(sequelize: Sequelize) {
   return {
     ...defineCatalogueModels(sequelize),

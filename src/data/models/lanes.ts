@@ -7,24 +7,24 @@ import {
 } from 'sequelize';
 import { id, json, text, whole, wholeOrNone } from './columns';
 
-class LaneDraftRow extends Model<InferAttributes<LaneDraftRow>, InferCreationAttributes<LaneDraftRow>> {
-  declare id: CreationOptional<number>;
-  declare document: unknown;
-  declare edit: number;
-  declare token: string;
-  declare updatedAt: number;
-}
-
-class LaneRevisionRow extends Model<InferAttributes<LaneRevisionRow>, InferCreationAttributes<LaneRevisionRow>> {
-  declare id: CreationOptional<number>;
-  declare document: unknown;
-  declare manifest: unknown;
-  declare note: string;
-  declare accountId: CreationOptional<number | null>;
-  declare publishedAt: number;
-}
-
 export function defineLaneModels(sequelize: Sequelize) {
+  class LaneDraftRow extends Model<InferAttributes<LaneDraftRow>, InferCreationAttributes<LaneDraftRow>> {
+    declare id: CreationOptional<number>;
+    declare document: unknown;
+    declare edit: number;
+    declare token: string;
+    declare updatedAt: number;
+  }
+
+  class LaneRevisionRow extends Model<InferAttributes<LaneRevisionRow>, InferCreationAttributes<LaneRevisionRow>> {
+    declare id: CreationOptional<number>;
+    declare document: unknown;
+    declare manifest: unknown;
+    declare note: string;
+    declare accountId: CreationOptional<number | null>;
+    declare publishedAt: number;
+  }
+
   LaneDraftRow.init(
     { id: id(), document: json(), edit: whole(), token: text(), updatedAt: whole() },
     { sequelize, tableName: 'lane_draft' },

@@ -8,64 +8,64 @@ import {
 } from 'sequelize';
 import { id, json, key, text, textOrNone, whole, wholeOrNone } from './columns';
 
-class CartRow extends Model<InferAttributes<CartRow>, InferCreationAttributes<CartRow>> {
-  declare id: CreationOptional<number>;
-  declare token: string;
-  declare updatedAt: number;
-}
-
-class CartLineRow extends Model<InferAttributes<CartLineRow>, InferCreationAttributes<CartLineRow>> {
-  declare id: string;
-  declare cartId: number;
-  declare variantId: number;
-  declare quantity: number;
-  declare position: number;
-}
-
-class OrderRow extends Model<InferAttributes<OrderRow>, InferCreationAttributes<OrderRow>> {
-  declare id: CreationOptional<number>;
-  declare token: string;
-  declare idempotencyKey: string;
-  declare requestHash: string;
-  declare status: string;
-  declare email: string;
-  declare name: string;
-  declare address: unknown;
-  declare delivery: string;
-  declare currency: string;
-  declare subtotalMinor: number;
-  declare discountMinor: number;
-  declare deliveryMinor: number;
-  declare taxMinor: number;
-  declare totalMinor: number;
-  declare steps: unknown;
-  declare laneRevision: number;
-  declare visitId: CreationOptional<string | null>;
-  declare paymentReference: CreationOptional<string | null>;
-  declare placedAt: number;
-  declare day: string;
-  declare coupon: CreationOptional<string | null>;
-  declare note: string;
-  declare mailedAt: CreationOptional<number | null>;
-}
-
-class OrderLineRow extends Model<InferAttributes<OrderLineRow>, InferCreationAttributes<OrderLineRow>> {
-  declare id: CreationOptional<number>;
-  declare orderId: number;
-  declare variantId: CreationOptional<number | null>;
-  declare sku: string;
-  declare name: string;
-  declare choices: string;
-  declare quantity: number;
-  declare unitMinor: number;
-  declare totalMinor: number;
-  declare costMinor: CreationOptional<number | null>;
-  declare steps: unknown;
-  declare answers: unknown;
-  declare addOns: unknown;
-}
-
 export function defineSaleModels(sequelize: Sequelize) {
+  class CartRow extends Model<InferAttributes<CartRow>, InferCreationAttributes<CartRow>> {
+    declare id: CreationOptional<number>;
+    declare token: string;
+    declare updatedAt: number;
+  }
+
+  class CartLineRow extends Model<InferAttributes<CartLineRow>, InferCreationAttributes<CartLineRow>> {
+    declare id: string;
+    declare cartId: number;
+    declare variantId: number;
+    declare quantity: number;
+    declare position: number;
+  }
+
+  class OrderRow extends Model<InferAttributes<OrderRow>, InferCreationAttributes<OrderRow>> {
+    declare id: CreationOptional<number>;
+    declare token: string;
+    declare idempotencyKey: string;
+    declare requestHash: string;
+    declare status: string;
+    declare email: string;
+    declare name: string;
+    declare address: unknown;
+    declare delivery: string;
+    declare currency: string;
+    declare subtotalMinor: number;
+    declare discountMinor: number;
+    declare deliveryMinor: number;
+    declare taxMinor: number;
+    declare totalMinor: number;
+    declare steps: unknown;
+    declare laneRevision: number;
+    declare visitId: CreationOptional<string | null>;
+    declare paymentReference: CreationOptional<string | null>;
+    declare placedAt: number;
+    declare day: string;
+    declare coupon: CreationOptional<string | null>;
+    declare note: string;
+    declare mailedAt: CreationOptional<number | null>;
+  }
+
+  class OrderLineRow extends Model<InferAttributes<OrderLineRow>, InferCreationAttributes<OrderLineRow>> {
+    declare id: CreationOptional<number>;
+    declare orderId: number;
+    declare variantId: CreationOptional<number | null>;
+    declare sku: string;
+    declare name: string;
+    declare choices: string;
+    declare quantity: number;
+    declare unitMinor: number;
+    declare totalMinor: number;
+    declare costMinor: CreationOptional<number | null>;
+    declare steps: unknown;
+    declare answers: unknown;
+    declare addOns: unknown;
+  }
+
   CartRow.init({ id: id(), token: text(), updatedAt: whole() }, { sequelize, tableName: 'carts' });
   CartLineRow.init(
     { id: key(DataTypes.TEXT), cartId: whole(), variantId: whole(), quantity: whole(), position: whole() },
