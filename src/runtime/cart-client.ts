@@ -50,18 +50,19 @@ const FAULT = 'Something went wrong on our side. Your cart is as it was; please 
 
 /**
  * The shopper's cart. Changes are shown at once and sent one after the other, each under an id of its own, so that one
- * whose answer was lost is made once; what is refused is taken back. Without a connection they wait, also for the next page.
+ * whose answer was lost is made once; what is refused is taken back. Without a connection, or when the page is left too
+ * soon, they wait for the next page.
  * Tabs tell each other.
  */
 export function createCartClient(origin: string): CartClient {
   const listeners = new Set<(view: CartView) => void>();
   const url = `${origin}/api/cart`;
-  const storage = typeof localStorage === 'undefined' ? null : localStorage;
+  const storage = ownStorage();
   const tabs = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel('pl-cart');
   /** What the server said last. */
   let base: CartView | null = null;
   let sample: CartView | null = null;
-  let pending: Pending[] = JSON.parse(storage?.getItem(KEPT) ?? '[]') as Pending[];
+  let pending = readKept(storage);
   let isSending = false;
   let waitMs = 1000;
 
@@ -98,7 +99,6 @@ export function createCartClient(origin: string): CartClient {
     for (let first = pending[0]; first; first = pending[0]) {
       const answer = await send(first);
       if (!answer) {
-        keep();
         for (const { settle } of pending) settle?.({ ok: true, lineId: null, waiting: true });
         setTimeout(() => void pump(), (waitMs = Math.min(MOST_WAIT_MS, waitMs * 2)));
         break;
@@ -145,6 +145,7 @@ export function createCartClient(origin: string): CartClient {
       new Promise((settle) => {
         pending = [...pending, { id: crypto.randomUUID(), request, settle }];
         tell();
+        keep();
         void pump();
       }),
     pretend(next) {
@@ -152,6 +153,23 @@ export function createCartClient(origin: string): CartClient {
       tell();
     },
   };
+}
+
+/** The browser's storage, where there is one and the shopper lets the shop use it. */
+function ownStorage(): Storage | null {
+  try {
+    return globalThis.localStorage ?? null;
+  } catch {
+    return null;
+  }
+}
+
+function readKept(storage: Storage | null): Pending[] {
+  try {
+    return JSON.parse(storage?.getItem(KEPT) ?? '[]') as Pending[];
+  } catch {
+    return [];
+  }
 }
 
 /** What the cart will most likely be; the server's answer replaces it. Of an add only the count: its price is the server's to say. */

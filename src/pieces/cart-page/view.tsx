@@ -3,7 +3,7 @@ import type { CartView } from '~/core/cart';
 import { formatMoney } from '~/core/money/currency';
 import type { ManifestPiece } from '~/core/lane';
 import { cartCss } from '~/runtime/cart/css';
-import { createDesk } from '~/runtime/cart/desk';
+import { createDesk, serverDrawn } from '~/runtime/cart/desk';
 import { takeOver } from '~/runtime/kit/take-over';
 import type { MountedPiece, PieceHost } from '~/runtime/piece-host';
 import { CartPage } from './cart-page';
@@ -22,11 +22,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
   const money = (amount: number) => formatMoney(amount, host.currency, host.locale);
   const returnTo = '/shop/cart';
   const place = takeOver<Given>('pl-cart-page', piece.id, (given) => (
-    <CartPage
-      shown={{ cart: given.cart, money, language: 'en', returnTo, desk: null, host: null }}
-      piece={given.piece}
-      device={null}
-    />
+    <CartPage shown={serverDrawn(given.cart, money, returnTo)} piece={given.piece} device={null} />
   ));
   const desk = createDesk({ host: () => host, words: () => piece.words, redraw: draw });
   const stopWatching = host.cart.watch(draw);

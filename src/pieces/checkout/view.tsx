@@ -3,7 +3,7 @@ import type { CartView, DeliveryOption } from '~/core/cart';
 import { formatMoney } from '~/core/money/currency';
 import type { ManifestPiece } from '~/core/lane';
 import { cartCss } from '~/runtime/cart/css';
-import { createDesk } from '~/runtime/cart/desk';
+import { createDesk, serverDrawn } from '~/runtime/cart/desk';
 import { takeOver } from '~/runtime/kit/take-over';
 import type { MountedPiece, PieceHost } from '~/runtime/piece-host';
 import { CheckoutPage, type CheckoutState } from './checkout-page';
@@ -27,12 +27,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
   const money = (amount: number) => formatMoney(amount, host.currency, host.locale);
   const returnTo = '/shop/checkout';
   const place = takeOver<Given>('pl-checkout', piece.id, (given) => (
-    <CheckoutPage
-      shown={{ cart: given.cart, money, language: 'en', returnTo, desk: null, host: null }}
-      piece={given.piece}
-      state={given}
-      device={null}
-    />
+    <CheckoutPage shown={serverDrawn(given.cart, money, returnTo)} piece={given.piece} state={given} device={null} />
   ));
   if (!place) return { update: () => undefined, destroy: () => undefined };
   const { given, inside } = place;

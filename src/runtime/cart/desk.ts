@@ -93,3 +93,8 @@ export interface CartShown {
   readonly desk: Desk | null;
   readonly host: PieceHost | null;
 }
+
+/** A cart as the server draws it, in the language of the shop's own pages; the runtime takes it over by drawing the same. */
+export function serverDrawn(cart: CartView, money: CartShown['money'], returnTo: string): CartShown {
+  return { cart, money, returnTo, language: 'en', desk: null, host: null };
+}

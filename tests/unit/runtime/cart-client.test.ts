@@ -168,6 +168,28 @@ describe('the cart of the runtime', () => {
     expect(localStorage.getItem('pl_cart_waiting')).to.equal(null);
   });
 
+  it('sends what was under way when the page was left from the next page, under the same ids', async () => {
+    const { client } = await loaded(1);
+    answers.push(() => new Promise<Response>(() => undefined));
+    void client.change({ kind: 'set', lineId: 'a', quantity: 2 });
+    void client.change({ kind: 'set', lineId: 'a', quantity: 3 });
+    expect(asked.at(-1)).to.include({ kind: 'set', quantity: 2 });
+    const lost = asked.at(-1)!.changeId;
+
+    const next = createCartClient('');
+    answers.push(
+      () => Response.json(cart(1)),
+      () => changed(2),
+      () => changed(3),
+    );
+    await next.load();
+    await new Promise((resolve) => setTimeout(resolve, 5));
+
+    expect(asked.at(-2)).to.include({ kind: 'set', quantity: 2, changeId: lost });
+    expect(asked.at(-1)).to.include({ kind: 'set', quantity: 3 });
+    expect(next.view?.count).to.equal(3);
+  });
+
   it('hears what another tab did, and lets nothing older overwrite it', async () => {
     const { client } = await loaded(1);
     const other = new BroadcastChannel('pl-cart');
