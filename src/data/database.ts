@@ -5,7 +5,7 @@ import { QueryTypes, Sequelize, Transaction } from 'sequelize';
 import { SequelizeStorage, Umzug } from 'umzug';
 import { migrations } from './migrations';
 import { defineModels, type Models } from './models';
-import { tunedSqlite } from './tuned-sqlite';
+import { closeIdle, tunedSqlite } from './tuned-sqlite';
 
 /** Lets a query find the transaction it runs in, so that no write can forget it. */
 const contexts = new AsyncLocalStorage<Map<string, unknown>>();
@@ -27,11 +27,11 @@ export interface Database {
   /** The folder that holds the database and the shop's media. */
   readonly dataDir: string;
   select<Row extends object>(sql: string, params?: Params): Promise<Row[]>;
-  /** Runs a statement; the number of rows it changed. */
+  /** Runs a statement that writes, in its turn; the number of rows it changed. */
   run(sql: string, params?: Params): Promise<number>;
   /**
-   * One immediate transaction at a time, first come first served: waiting inside SQLite would block the threads that the
-   * holder of the lock needs. Called from inside a transaction it joins it.
+   * One immediate transaction at a time. Whatever writes takes turns, first come first served: waiting inside SQLite would
+   * block the threads that the holder of the lock needs. Called from inside a transaction it joins it.
    */
   inTransaction<T>(work: () => Promise<T>): Promise<T>;
   pendingMigrations(): Promise<number>;
@@ -41,10 +41,11 @@ export interface Database {
 /** Opens the database in a folder, creating and migrating it as needed. */
 export async function openDatabase(dataDir: string): Promise<Database> {
   mkdirSync(dataDir, { recursive: true });
+  const storage = path.join(dataDir, 'paved-lane.sqlite');
   const sequelize = new Sequelize({
     dialect: 'sqlite',
     dialectModule: tunedSqlite,
-    storage: path.join(dataDir, 'paved-lane.sqlite'),
+    storage,
     transactionType: Transaction.TYPES.IMMEDIATE,
     retry: { max: 1 },
     logging: false,
@@ -60,20 +61,27 @@ export async function openDatabase(dataDir: string): Promise<Database> {
   await umzug.up();
 
   let last: Promise<unknown> = Promise.resolve();
-  const inTransaction = <T>(work: () => Promise<T>): Promise<T> => {
-    if (namespace.get('transaction')) return work();
-    const turn = last.then(() => sequelize.transaction(work));
+  const inTurn = <T>(write: () => Promise<T>): Promise<T> => {
+    const turn = last.then(write);
     last = turn.catch(() => undefined);
     return turn;
   };
+  const isInTransaction = () => Boolean(namespace.get('transaction'));
   return {
     models: defineModels(sequelize),
     dataDir,
     select: <Row extends object>(sql: string, params: Params = {}) =>
       sequelize.query<Row>(sql, { type: QueryTypes.SELECT, bind: params }),
-    run: async (sql, params = {}) => Number(await sequelize.query(sql, { type: QueryTypes.BULKUPDATE, bind: params })),
-    inTransaction,
+    run: async (sql, params = {}) => {
+      const write = () => sequelize.query(sql, { type: QueryTypes.BULKUPDATE, bind: params });
+      return Number(await (isInTransaction() ? write() : inTurn(write)));
+    },
+    inTransaction: (work) => (isInTransaction() ? work() : inTurn(() => sequelize.transaction(work))),
     pendingMigrations: async () => (await umzug.pending()).length,
-    close: () => last.then(() => sequelize.close()),
+    close: async () => {
+      await last;
+      await sequelize.close();
+      await closeIdle(storage);
+    },
   };
 }

@@ -1,6 +1,6 @@
 export { openDatabase, type Database } from './database';
 export { accountRepository, type Account } from './repositories/account-repository';
-export { cartRepository, type StoredCart } from './repositories/cart-repository';
+export { cartRepository, NEW_CART, type StoredCart } from './repositories/cart-repository';
 export {
   catalogueRepository,
   type ListingQuery,

@@ -1,20 +1,122 @@
 import { createRequire } from 'node:module';
 import type sqlite3Module from 'sqlite3';
+import type { Statement } from 'sqlite3';
 
 const sqlite3 = createRequire(import.meta.url)('sqlite3') as typeof sqlite3Module;
 
+type Done = (this: Statement, error: Error | null, rows?: unknown[]) => void;
+
+/** What the types leave out: a statement can be made without a first use, and tells when it is prepared. */
+const PreparedStatement = sqlite3.Statement as unknown as new (
+  database: sqlite3Module.Database,
+  sql: string,
+  prepared: (error: Error | null) => void,
+) => Statement;
+
+/** Statements kept ready per handle; longer ones are made for one use, such as a batch with its values in it. */
+const MOST_READY = 120;
+const LONGEST_READY = 3000;
+
+/** Open handles that no transaction uses now, by file. */
+const idle = new Map<string, TunedDatabase[]>();
+
 /**
- * Sequelize opens a new handle per transaction, and a pragma on one handle does not reach another; so every handle is
- * set up as it opens.
+ * A handle to SQLite, set up as it opens, because a pragma on one handle does not reach another. What it has prepared it
+ * keeps ready: most of what a shop asks is asked again and again with other values.
  */
 class TunedDatabase extends sqlite3.Database {
+  readonly #file: string;
+  readonly #ready = new Map<string, Statement>();
+  #isInTransaction = false;
+
   constructor(file: string, mode: number, opened: (error: Error | null) => void) {
     super(file, mode, opened);
+    this.#file = file;
     this.configure('busyTimeout', 5000);
     this.serialize();
-    this.run('PRAGMA synchronous = NORMAL');
-    this.run('PRAGMA foreign_keys = ON');
+    super.run('PRAGMA synchronous = NORMAL');
+    super.run('PRAGMA foreign_keys = ON');
+  }
+
+  override all(sql: string, params?: unknown, done?: unknown): this {
+    if (typeof done !== 'function') return super.all(sql, params);
+    this.#statement(sql, done as Done).all(params, done as Done);
+    return this;
+  }
+
+  override run(sql: string, params?: unknown, done?: unknown): this {
+    if (typeof done !== 'function') return super.run(sql, params);
+    const told = done as Done;
+    const [verb] = sql.split(/[ ;]/, 1);
+    const isEnd = verb === 'COMMIT' || (verb === 'ROLLBACK' && !sql.includes(' TO '));
+    // eslint-disable-next-line @typescript-eslint/no-this-alias -- the statement is `this` in what it calls back
+    const handle = this;
+    this.#statement(sql, told).run(params, function (this: Statement, error: Error | null) {
+      if (!error && verb === 'BEGIN') handle.#isInTransaction = true;
+      if (!error && isEnd) handle.#isInTransaction = false;
+      told.call(this, error);
+    });
+    return this;
+  }
+
+  /** A statement that is ready, or one that is being prepared; what cannot be prepared tells `done`, and nobody else. */
+  #statement(sql: string, done: Done): Statement {
+    const found = this.#ready.get(sql);
+    if (found) {
+      // Last used is last in line.
+      this.#ready.delete(sql);
+      this.#ready.set(sql, found);
+      return found;
+    }
+    const made: Statement = new PreparedStatement(this, sql, (error) => {
+      if (error) done.call(made, error);
+      else if (sql.length > LONGEST_READY || this.#ready.has(sql)) made.finalize();
+      else this.#keep(sql, made);
+    });
+    return made;
+  }
+
+  #keep(sql: string, statement: Statement): void {
+    this.#ready.set(sql, statement);
+    if (this.#ready.size <= MOST_READY) return;
+    const [oldest] = this.#ready;
+    this.#ready.delete(oldest![0]);
+    oldest![1].finalize();
+  }
+
+  /** The end of a transaction: the next one takes the handle as it is. One that did not end well is closed. */
+  override close(done?: (error: Error | null) => void): void {
+    if (this.#isInTransaction) return this.end(done);
+    const others = idle.get(this.#file);
+    if (others) others.push(this);
+    else idle.set(this.#file, [this]);
+    if (done) process.nextTick(done, null);
+  }
+
+  end(done?: (error: Error | null) => void): void {
+    for (const statement of this.#ready.values()) statement.finalize();
+    this.#ready.clear();
+    super.close(done);
   }
 }
 
-export const tunedSqlite = { ...sqlite3, Database: TunedDatabase };
+/** Sequelize opens a handle per transaction and closes it with it; it is given one that is there already. */
+function Database(file: string, mode: number, opened: (error: Error | null) => void): TunedDatabase {
+  const handle = idle.get(file)?.pop();
+  if (!handle) return new TunedDatabase(file, mode, opened);
+  process.nextTick(opened, null);
+  return handle;
+}
+
+/** Closes the handles of a file that nobody uses. */
+export async function closeIdle(file: string): Promise<void> {
+  const handles = idle.get(file) ?? [];
+  idle.delete(file);
+  await Promise.all(
+    handles.map(
+      (handle) => new Promise<void>((resolve, reject) => handle.end((error) => (error ? reject(error) : resolve()))),
+    ),
+  );
+}
+
+export const tunedSqlite = { ...sqlite3, Database };

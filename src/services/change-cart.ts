@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
-import { changeCart, MOST_PER_LINE, type CartChange, type CartView } from '~/core/cart';
+import { changeCart, MOST_PER_LINE, type Cart, type CartChange, type CartView } from '~/core/cart';
 import { resolveVariant } from '~/core/catalogue';
 import { COUNTRIES, type CountryCode } from '~/core/orders';
 import { fail, ok, type Result } from '~/core/problems';
@@ -68,24 +68,30 @@ export async function changeCartOf(
     if (!uploads.ok) return uploads;
   }
   const today = await shopToday(app);
-  return app.db.inTransaction(async () => {
+  // Whoever was overtaken by another tab looks again at what is there now.
+  for (;;) {
     const cart = await app.carts.read(token);
-    if (changeId && (await app.carts.knowsChange(token, changeId)))
+    if (changeId && cart.changeIds.includes(changeId))
       return ok({ view: (await viewStored(app, cart)).view, lineId: null });
     const ids = [...cart.lines.map((line) => line.variantId), ...('variantId' in wanted ? [wanted.variantId] : [])];
     const facts = await app.catalogue.variantFacts(ids);
-    const changed = changeCart(cart, wanted, cartRules(facts, today));
+    const changed = changeCart(cart, underOwnId(cart, wanted), cartRules(facts, today));
     if (!changed.ok) return changed;
     const { view } = await viewStored(app, { ...changed.value, version: cart.version + 1 }, { facts });
     // A code that does not count is not kept; one that stopped counting later is shown with the reason.
     if (wanted.kind === 'coupon' && view.coupon?.problem)
       return fail('code', 'invalid', { message: view.coupon.problem });
-    await app.carts.write(token, changed.value, app.now());
-    if (changeId) await app.carts.rememberChange(token, changeId, app.now());
+    if (!(await app.carts.write(token, cart, changed.value, { now: app.now(), changeId }))) continue;
     const before = new Map(cart.lines.map((line) => [line.id, line]));
     const touched = changed.value.lines.find((line) => before.get(line.id) !== line);
     return ok({ view, lineId: touched?.id ?? lineOf(wanted) });
-  });
+  }
+}
+
+/** A line put back keeps its id, unless a line of the cart has it. */
+function underOwnId(cart: Cart, change: CartChange): CartChange {
+  const isTaken = change.kind === 'add' && cart.lines.some((line) => line.id === change.newLineId);
+  return isTaken ? { ...change, newLineId: randomUUID() } : change;
 }
 
 function lineOf(change: CartChange): string | null {
@@ -103,7 +109,7 @@ async function toChange(app: App, request: CartRequest): Promise<Result<CartChan
         variantId: variantId.value,
         answers: request.answers,
         quantity: Math.min(request.quantity, MOST_PER_LINE + 1),
-        newLineId: request.lineId && !(await app.carts.hasLine(request.lineId)) ? request.lineId : randomUUID(),
+        newLineId: request.lineId ?? randomUUID(),
         at: request.at,
       });
     }

@@ -185,7 +185,7 @@ async function confirm(
     // Only what was ordered: something may have been added while the payment was under way.
     const cart = await app.carts.read(from.cartToken);
     const lines = cart.lines.filter((line) => !from.lineIds.includes(line.id));
-    await app.carts.write(from.cartToken, { ...cart, lines, coupon: null, note: '' }, app.now());
+    await app.carts.write(from.cartToken, cart, { ...cart, lines, coupon: null, note: '' }, { now: app.now() });
     await app.carts.writeCheckout(from.cartToken, null);
     await app.catalogue.recordSale(takenBy(order.lines));
     if (order.visitId && (await app.visits.addRevenue(order.visitId, order.totalMinor))) {

@@ -1,7 +1,6 @@
-import { EMPTY_CART, type CartLine, type CartView } from '~/core/cart';
+import { EMPTY_CART, type Cart, type CartLine, type CartView } from '~/core/cart';
 import type { CartPick } from '~/core/lane';
 import { sampleAnswers } from '~/core/options';
-import type { StoredCart } from '~/data';
 import type { App } from './app';
 import { viewStored } from './view-cart';
 
@@ -33,8 +32,8 @@ export async function findSamples(app: App): Promise<Samples> {
 }
 
 /** A full cart of the shop's own best sellers, for the bench. */
-export async function sampleCart(app: App): Promise<StoredCart> {
-  return { ...EMPTY_CART, lines: await fullLines(app), version: 0 };
+export async function sampleCart(app: App): Promise<Cart> {
+  return { ...EMPTY_CART, lines: await fullLines(app) };
 }
 
 async function fullLines(app: App): Promise<CartLine[]> {

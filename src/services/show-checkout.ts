@@ -1,9 +1,8 @@
 import type { z } from 'zod';
-import type { CartView, DeliveryOption } from '~/core/cart';
+import type { Cart, CartView, DeliveryOption } from '~/core/cart';
 import { minor } from '~/core/money';
 import { checkoutSchema } from '~/core/orders/checkout.schema';
 import type { CheckoutForm } from '~/core/orders';
-import type { StoredCart } from '~/data';
 import type { App } from './app';
 import { shopToday } from './cart-goods';
 import { liveLane } from './live-lane';
@@ -42,7 +41,7 @@ export async function keepForm(app: App, token: string, form: KeptForm): Promise
 /** Prices a cart for the destination and way of delivery of a form; a way that is not offered gives way to the cheapest. */
 export async function quoteCheckout(
   app: App,
-  cart: StoredCart,
+  cart: Cart & { readonly version?: number },
   form: Pick<CheckoutForm, 'country' | 'postcode' | 'delivery'>,
 ): Promise<CheckoutQuote> {
   const bare = await viewStored(app, { ...cart, destination: null }, { deliveryMinor: null });

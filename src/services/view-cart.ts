@@ -1,10 +1,10 @@
-import { EMPTY_CART, type Cart, type CartLineView, type CartView } from '~/core/cart';
+import { type Cart, type CartLineView, type CartView } from '~/core/cart';
 import { minor, type Minor } from '~/core/money';
 import { formatMoney } from '~/core/money';
 import { freeDelivery, priceCart, type PricedCart, type PricedCoupon } from '~/core/offers';
 import { answerTexts, effectSums } from '~/core/options';
 import { wordProblem, type Problem } from '~/core/problems';
-import type { StoredCart, VariantFacts } from '~/data';
+import { NEW_CART, type VariantFacts } from '~/data';
 import type { App } from './app';
 import { goodsOf, shopToday, uploadNames, wordGoodProblem, type Good } from './cart-goods';
 import { liveLane, type LiveLane } from './live-lane';
@@ -126,6 +126,5 @@ function viewLine(
 }
 
 export async function viewCart(app: App, token: string | null): Promise<CartView> {
-  const cart: StoredCart = token ? await app.carts.read(token) : { ...EMPTY_CART, version: 0 };
-  return (await viewStored(app, cart)).view;
+  return (await viewStored(app, token ? await app.carts.read(token) : NEW_CART)).view;
 }

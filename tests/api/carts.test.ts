@@ -76,6 +76,33 @@ describe('carts', () => {
     expect(cart.version).to.equal(8);
   });
 
+  it('are not overwritten by what was read before somebody else wrote', async () => {
+    const token = randomUUID();
+    await add(token, 'wagtail', { Sail: 'Poppy' });
+    const { carts } = shop.app;
+    const mine = await carts.read(token);
+    await change(token, { kind: 'note', note: 'Ring twice' });
+
+    const isWritten = await carts.write(token, mine, { ...mine, note: 'Ring once' }, { now: 1 });
+
+    expect(isWritten).to.equal(false);
+    expect((await carts.read(token)).note).to.equal('Ring twice');
+  });
+
+  it('put a line back under its id once, and under another where it is there already', async () => {
+    const token = randomUUID();
+    const first = await add(token, 'wagtail', { Sail: 'Poppy' });
+    const lineId = (first as { value: { lineId: string } }).value.lineId;
+    const back = { kind: 'add', product: 'hoop-winder', choices: {}, lineId, at: 0 };
+
+    await change(token, back);
+
+    const { lines } = await viewCart(shop.app, token);
+    expect(lines.map((line) => line.slug)).to.deep.equal(['hoop-winder', 'wagtail']);
+    expect(lines[1]!.id).to.equal(lineId);
+    expect(lines[0]!.id).to.not.equal(lineId);
+  });
+
   it('make a change once, however often it is sent', async () => {
     const token = randomUUID();
     const changeId = randomUUID();
@@ -218,15 +245,16 @@ describe('carts', () => {
     expect(back.ok && back.value.view.lines.map((line) => line.id)[0]).to.equal(first!.id);
   });
 
-  it('do not let a line be put into two carts under one name', async () => {
+  it('leave the line of another cart alone, whatever is put back under its id', async () => {
     const [one, other] = [randomUUID(), randomUUID()];
     const added = await add(one, 'hoop-winder', {});
-    const lineId = added.ok ? added.value.view.lines[0]!.id : '';
+    const lineId = added.ok ? added.value.lineId! : '';
 
-    const stolen = await add(other, 'hoop-winder', {}, { lineId });
+    await add(other, 'wagtail', { Sail: 'Poppy' }, { lineId });
+    await change(other, { kind: 'set', lineId, quantity: 3 });
 
-    expect(stolen.ok && stolen.value.view.lines[0]!.id).not.to.equal(lineId);
-    expect((await viewCart(shop.app, one)).lines[0]!.id).to.equal(lineId);
+    expect((await viewCart(shop.app, one)).lines).to.deep.equal(added.ok && added.value.view.lines);
+    expect((await viewCart(shop.app, other)).lines[0]).to.include({ slug: 'wagtail', quantity: 3 });
   });
 
   it('suggest what is near, and never what is in the cart or sold out', async () => {

@@ -5,7 +5,7 @@ import path from 'node:path';
 import { listCategories, listingParamsSchema, listProducts } from '~/services/browse-shop';
 import sqlite3 from 'sqlite3';
 import { EMPTY_CART } from '~/core/cart';
-import { cartRepository, openDatabase, orderRepository } from '~/data';
+import { cartRepository, NEW_CART, openDatabase, orderRepository } from '~/data';
 import { migrations } from '~/data/migrations';
 import { openTestShop, type TestShop } from '../support/shop';
 
@@ -137,6 +137,7 @@ describe('openDatabase', () => {
     const order = await orderRepository(db).find({ token: 'order' });
     expect(cart).to.deep.equal({
       version: 0,
+      changeIds: [],
       coupon: null,
       destination: null,
       note: '',
@@ -166,8 +167,8 @@ describe('openDatabase', () => {
     const count = async () => (await shop.app.db.select<{ n: number }>('SELECT count(*) n FROM carts'))[0]!.n;
 
     const failed = shop.app.db.inTransaction(async () => {
-      await shop.app.carts.write('token-a', EMPTY_CART, 1);
-      await shop.app.db.inTransaction(() => shop.app.carts.write('token-b', EMPTY_CART, 1));
+      await shop.app.carts.write('token-a', NEW_CART, EMPTY_CART, { now: 1 });
+      await shop.app.db.inTransaction(() => shop.app.carts.write('token-b', NEW_CART, EMPTY_CART, { now: 1 }));
       throw new Error('stop');
     });
 
@@ -177,6 +178,60 @@ describe('openDatabase', () => {
     );
     expect(message).to.equal('stop');
     expect(await count()).to.equal(0);
+    await shop.close();
+  });
+
+  it('lets writes from everywhere take turns, also while a transaction waits', async () => {
+    const shop = await openTestShop();
+    const { db } = shop.app;
+    const order: string[] = [];
+
+    const slow = db.inTransaction(async () => {
+      await db.run(`UPDATE products SET name = 'Inside' WHERE slug = 'heron'`);
+      await new Promise((resolve) => setTimeout(resolve, 50));
+      order.push('transaction');
+    });
+    const plain = db
+      .run(`UPDATE products SET name = name || ' and after' WHERE slug = 'heron'`)
+      .then(() => order.push('plain'));
+    const failing = db.inTransaction(() => Promise.reject(new Error('stop'))).catch(() => order.push('failing'));
+    const last = db.run(`UPDATE products SET brand = 'Last' WHERE slug = 'heron'`).then(() => order.push('last'));
+    await Promise.all([slow, plain, failing, last]);
+
+    expect(order).to.deep.equal(['transaction', 'plain', 'failing', 'last']);
+    expect(await db.select(`SELECT name, brand FROM products WHERE slug = 'heron'`)).to.deep.equal([
+      { name: 'Inside and after', brand: 'Last' },
+    ]);
+    await shop.close();
+  });
+
+  it('tells everyone whose statement cannot be read, and answers the next', async () => {
+    const shop = await openTestShop();
+    const { db } = shop.app;
+    const said = (sql: string) => db.select(sql).then(String, (error: Error) => error.message);
+
+    const messages = await Promise.all([said('SELECT * FROM nowhere'), said('SELECT * FROM nowhere')]);
+    const wrongValue = await db
+      .run('INSERT INTO tags (product_id, name) VALUES ($id, $name)', { id: 999_999, name: 'x' })
+      .catch((error: Error) => error.message);
+
+    expect(messages).to.deep.equal(Array(2).fill('SQLITE_ERROR: no such table: nowhere'));
+    expect(wrongValue).to.include('FOREIGN KEY');
+    expect(await db.select('SELECT $n + 1 AS n', { n: 1 })).to.deep.equal([{ n: 2 }]);
+    expect(await db.select('SELECT $n + 1 AS n', { n: 5 })).to.deep.equal([{ n: 6 }]);
+    await shop.close();
+  });
+
+  it('holds many different statements, and knows a schema that changed since', async () => {
+    const shop = await openTestShop();
+    const { db } = shop.app;
+    const columns = async () => Object.keys((await db.select('SELECT * FROM tags LIMIT 1'))[0]!).length;
+    const before = await columns();
+
+    for (let i = 0; i < 300; i += 1) expect(await db.select(`SELECT ${i} AS i`)).to.deep.equal([{ i }]);
+    await db.run('ALTER TABLE tags ADD COLUMN more TEXT');
+
+    expect(await columns()).to.equal(before + 1);
     await shop.close();
   });
 

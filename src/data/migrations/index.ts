@@ -1,4 +1,5 @@
 import { first } from './2026-11-24-first';
+import { cartsWhole } from './2026-11-25-carts-whole';
 import { optionsAndCarts } from './2026-11-25-options-and-carts';
 
 /** One frozen step of the schema; `context.run` runs one SQL statement. */
@@ -8,4 +9,4 @@ export interface Migration {
 }
 
 /** In order. A landed migration is never edited. */
-export const migrations: readonly Migration[] = [first, optionsAndCarts];
+export const migrations: readonly Migration[] = [first, optionsAndCarts, cartsWhole];

@@ -1,26 +1,19 @@
 import {
-  DataTypes,
   Model,
   type InferAttributes,
   type InferCreationAttributes,
   type CreationOptional,
   type Sequelize,
 } from 'sequelize';
-import { id, json, key, text, textOrNone, whole, wholeOrNone } from './columns';
+import { id, json, text, textOrNone, whole, wholeOrNone } from './columns';
 
 export function defineSaleModels(sequelize: Sequelize) {
   class CartRow extends Model<InferAttributes<CartRow>, InferCreationAttributes<CartRow>> {
     declare id: CreationOptional<number>;
     declare token: string;
     declare updatedAt: number;
-  }
-
-  class CartLineRow extends Model<InferAttributes<CartLineRow>, InferCreationAttributes<CartLineRow>> {
-    declare id: string;
-    declare cartId: number;
-    declare variantId: number;
-    declare quantity: number;
-    declare position: number;
+    declare version: number;
+    declare lines: unknown;
   }
 
   class OrderRow extends Model<InferAttributes<OrderRow>, InferCreationAttributes<OrderRow>> {
@@ -66,10 +59,9 @@ export function defineSaleModels(sequelize: Sequelize) {
     declare addOns: unknown;
   }
 
-  CartRow.init({ id: id(), token: text(), updatedAt: whole() }, { sequelize, tableName: 'carts' });
-  CartLineRow.init(
-    { id: key(DataTypes.TEXT), cartId: whole(), variantId: whole(), quantity: whole(), position: whole() },
-    { sequelize, tableName: 'cart_lines' },
+  CartRow.init(
+    { id: id(), token: text(), updatedAt: whole(), version: whole(), lines: json() },
+    { sequelize, tableName: 'carts' },
   );
   OrderRow.init(
     {
@@ -118,5 +110,5 @@ export function defineSaleModels(sequelize: Sequelize) {
     },
     { sequelize, tableName: 'order_lines' },
   );
-  return { CartRow, CartLineRow, OrderRow, OrderLineRow };
+  return { CartRow, OrderRow, OrderLineRow };
 }
