@@ -5,7 +5,7 @@ import { defineConfig } from 'astro/config';
 
 export default defineConfig({
   output: 'server',
-  adapter: node({ mode: 'standalone' }),
+  adapter: node({ mode: 'middleware', experimentalDisableStreaming: true }),
   integrations: [react({ include: ['src/studio/**/*.tsx'] })],
   // Without allowed domains the request URL is always http://localhost and same-origin form posts are refused.
   security: { checkOrigin: true, allowedDomains: [{}] },

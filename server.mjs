@@ -5,7 +5,6 @@ import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 import sirv from 'sirv';
 
-process.env.ASTRO_NODE_AUTOSTART = 'disabled';
 const root = path.dirname(fileURLToPath(import.meta.url));
 const dataDir = path.resolve(process.env.PAVED_LANE_DATA ?? path.join(root, 'var/demo'));
 process.env.PAVED_LANE_DATA = dataDir;
@@ -51,6 +50,15 @@ function tooLarge(response) {
   );
 }
 
+/** Whether an address is one: a lone percent sign is not. */
+function isReadable(url) {
+  try {
+    return decodeURI(url) !== '';
+  } catch {
+    return false;
+  }
+}
+
 /** Counts a body as it comes; a lying or missing content-length does not help. */
 function limitBody(request, response) {
   const limit = request.url.startsWith('/api/studio/imports')
@@ -78,6 +86,7 @@ function limitBody(request, response) {
 const server = createServer((request, response) => {
   for (const header of Object.keys(request.headers))
     if (header.startsWith('x-forwarded-')) delete request.headers[header];
+  if (!isReadable(request.url)) return response.writeHead(400).end('Bad request.');
   if (!limitBody(request, response)) return;
   // A file that goes while it is sent (a build under a running server) costs that answer, not the server.
   response.on('pipe', (source) => source.on('error', () => response.destroy()));

@@ -1,6 +1,5 @@
 import createDOMPurify, { type WindowLike } from 'dompurify';
 import { fileTypeFromBuffer } from 'file-type';
-import { JSDOM } from 'jsdom';
 import sharp from 'sharp';
 import type { FileForm } from '~/core/options';
 import { fail, ok, type Result } from '~/core/problems';
@@ -45,7 +44,7 @@ export async function cleanFile(bytes: Uint8Array, forms: readonly FileForm[]): 
       return drawn ? ok({ form, type: 'image/png', bytes: drawn }) : broken;
     }
     case 'drawing': {
-      const svg = cleanSvg(new TextDecoder().decode(bytes));
+      const svg = await cleanSvg(new TextDecoder().decode(bytes));
       return svg ? ok({ form, type: 'image/svg+xml', bytes: new TextEncoder().encode(svg) }) : broken;
     }
     case 'pdf':
@@ -65,12 +64,17 @@ async function formOf(bytes: Uint8Array): Promise<FileForm | null> {
     : null;
 }
 
-let purify: ReturnType<typeof createDOMPurify> | null = null;
+let purify: Promise<ReturnType<typeof createDOMPurify>> | null = null;
+
+/** Loaded with the first drawing: a whole page in memory is much for a server that may never see one. */
+async function loadPurify(): Promise<ReturnType<typeof createDOMPurify>> {
+  const { JSDOM } = await import('jsdom');
+  return createDOMPurify(new JSDOM('').window as unknown as WindowLike);
+}
 
 /** An SVG without scripts, handlers, styles, links, animations and anything from elsewhere; null when nothing is left. */
-export function cleanSvg(source: string): string | null {
-  purify ??= createDOMPurify(new JSDOM('').window as unknown as WindowLike);
-  const clean = purify.sanitize(source, {
+export async function cleanSvg(source: string): Promise<string | null> {
+  const clean = (await (purify ??= loadPurify())).sanitize(source, {
     USE_PROFILES: { svg: true, svgFilters: true },
     FORBID_TAGS: [
       'style',
