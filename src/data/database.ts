@@ -1,7 +1,7 @@
 import { AsyncLocalStorage } from 'node:async_hooks';
 import { mkdirSync } from 'node:fs';
 import path from 'node:path';
-import { QueryTypes, Sequelize, Transaction } from 'sequelize';
+import { QueryTypes, Sequelize, Transaction, type QueryOptions } from 'sequelize';
 import { SequelizeStorage, Umzug } from 'umzug';
 import { migrations } from './migrations';
 import { defineModels, type Models } from './models';
@@ -51,6 +51,20 @@ export async function openDatabase(dataDir: string): Promise<Database> {
     logging: false,
     define: { timestamps: false, underscored: true },
   });
+  let last: Promise<unknown> = Promise.resolve();
+  const inTurn = <T>(write: () => Promise<T>): Promise<T> => {
+    const turn = last.then(write);
+    last = turn.catch(() => undefined);
+    return turn;
+  };
+  const isInTransaction = () => Boolean(namespace.get('transaction'));
+  // Here, so that no write can forget it, from a model or from anywhere else.
+  const query = sequelize.query.bind(sequelize) as (sql: string, options?: QueryOptions) => Promise<unknown>;
+  const queryInTurn = (sql: string, options?: QueryOptions) =>
+    options?.type === QueryTypes.SELECT || options?.transaction || isInTransaction()
+      ? query(sql, options)
+      : inTurn(() => query(sql, options));
+  sequelize.query = queryInTurn as typeof sequelize.query;
   await sequelize.query('PRAGMA journal_mode = WAL');
   const umzug = new Umzug({
     migrations: [...migrations],
@@ -60,22 +74,12 @@ export async function openDatabase(dataDir: string): Promise<Database> {
   });
   await umzug.up();
 
-  let last: Promise<unknown> = Promise.resolve();
-  const inTurn = <T>(write: () => Promise<T>): Promise<T> => {
-    const turn = last.then(write);
-    last = turn.catch(() => undefined);
-    return turn;
-  };
-  const isInTransaction = () => Boolean(namespace.get('transaction'));
   return {
     models: defineModels(sequelize),
     dataDir,
     select: <Row extends object>(sql: string, params: Params = {}) =>
       sequelize.query<Row>(sql, { type: QueryTypes.SELECT, bind: params }),
-    run: async (sql, params = {}) => {
-      const write = () => sequelize.query(sql, { type: QueryTypes.BULKUPDATE, bind: params });
-      return Number(await (isInTransaction() ? write() : inTurn(write)));
-    },
+    run: async (sql, params = {}) => Number(await sequelize.query(sql, { type: QueryTypes.BULKUPDATE, bind: params })),
     inTransaction: (work) => (isInTransaction() ? work() : inTurn(() => sequelize.transaction(work))),
     pendingMigrations: async () => (await umzug.pending()).length,
     close: async () => {
