@@ -1,5 +1,5 @@
 module.exports = {
-  'node-option': ['import=tsx'],
+  'node-option': ['import=tsx', 'import=./tests/support/styles.mjs'],
   spec: ['tests/unit/**/*.test.ts', 'tests/api/**/*.test.ts'],
   timeout: 60000,
   exit: true,

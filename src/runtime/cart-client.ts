@@ -106,15 +106,29 @@ export function createCartClient(origin: string): CartClient {
       waitMs = 1000;
       pending = pending.slice(1);
       keep();
-      if (answer.view) {
+      if (answer.view && answer.view.version >= (base?.version ?? 0)) {
         base = answer.view;
         tabs?.postMessage(base);
-      }
+        // Another tab was faster, or this is another cart: the server knows.
+      } else if (answer.view) void load();
       tell();
       const { view: _view, ...plain } = answer;
       first.settle?.(plain);
     }
     isSending = false;
+  }
+
+  async function load(): Promise<CartView | null> {
+    const before = base;
+    const response = await fetch(url).catch(() => null);
+    const read = response?.ok ? ((await response.json()) as CartView) : null;
+    // What a change was answered in the meantime is newer than this.
+    if (read && base === before) {
+      base = read;
+      tell();
+    }
+    void pump();
+    return shown();
   }
 
   globalThis.addEventListener?.('online', () => void pump());
@@ -132,15 +146,7 @@ export function createCartClient(origin: string): CartClient {
       listeners.add(listener);
       return () => listeners.delete(listener);
     },
-    async load() {
-      const response = await fetch(url).catch(() => null);
-      if (response?.ok) {
-        base = (await response.json()) as CartView;
-        tell();
-      }
-      void pump();
-      return shown();
-    },
+    load,
     change: (request) =>
       new Promise((settle) => {
         pending = [...pending, { id: crypto.randomUUID(), request, settle }];

@@ -190,6 +190,46 @@ describe('the cart of the runtime', () => {
     expect(next.view?.count).to.equal(3);
   });
 
+  it('does not go back to a cart that was asked for before a change and comes after its answer', async () => {
+    let arrive: (response: Response) => void = () => undefined;
+    const client = createCartClient('');
+    answers.push(
+      () => new Promise<Response>((resolve) => (arrive = resolve)),
+      () => changed(1),
+    );
+    const old = Response.json(cart(0));
+    const loading = client.load();
+
+    await client.change({ kind: 'add', variantId: 1 });
+    arrive(old);
+    await loading;
+
+    expect(client.view?.count).to.equal(1);
+  });
+
+  it('asks again when its answer is older than what another tab was answered', async () => {
+    const { client } = await loaded(1);
+    const other = new BroadcastChannel('pl-cart');
+    let arrive: (response: Response) => void = () => undefined;
+    const mine = changed(2);
+    const theirs = cart(5);
+    answers.push(
+      () => new Promise<Response>((resolve) => (arrive = resolve)),
+      () => Response.json(theirs),
+    );
+
+    const change = client.change({ kind: 'set', lineId: 'a', quantity: 2 });
+    other.postMessage(theirs);
+    await new Promise((resolve) => setTimeout(resolve, 20));
+    arrive(mine);
+    await change;
+    await new Promise((resolve) => setTimeout(resolve, 5));
+
+    expect(asked.at(-1)).to.deep.equal({});
+    expect(client.view?.count).to.equal(5);
+    other.close();
+  });
+
   it('hears what another tab did, and lets nothing older overwrite it', async () => {
     const { client } = await loaded(1);
     const other = new BroadcastChannel('pl-cart');
