@@ -1,6 +1,6 @@
 module.exports = {
   'node-option': ['import=tsx', 'import=./tests/support/styles.mjs'],
-  spec: ['tests/unit/**/*.test.ts', 'tests/api/**/*.test.ts'],
+  spec: ['tests/unit/**/*.test.{ts,tsx}', 'tests/api/**/*.test.ts'],
   timeout: 60000,
   exit: true,
 };

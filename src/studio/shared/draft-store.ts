@@ -57,27 +57,29 @@ export const useDraft = create<DraftState>((set, get) => {
   }
 
   async function send(): Promise<void> {
-    if (sending) await sending;
+    // Whoever waited longest goes first; the others find that there is something under way again.
+    while (sending) await sending;
     if (get().theirs) return;
     const { lane, edit } = get();
     const patch = diffLanes(saved, lane);
     if (patch.length === 0) return set({ saving: 'saved' });
-    sending = sendPatch(edit, patch).then(
-      (answer) => {
-        saved = lane;
-        set({ edit: answer.edit, saving: get().lane === lane ? 'saved' : 'saving' });
-        keepSteps();
-        if (get().lane !== lane) schedule();
-      },
-      (error: unknown) => {
-        if (!(error instanceof Refusal)) throw error;
-        const theirs = (error.body as { draft?: DraftData } | null)?.draft;
-        if (error.status === 409 && theirs) merge(theirs);
-        else set({ saving: 'failed', message: error.message });
-      },
-    );
+    sending = sendPatch(edit, patch)
+      .then(
+        (answer) => {
+          saved = lane;
+          set({ edit: answer.edit, saving: get().lane === lane ? 'saved' : 'saving' });
+          keepSteps();
+          if (get().lane !== lane) schedule();
+        },
+        (error: unknown) => {
+          if (!(error instanceof Refusal)) throw error;
+          const theirs = (error.body as { draft?: DraftData } | null)?.draft;
+          if (error.status === 409 && theirs) merge(theirs);
+          else set({ saving: 'failed', message: error.message });
+        },
+      )
+      .finally(() => (sending = null));
     await sending;
-    sending = null;
   }
 
   /** Takes in what another window changed; asks only when both changed the same place. */

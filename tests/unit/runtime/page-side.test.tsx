@@ -1,5 +1,5 @@
+/** @jsxImportSource preact */
 import { expect } from 'chai';
-import { h, type VNode } from 'preact';
 import { renderToString } from 'preact-render-to-string';
 import { createRecorder } from '~/runtime/events';
 import { claimEdge, mainButton, productForm } from '~/runtime/kit/page-parts';
@@ -243,13 +243,14 @@ describe('a shadow', () => {
 
 describe('what the server drew', () => {
   const { open } = withPage();
-  const Greeting = ({ name, onPress }: { name: string; onPress?: () => void }): VNode =>
-    h('button', { onClick: onPress }, `Hello ${name}`);
+  const Greeting = ({ name, onPress = () => undefined }: { name: string; onPress?: () => void }) => (
+    <button onClick={onPress}>Hello {name}</button>
+  );
 
   function served(): void {
     open(`<div data-pl-at="pl-try"><script type="application/json">{"name":"Ada"}</script></div>`);
     const root = document.querySelector('div')!.attachShadow({ mode: 'open' });
-    const drawn = renderToString(h(Greeting, { name: 'Ada' }));
+    const drawn = renderToString(<Greeting name="Ada" />);
     root.innerHTML = `<style>server{}</style><div data-inside>${drawn}</div>`;
   }
 
@@ -259,9 +260,9 @@ describe('what the server drew', () => {
     const button = root.querySelector('button')!;
     let presses = 0;
 
-    const taken = takeOver<{ name: string }>('pl-try', 'p1', (given) => h(Greeting, given))!;
+    const taken = takeOver<{ name: string }>('pl-try', 'p1', (given) => <Greeting {...given} />)!;
     expect(taken.given).to.deep.equal({ name: 'Ada' });
-    taken.draw(h(Greeting, { name: 'Grace', onPress: () => (presses += 1) }));
+    taken.draw(<Greeting name="Grace" onPress={() => (presses += 1)} />);
     button.click();
 
     expect(root.querySelector('button')).to.equal(button);
@@ -272,7 +273,7 @@ describe('what the server drew', () => {
   it('loses the server’s style only when its own is there', () => {
     served();
     const root = document.querySelector('div')!.shadowRoot!;
-    const taken = takeOver<{ name: string }>('pl-try', 'p1', (given) => h(Greeting, given))!;
+    const taken = takeOver<{ name: string }>('pl-try', 'p1', (given) => <Greeting {...given} />)!;
     expect(root.querySelector('style')).not.to.equal(null);
 
     taken.style('theme{}', 'view{}', '');
@@ -283,8 +284,8 @@ describe('what the server drew', () => {
 
   it('is nothing on a page without it', () => {
     open();
-    expect(takeOver('pl-try', 'p1', () => h('p', null))).to.equal(null);
+    expect(takeOver('pl-try', 'p1', () => <p />)).to.equal(null);
     open('<div data-pl-at="pl-try"></div>');
-    expect(takeOver('pl-try', 'p1', () => h('p', null))).to.equal(null);
+    expect(takeOver('pl-try', 'p1', () => <p />)).to.equal(null);
   });
 });
