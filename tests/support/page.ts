@@ -47,7 +47,7 @@ function complete(window: DOMWindow): void {
  * another address or with other content.
  */
 export function withPage(address = 'https://shop.example/'): { open(html?: string, url?: string): DOMWindow } {
-  let before: Map<string, PropertyDescriptor | undefined>;
+  const before = new Map<string, PropertyDescriptor | undefined>();
 
   function restore(): void {
     for (const [name, descriptor] of before)
@@ -75,11 +75,8 @@ export function withPage(address = 'https://shop.example/'): { open(html?: strin
     return window;
   }
 
-  beforeEach(() => {
-    before = new Map();
-    open();
-  });
-  afterEach(restore);
+  beforeEach(() => void open());
+  after(restore);
   return { open };
 }
 
@@ -104,4 +101,9 @@ export function fakeServer() {
       globalThis.fetch = real;
     },
   };
+}
+
+/** Waits until something holds, two seconds at most; what does not hold by then is for the test to say. */
+export async function until(holds: () => boolean): Promise<void> {
+  for (let i = 0; i < 400 && !holds(); i += 1) await settled(5);
 }

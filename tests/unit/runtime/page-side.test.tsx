@@ -7,7 +7,7 @@ import { createShadow, directionOf } from '~/runtime/kit/shadow';
 import { takeOver } from '~/runtime/kit/take-over';
 import { readPage } from '~/runtime/page';
 import { createProductSource } from '~/runtime/products';
-import { fakeServer, settled, withPage } from '../../support/page';
+import { fakeServer, settled, until, withPage } from '../../support/page';
 
 describe('what a page says about itself', () => {
   const { open } = withPage();
@@ -114,7 +114,7 @@ describe('the recorder', () => {
     for (let i = 0; i < 21; i += 1) recorder.record('page');
     expect(beacons.map(({ body }) => body.events.length)).to.deep.equal([20]);
 
-    await settled(1300);
+    await until(() => beacons.length === 2);
 
     expect(beacons.map(({ body }) => body.events.length)).to.deep.equal([20, 1]);
   });

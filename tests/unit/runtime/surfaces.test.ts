@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { createSurfaces, type Surface } from '~/runtime/surfaces';
-import { settled, withPage } from '../../support/page';
+import { settled, until, withPage } from '../../support/page';
 
 const DIALOG =
   '<button id="opener">Open</button><dialog><button id="first">1</button><a id="second" href="#">2</a><button hidden>no</button></dialog>';
@@ -99,7 +99,7 @@ describe('surfaces', () => {
     expect(location.pathname).to.equal('/shop/p/heron');
 
     history.back();
-    await settled(20);
+    await until(() => location.pathname === '/shop/all');
 
     expect(location.pathname).to.equal('/shop/all');
     expect(closings).to.deep.equal(['first']);
@@ -111,7 +111,7 @@ describe('surfaces', () => {
     surfaces.open(surface({ address: '/shop/p/heron' }));
 
     surfaces.close();
-    await settled(20);
+    await until(() => location.pathname === '/shop/all');
 
     expect(location.pathname).to.equal('/shop/all');
     expect(closings).to.deep.equal(['first']);
@@ -127,7 +127,7 @@ describe('surfaces', () => {
     expect(location.pathname).to.equal('/shop/p/wagtail');
 
     history.back();
-    await settled(20);
+    await until(() => location.pathname === '/shop/all');
     expect(closings).to.deep.equal(['first', 'second']);
     expect(location.pathname).to.equal('/shop/all');
   });
@@ -185,7 +185,7 @@ describe('surfaces', () => {
       surfaces.open(surface({ isAside: true }));
 
       history.back();
-      await settled(20);
+      await until(() => location.pathname === '/shop/all');
 
       expect(location.pathname).to.equal('/shop/all');
       expect(surfaces.current).not.to.equal(null);

@@ -1,0 +1,70 @@
+import type { RenderResult } from '@testing-library/react';
+import type { UserEvent } from '@testing-library/user-event';
+import type { ReactNode } from 'react';
+import type { Lane } from '~/core/lane';
+import type { DraftData, ShellData } from '~/studio/shared/studio-data';
+import { draftDemoLane, liveDemoLane } from '../../demo/lane';
+import { fakeServer, withPage } from './page';
+
+/** The draft as the server would answer it: the demo's live lane, and what `change` makes of it. */
+export function draftData(change: (lane: Lane) => void = () => undefined, over: Partial<DraftData> = {}): DraftData {
+  const lane = liveDemoLane();
+  change(lane);
+  return {
+    edit: 4,
+    token: 'walk-me',
+    lane,
+    live: { revision: 2, lane: liveDemoLane() },
+    changes: [],
+    lint: [],
+    ...over,
+  };
+}
+
+/** A funnel in which each stretch is reached by half of those before. */
+export function shellData(over: Partial<ShellData> = {}): ShellData {
+  const funnel = { sessions: 0, orders: 0, revenueMinor: 0, stretches: [] } as unknown as ShellData['funnel'];
+  return {
+    draft: draftData(undefined, { lane: draftDemoLane() }),
+    funnel,
+    before: funnel,
+    account: { name: 'Maud Fell', role: 'owner' },
+    ...over,
+  };
+}
+
+/**
+ * A page of the studio for the tests of a `describe`, with a server in place of ours. React looks for a page when it is
+ * loaded, so everything that needs it is loaded by `load`, after the page is there.
+ */
+export function withStudio<Loaded>(load: () => Promise<Loaded>) {
+  const { open } = withPage('https://shop.example/studio/bench/quick-view');
+  const studio = {} as {
+    loaded: Loaded;
+    user: UserEvent;
+    server: ReturnType<typeof fakeServer>;
+    show(node: ReactNode): RenderResult;
+    open: typeof open;
+  };
+  let cleanup: () => void;
+
+  beforeEach(async () => {
+    process.env['RTL_SKIP_AUTO_CLEANUP'] = 'true';
+    Object.assign(globalThis, { IS_REACT_ACT_ENVIRONMENT: true });
+    const library = await import('@testing-library/react');
+    const { default: userEvent } = await import('@testing-library/user-event');
+    cleanup = library.cleanup;
+    Object.assign(studio, {
+      loaded: await load(),
+      user: userEvent.setup({ document }),
+      server: fakeServer(),
+      show: (node: ReactNode) => library.render(node, { baseElement: document.body }),
+      open,
+    });
+  });
+  afterEach(() => {
+    cleanup();
+    studio.server.restore();
+  });
+  return studio;
+}
