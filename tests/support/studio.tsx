@@ -1,5 +1,6 @@
-import type { RenderResult } from '@testing-library/react';
+import type { act, RenderResult } from '@testing-library/react';
 import type { UserEvent } from '@testing-library/user-event';
+import { expect } from 'chai';
 import type { ReactNode } from 'react';
 import type { Lane } from '~/core/lane';
 import type { DraftData, ShellData } from '~/studio/shared/studio-data';
@@ -35,7 +36,7 @@ export function shellData(over: Partial<ShellData> = {}): ShellData {
 
 /**
  * A page of the studio for the tests of a `describe`, with a server in place of ours. React looks for a page when it is
- * loaded, so everything that needs it is loaded by `load`, after the page is there.
+ * loaded, so everything that needs it is loaded by `load`, after the page is there. A test fails on what React complains of.
  */
 export function withStudio<Loaded>(load: () => Promise<Loaded>) {
   const { open } = withPage('https://shop.example/studio/bench/quick-view');
@@ -44,18 +45,25 @@ export function withStudio<Loaded>(load: () => Promise<Loaded>) {
     user: UserEvent;
     server: ReturnType<typeof fakeServer>;
     show(node: ReactNode): RenderResult;
+    /** Around what changes a screen from outside of it. */
+    act: typeof act;
     open: typeof open;
   };
+  const { error } = console;
+  let complaints: unknown[];
   let cleanup: () => void;
 
   beforeEach(async () => {
     process.env['RTL_SKIP_AUTO_CLEANUP'] = 'true';
+    complaints = [];
+    console.error = (...what: unknown[]) => void complaints.push(what.map(String).join(' '));
     Object.assign(globalThis, { IS_REACT_ACT_ENVIRONMENT: true });
     const library = await import('@testing-library/react');
     const { default: userEvent } = await import('@testing-library/user-event');
     cleanup = library.cleanup;
     Object.assign(studio, {
       loaded: await load(),
+      act: library.act,
       user: userEvent.setup({ document }),
       server: fakeServer(),
       show: (node: ReactNode) => library.render(node, { baseElement: document.body }),
@@ -65,6 +73,8 @@ export function withStudio<Loaded>(load: () => Promise<Loaded>) {
   afterEach(() => {
     cleanup();
     studio.server.restore();
+    console.error = error;
+    expect(complaints, 'what React complains of').to.deep.equal([]);
   });
   return studio;
 }

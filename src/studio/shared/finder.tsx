@@ -4,6 +4,7 @@ import { useDraft } from './draft-store';
 import { Modal } from './modal';
 
 interface Entry {
+  readonly id: string;
   readonly label: string;
   readonly place: string;
   readonly help: string;
@@ -34,7 +35,7 @@ export function Finder({ onClose }: { onClose: () => void }) {
       {found.length === 0 && <p className="help">Nothing is called that. Try a shorter word.</p>}
       <ul>
         {found.map((entry) => (
-          <li key={entry.href + entry.label}>
+          <li key={entry.id}>
             <a href={entry.href} className="block rounded-stone px-2 py-1.5 no-underline hover:bg-slab focus:bg-slab">
               <strong>{entry.label}</strong> <span className="text-gravel">{entry.place}</span>
               <span className="help block">{entry.help}</span>
@@ -52,25 +53,29 @@ function listEntries(pieces: Readonly<Record<string, { kind: string }>>): Entry[
     if (!definition) return [];
     const href = (task: string, part?: string) => `/studio/bench/${id}?task=${task}${part ? `&part=${part}` : ''}`;
     return [
-      ...Object.values(definition.settings).map((spec) => ({
+      ...Object.entries(definition.settings).map(([key, spec]) => ({
+        id: `${id} setting ${key}`,
         label: spec.label,
         place: `${definition.name}, ${spec.task}`,
         help: spec.help,
         href: href(spec.task, spec.part),
       })),
       ...Object.entries(definition.parts).map(([key, part]) => ({
+        id: `${id} part ${key}`,
         label: part.label,
         place: `${definition.name}, parts`,
         help: part.help,
         href: href('parts', key),
       })),
-      ...Object.values(definition.words).map((word) => ({
+      ...Object.entries(definition.words).map(([key, word]) => ({
+        id: `${id} word ${key}`,
         label: word.label,
         place: `${definition.name}, words`,
         help: `“${word.default.en}”. ${word.help}`,
         href: href('words'),
       })),
-      ...Object.values(definition.looks).map((look) => ({
+      ...Object.entries(definition.looks).map(([key, look]) => ({
+        id: `${id} look ${key}`,
         label: look.label,
         place: `${definition.name}, look`,
         help: look.help,

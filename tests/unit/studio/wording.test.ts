@@ -1,0 +1,133 @@
+import { expect } from 'chai';
+import { describeDifference, type Lane, type LintFinding } from '~/core/lane';
+import { definitions } from '~/pieces/registry';
+import * as format from '~/studio/shared/format';
+import { wordChange, wordFinding } from '~/studio/shared/word-change';
+import { liveDemoLane } from '../../../demo/lane';
+
+/** What the owner reads about a change of the live lane. */
+function sentences(change: (lane: Lane) => void): string[] {
+  const lane = liveDemoLane();
+  change(lane);
+  return describeDifference(liveDemoLane(), lane, definitions).map(wordChange);
+}
+const quickView = (lane: Lane) => lane.pieces['quick-view']!;
+
+describe('a change in words', () => {
+  it('says what is on, off, new and gone', () => {
+    expect(sentences((lane) => void (quickView(lane).on = false))).to.deep.equal(['Is turned off.']);
+    expect(sentences((lane) => void delete lane.pieces['quick-view'])).to.deep.equal(['Is taken away.']);
+    const without = liveDemoLane();
+    delete without.pieces['quick-view'];
+    expect(describeDifference(without, liveDemoLane(), definitions).map(wordChange)).to.deep.equal(['Is new.']);
+    expect(sentences((lane) => void (lane.pieces['buy-bar']!.on = !lane.pieces['buy-bar']!.on))[0]).to.match(
+      /^Is turned o/,
+    );
+  });
+
+  it('names settings of every type as the owner sees them', () => {
+    const set = (piece: string, key: string, value: string | number | boolean) =>
+      sentences((lane) => void (lane.pieces[piece]!.settings[key] = value))[0];
+
+    expect(set('quick-view', 'width', 500)).to.match(/: 500 px instead of \d+ px\.$/);
+    expect(set('quick-view', 'zoom', false)).to.match(/: off instead of on\.$/);
+    expect(set('cart-opener', 'placePhone', 'top 50')).to.match(/: top edge, 50 % along instead of /);
+    expect(set('cart-opener', 'ownIcon', '/uploads/icon.svg')).to.match(/: a picture of your own instead of none\.$/);
+    expect(set('quick-view', 'motion', 'none'))
+      .to.match(/: .+ instead of .+\.$/)
+      .and.not.include('none instead');
+  });
+
+  it('quotes words, and cuts what is long', () => {
+    const word = (text: string) => sentences((lane) => void (quickView(lane).words = { en: { open: text } }))[0]!;
+
+    expect(word('Peek')).to.match(/: “Peek” instead of “Look closer”$/);
+    expect(word('x'.repeat(61))).to.include(`“${'x'.repeat(57)}…”`);
+    expect(sentences((lane) => void (quickView(lane).words = { de: { open: 'Näher' } }))[0]).to.include('(de)');
+  });
+
+  it('says where parts went, and where they are shown', () => {
+    const first = quickView(liveDemoLane()).parts[0]!;
+    const part = (change: Partial<typeof first>) =>
+      sentences((lane) => void Object.assign(quickView(lane).parts[0]!, change))[0];
+
+    expect(part({ on: !first.on })).to.match(/: no longer shown\.$/);
+    expect(part({ hideOn: ['phone'] })).to.match(/: hidden on phones\.$/);
+    expect(part({ hideOn: ['desktop', 'phone'] })).to.match(/: hidden on phones and desktops\.$/);
+    expect(sentences((lane) => quickView(lane).parts.unshift(quickView(lane).parts.pop()!))[0]).to.match(
+      /: comes first\.$/,
+    );
+    expect(sentences((lane) => quickView(lane).parts.push(quickView(lane).parts.shift()!))[0]).to.match(
+      /: comes after .+\.$/,
+    );
+  });
+
+  it('says on what it is shown, and how it looks', () => {
+    expect(sentences((lane) => void (quickView(lane).where.devices = []))[0]).to.match(
+      /^Shown on devices: none instead/,
+    );
+    expect(
+      sentences((lane) => void (quickView(lane).where.products = { mode: 'except', slugs: ['heron'] })),
+    ).to.deep.equal(['Shown on products: except heron instead of all.']);
+    const look = (state: 'rest' | 'hover', value: string) =>
+      sentences((lane) => void (quickView(lane).look.slots['add'] = { [state]: { background: value } }))[0];
+    expect(look('rest', '#aa0000')).to.match(/, background: #aa0000 instead of the theme\.$/);
+    expect(look('hover', 'token:ink')).to.match(/, background \(hover\): theme ink instead of the theme\.$/);
+    expect(sentences((lane) => void (quickView(lane).look.css = '[data-slot=add]{color:red}'))).to.deep.equal([
+      'Its own style rules are changed.',
+    ]);
+  });
+
+  it('says what becomes of the shop and its offers', () => {
+    expect(sentences((lane) => void (lane.theme.radiusPx = 3))).to.deep.equal([
+      `radiusPx becomes 3 instead of ${liveDemoLane().theme.radiusPx}.`,
+    ]);
+    const offer = liveDemoLane().offers[0]!.name;
+    expect(sentences((lane) => void lane.offers.shift())).to.deep.equal([`The offer “${offer}” is changed.`]);
+  });
+});
+
+describe('a finding in words', () => {
+  it('says what to do about it, by the names the owner knows', () => {
+    const lane = liveDemoLane();
+    const word = (finding: LintFinding) => wordFinding(finding, lane);
+
+    expect(word({ level: 'warning', code: 'nobody-sees', pieceId: 'quick-view' })).to.match(/^Quick view is on.*Where/);
+    expect(word({ level: 'error', code: 'deleted-product', pieceId: 'quick-view', slug: 'dodo' })).to.match(
+      /product “dodo”, which is gone/,
+    );
+    expect(word({ level: 'error', code: 'deleted-category', pieceId: 'gone', slug: 'stunt' })).to.match(
+      /^gone names the category “stunt”/,
+    );
+    const same = word({ level: 'warning', code: 'same-moment', pieceId: 'slide-out-cart', otherId: 'added-popup' });
+    expect(same).to.match(/both open after an add/);
+    expect(same).to.match(/Turn “.+” off/);
+  });
+});
+
+describe('figures in words', () => {
+  const { shop } = liveDemoLane();
+
+  it('are whole where they are large, and finer where they are small', () => {
+    expect([format.count(1234567), format.percent(0.2), format.percent(0.0321), format.percent(0)]).to.deep.equal([
+      '1,234,567',
+      '20 %',
+      '3.2 %',
+      '0 %',
+    ]);
+    expect([0.0144, -0.0144, 0.0004].map(format.points)).to.deep.equal(['+1.4', '−1.4', '±0']);
+  });
+
+  it('are exact for what was paid, and rough for what is guessed', () => {
+    expect(format.money(123456, shop)).to.match(/1,234\.56/);
+    expect(format.roughMoney(123456, shop)).to.match(/1,200$/);
+    expect(format.roughMoney(987, shop)).to.match(/9\.9$/);
+  });
+
+  it('tell days as the shop has them', () => {
+    expect(format.day('2026-03-01')).to.equal('1 Mar');
+    const late = Date.UTC(2026, 6, 1, 23, 30);
+    expect(format.moment(late, { ...shop, timeZone: 'UTC' })).to.equal('1 Jul 2026, 23:30');
+    expect(format.moment(late, { ...shop, timeZone: 'Asia/Tokyo' })).to.equal('2 Jul 2026, 08:30');
+  });
+});
