@@ -45,7 +45,7 @@ describe('the studio around every screen', () => {
     studio.act(async () => draft().change(recipe));
 
   async function ready(view: Awaited<ReturnType<typeof showShell>>): Promise<HTMLButtonElement> {
-    const button = await view.findByRole<HTMLButtonElement>('button', { name: 'Publish 1 change' });
+    const button = (await view.findByRole('button', { name: 'Publish 1 change' })) as HTMLButtonElement;
     await studio.act(() => until(() => !button.disabled));
     return button;
   }
