@@ -1,4 +1,4 @@
-import { JSDOM, type DOMWindow } from 'jsdom';
+import { JSDOM, VirtualConsole, type DOMWindow } from 'jsdom';
 
 /** What Node has of its own and a page needs its own of: events must be of the page that hears them. */
 const OWN = ['Event', 'CustomEvent', 'EventTarget', 'MessageEvent', 'FormData', 'navigator', 'addEventListener'];
@@ -57,7 +57,9 @@ export function withPage(address = 'https://shop.example/'): { open(html?: strin
 
   function open(html = '', url = address): DOMWindow {
     restore();
-    const { window } = new JSDOM(`<!doctype html><html><body>${html}</body></html>`, { url, pretendToBeVisual: false });
+    // A console that is not passed on: going to another address, which jsdom cannot, is no fault.
+    const virtualConsole = new VirtualConsole();
+    const { window } = new JSDOM(`<!doctype html><html><body>${html}</body></html>`, { url, virtualConsole });
     complete(window);
     const names = Object.getOwnPropertyNames(window).filter(
       (name) => !(name in globalThis) || OWN.includes(name) || MORE.includes(name),
