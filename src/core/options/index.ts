@@ -5,8 +5,10 @@ export { describeCondition } from './describe-condition';
 export { effectSums, evaluateOptions, type Evaluation, type OptionEffect } from './evaluate';
 export { findCycle, optionsAskedBy } from './find-cycle';
 export { newOption } from './new-option';
+export { renameChoice, renameOption } from './rename';
 export { sampleAnswers } from './sample-answers';
 export type { Condition } from './condition.schema';
+export { MOST_UPLOAD_BYTES } from './option.schema';
 export type {
   AddOnFacts,
   Effect,

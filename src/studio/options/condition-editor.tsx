@@ -1,6 +1,7 @@
 import Plus from 'lucide-react/icons/plus';
 import X from 'lucide-react/icons/x';
 import { describeCondition, type Condition, type OptionRule } from '~/core/options';
+import { NumberField } from '../shared/number-field';
 
 interface Props {
   readonly condition: Condition | null;
@@ -228,14 +229,7 @@ function LeafFields({
         </span>
       )}
       {leaf.op === 'greater' && (
-        <input
-          className="field w-24 text-end"
-          type="number"
-          step="any"
-          aria-label="Than"
-          value={leaf.than}
-          onChange={(event) => onChange({ ...leaf, than: Number(event.target.value) })}
-        />
+        <NumberField label="Than" step="any" value={leaf.than} onChange={(than) => onChange({ ...leaf, than })} />
       )}
     </div>
   );

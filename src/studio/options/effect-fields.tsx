@@ -2,6 +2,7 @@ import { useState } from 'react';
 import type { Shop } from '~/core/lane';
 import { currencyOf } from '~/core/money';
 import type { Effect } from '~/core/options';
+import { NumberField } from '../shared/number-field';
 
 interface Props {
   readonly effect: Effect;
@@ -46,14 +47,11 @@ export function EffectFields({ effect, shop, isShort = false, onChange }: Props)
       </label>
       <label className="flex flex-col gap-0.5">
         {label('Weighs (g)')}
-        <input
-          className="field w-20 text-end"
-          type="number"
+        <NumberField
+          className="w-20"
           min={0}
           value={effect.weightGrams}
-          onChange={(event) =>
-            onChange({ ...effect, weightGrams: Math.max(0, Math.round(Number(event.target.value))) })
-          }
+          onChange={(weightGrams) => onChange({ ...effect, weightGrams })}
         />
       </label>
     </div>

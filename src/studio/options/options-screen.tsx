@@ -8,6 +8,8 @@ import {
   checkOptionRules,
   describeCondition,
   newOption,
+  renameChoice,
+  renameOption,
   type OptionKind,
   type OptionRule,
   type ProductOption,
@@ -181,7 +183,10 @@ function Options({ product, rules: stored, asked }: Props) {
               rule={rule}
               others={rules.filter((other) => other !== rule)}
               shop={shop}
+              stored={saved.find((other) => other.key === rule.key)}
               onChange={(recipe) => change((draft) => recipe(draft[chosen]!))}
+              onRename={(key) => change((draft) => renameOption(draft, chosen, key))}
+              onRenameChoice={(from, value) => change((draft) => renameChoice(draft, chosen, from, value))}
             />
           ) : (
             <p className="help">Choose an option on the left, or ask for something new.</p>

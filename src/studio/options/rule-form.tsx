@@ -1,9 +1,18 @@
 import Plus from 'lucide-react/icons/plus';
 import X from 'lucide-react/icons/x';
+import { useState } from 'react';
 import slugify from 'slugify';
 import type { Shop } from '~/core/lane';
-import { newOption, type Effect, type FileForm, type OptionKind, type OptionRule } from '~/core/options';
+import {
+  MOST_UPLOAD_BYTES,
+  newOption,
+  type Effect,
+  type FileForm,
+  type OptionKind,
+  type OptionRule,
+} from '~/core/options';
 import { Tick } from '../shared/controls';
+import { NumberField } from '../shared/number-field';
 import { ConditionEditor } from './condition-editor';
 import { EffectFields } from './effect-fields';
 
@@ -29,11 +38,18 @@ interface Props {
   readonly rule: OptionRule;
   readonly others: readonly OptionRule[];
   readonly shop: Shop;
+  /** The rule as it is in the shop; what is there keeps the names it is sold under. */
+  readonly stored: OptionRule | undefined;
   readonly onChange: (recipe: (rule: OptionRule) => void) => void;
+  readonly onRename: (key: string) => void;
+  readonly onRenameChoice: (from: string, value: string) => void;
 }
 
+const shortNameOf = (text: string) => slugify(text, { lower: true, strict: true }).slice(0, 40);
+
 /** Everything about one option: its words, its limits, what it costs, and when it is asked. */
-export function RuleForm({ rule, others, shop, onChange }: Props) {
+export function RuleForm(props: Props) {
+  const { rule, others, onChange, onRename } = props;
   return (
     <div className="flex max-w-[620px] flex-col gap-5">
       <h2>{KIND_NAMES[rule.kind].name}</h2>
@@ -44,13 +60,7 @@ export function RuleForm({ rule, others, shop, onChange }: Props) {
           limit={60}
           onChange={(text) => onChange((draft) => void (draft.label = text))}
         />
-        <Text
-          label="Short name"
-          value={rule.key}
-          limit={40}
-          help="Used in conditions and orders; small letters, digits and hyphens."
-          onChange={(text) => onChange((draft) => void (draft.key = slugify(text, { lower: true, strict: true })))}
-        />
+        <ShortName value={rule.key} onChange={onRename} />
         <div className="col-span-2">
           <Text
             label="Help"
@@ -65,7 +75,7 @@ export function RuleForm({ rule, others, shop, onChange }: Props) {
         checked={rule.required}
         onChange={(on) => onChange((draft) => void (draft.required = on))}
       />
-      <Limits rule={rule} shop={shop} onChange={onChange} />
+      <Limits {...props} />
       <ConditionEditor
         condition={rule.shownWhen}
         others={others}
@@ -75,7 +85,8 @@ export function RuleForm({ rule, others, shop, onChange }: Props) {
   );
 }
 
-function Limits({ rule, shop, onChange }: Omit<Props, 'others'>) {
+function Limits(props: Props) {
+  const { rule, shop, onChange } = props;
   /** Changes fields of this kind of rule; `produce` keeps the kind as it is. */
   const set = (fields: Record<string, unknown>) => onChange((draft) => void Object.assign(draft, fields));
   const effect = 'effect' in rule && (
@@ -86,8 +97,14 @@ function Limits({ rule, shop, onChange }: Omit<Props, 'others'>) {
       return (
         <>
           <div className="flex gap-3">
-            <Whole label="At least (characters)" value={rule.least} onChange={(least) => set({ least })} />
-            <Whole label="At most" value={rule.most} onChange={(most) => set({ most })} />
+            <Whole
+              label="At least (characters)"
+              min={0}
+              max={500}
+              value={rule.least}
+              onChange={(least) => set({ least })}
+            />
+            <Whole label="At most" min={1} max={500} value={rule.most} onChange={(most) => set({ most })} />
           </div>
           {effect}
         </>
@@ -137,6 +154,8 @@ function Limits({ rule, shop, onChange }: Omit<Props, 'others'>) {
           </fieldset>
           <Whole
             label="At most (kB)"
+            min={1}
+            max={MOST_UPLOAD_BYTES / 1024}
             value={Math.round(rule.mostBytes / 1024)}
             onChange={(kilobytes) => set({ mostBytes: kilobytes * 1024 })}
           />
@@ -160,11 +179,11 @@ function Limits({ rule, shop, onChange }: Omit<Props, 'others'>) {
         <>
           {rule.kind === 'many' && (
             <div className="flex gap-3">
-              <Whole label="Choose at least" value={rule.least} onChange={(least) => set({ least })} />
-              <Whole label="At most" value={rule.most} onChange={(most) => set({ most })} />
+              <Whole label="Choose at least" min={0} max={60} value={rule.least} onChange={(least) => set({ least })} />
+              <Whole label="At most" min={1} max={60} value={rule.most} onChange={(most) => set({ most })} />
             </div>
           )}
-          <Choices rule={rule} shop={shop} onChange={onChange} />
+          <Choices {...props} rule={rule} />
         </>
       );
   }
@@ -172,13 +191,20 @@ function Limits({ rule, shop, onChange }: Omit<Props, 'others'>) {
 
 type ChoiceRule = Extract<OptionRule, { choices: unknown }>;
 
-function Choices({ rule, shop, onChange }: { rule: ChoiceRule } & Pick<Props, 'shop' | 'onChange'>) {
+function Choices({ rule, stored, shop, onChange, onRenameChoice }: Props & { rule: ChoiceRule }) {
+  const sold = new Set(stored && 'choices' in stored ? stored.choices.map((choice) => choice.value) : []);
   const change = (recipe: (choices: ChoiceRule['choices']) => void) =>
     onChange((draft) => recipe((draft as ChoiceRule).choices));
   function add(): void {
     const fresh = (newOption(rule.kind, 'x', 'X') as ChoiceRule).choices[0]!;
-    const n = rule.choices.length + 1;
+    let n = rule.choices.length + 1;
+    while (rule.choices.some((choice) => choice.value === `choice-${n}`)) n += 1;
     change((choices) => void choices.push({ ...fresh, value: `choice-${n}`, label: `Choice ${n}` } as never));
+  }
+  /** The short name of a choice follows its name until it is in the shop. */
+  function follow({ value, label }: { value: string; label: string }): void {
+    const next = shortNameOf(label);
+    if (next && !sold.has(value) && !rule.choices.some((other) => other.value === next)) onRenameChoice(value, next);
   }
   return (
     <fieldset>
@@ -202,18 +228,8 @@ function Choices({ rule, shop, onChange }: { rule: ChoiceRule } & Pick<Props, 's
               aria-label={`Name of choice ${i + 1}`}
               maxLength={60}
               value={choice.label}
-              onChange={(event) =>
-                change((choices) => {
-                  const own = choices[i]!;
-                  // The short name follows the name until the choice has been sold under another.
-                  if (
-                    own.value === slugify(own.label, { lower: true, strict: true }) ||
-                    own.value.startsWith('choice-')
-                  )
-                    own.value = slugify(event.target.value, { lower: true, strict: true }) || own.value;
-                  own.label = event.target.value;
-                })
-              }
+              onChange={(event) => change((choices) => void (choices[i]!.label = event.target.value))}
+              onBlur={() => follow(choice)}
             />
             <EffectFields
               effect={choice.effect}
@@ -245,36 +261,60 @@ interface TextProps {
   readonly limit: number;
   readonly help?: string;
   readonly onChange: (text: string) => void;
+  readonly onDone?: () => void;
 }
 
-function Text({ label, value, limit, help, onChange }: TextProps) {
+function Text({ label, value, limit, help, onChange, onDone }: TextProps) {
   return (
     <label className="flex flex-col gap-0.5">
       <span className="font-semibold">{label}</span>
-      <input className="field" maxLength={limit} value={value} onChange={(event) => onChange(event.target.value)} />
+      <input
+        className="field"
+        maxLength={limit}
+        value={value}
+        onChange={(event) => onChange(event.target.value)}
+        onBlur={onDone}
+        onKeyDown={(event) => event.key === 'Enter' && onDone?.()}
+      />
       {help && <span className="help">{help}</span>}
     </label>
+  );
+}
+
+/** Taken when the field is left, so that what asks about the option can follow in one step. */
+function ShortName({ value, onChange }: { value: string; onChange: (key: string) => void }) {
+  const [typed, setTyped] = useState<string | null>(null);
+  function take(): void {
+    const next = shortNameOf(typed ?? '');
+    if (next && next !== value) onChange(next);
+    setTyped(null);
+  }
+  return (
+    <Text
+      label="Short name"
+      value={typed ?? value}
+      limit={40}
+      help="Used in conditions and orders; small letters, digits and hyphens."
+      onChange={setTyped}
+      onDone={take}
+    />
   );
 }
 
 interface WholeProps {
   readonly label: string;
   readonly value: number;
+  readonly min?: number;
+  readonly max?: number;
   readonly step?: 'any';
   readonly onChange: (value: number) => void;
 }
 
-function Whole({ label, value, step, onChange }: WholeProps) {
+function Whole({ label, ...field }: WholeProps) {
   return (
     <label className="flex flex-col gap-0.5">
       <span className="font-semibold">{label}</span>
-      <input
-        className="field w-32 text-end"
-        type="number"
-        step={step}
-        value={value}
-        onChange={(event) => event.target.value !== '' && onChange(Number(event.target.value))}
-      />
+      <NumberField {...field} className="w-32" />
     </label>
   );
 }

@@ -6,6 +6,7 @@ import { evaluateOptions, type Answer, type OptionRule, type ProductOption } fro
 import { wordProblem } from '~/core/problems';
 import { addDays } from '~/core/time';
 import { money } from '../shared/format';
+import { NumberField } from '../shared/number-field';
 
 interface Props {
   readonly rules: readonly OptionRule[];
@@ -67,14 +68,7 @@ export function TryIt({ rules, addOns, priceMinor, shop, isSound }: Props) {
       {hidden.length > 0 && <p className="help">Not asked now: {hidden.map((rule) => rule.label).join(', ')}.</p>}
       <label className="flex items-center gap-2">
         Quantity
-        <input
-          className="field w-20 text-end"
-          type="number"
-          min={1}
-          max={99}
-          value={quantity}
-          onChange={(event) => setQuantity(Math.max(1, Math.min(99, Math.round(Number(event.target.value)) || 1)))}
-        />
+        <NumberField className="w-20" min={1} max={99} value={quantity} onChange={setQuantity} />
       </label>
       <table className="tbl panel" aria-label="What it comes to">
         <tbody>
