@@ -1,0 +1,407 @@
+import { expect } from 'chai';
+import { countFunnel, sizeLosses, worthOfOnePoint, type Funnel } from '~/core/funnel';
+import type { ShellData } from '~/studio/shared/studio-data';
+import type { LaneMapData } from '~/studio/lane-map/lane-map-data';
+import { draftDemoLane } from '../../../demo/lane';
+import { until } from '../../support/page';
+import { draftData, shellData, withStudio } from '../../support/studio';
+
+const funnelOf = (sessions: readonly number[], revenueMinor = 0): Funnel =>
+  countFunnel(sessions.map((n, i) => ({ depth: i + 1, sessions: n, revenueMinor: i === 5 ? revenueMinor : 0 })));
+
+function shell(over: Partial<ShellData> = {}): ShellData {
+  const funnel = funnelOf([10, 5, 3, 1, 1, 0]);
+  return shellData({ funnel, before: funnel, draft: draftData(), ...over });
+}
+
+describe('the lane map', () => {
+  const studio = withStudio(() => import('~/studio/lane-map/lane-map'));
+  // A chart needs a place of some size.
+  beforeEach(() => {
+    for (const side of ['clientWidth', 'clientHeight'])
+      Object.defineProperty(window.HTMLElement.prototype, side, { configurable: true, get: () => 800 });
+  });
+  /** Phones go on from Look less often than desktops; both are seen often enough to be compared. */
+  const phone = funnelOf([400, 500, 20, 20, 20, 40], 200_000);
+  const desktop = funnelOf([400, 100, 100, 100, 100, 200], 1_000_000);
+
+  function mapData(over: Partial<LaneMapData> = {}): LaneMapData {
+    const funnel = funnelOf([800, 600, 120, 120, 120, 240], 1_200_000);
+    return {
+      query: { days: 28 },
+      fromDay: '2026-03-01',
+      toDay: '2026-03-28',
+      funnel,
+      before: funnel,
+      pointMinor: worthOfOnePoint(funnel, 28),
+      losses: sizeLosses(
+        new Map([
+          ['phone', phone],
+          ['desktop', desktop],
+        ]),
+        28,
+      ),
+      days: [
+        { day: '2026-03-01', sessions: 900, orders: 100 },
+        { day: '2026-03-02', sessions: 1100, orders: 140 },
+      ],
+      excluded: { bots: 12, owner: 3 },
+      orders: { all: 250, withoutVisit: 10 },
+      pieceUse: { 'quick-view': 500 },
+      sources: ['direct', 'spring-letter'],
+      ...over,
+    };
+  }
+  function show(initial = mapData(), draft = draftData()) {
+    const { LaneMap } = studio.loaded;
+    return studio.show(<LaneMap shell={shell({ draft })} initial={initial} />);
+  }
+
+  it('tells how many came how far, who left, and what that is worth', () => {
+    const view = show();
+
+    expect(view.getByTestId('summary').textContent).to.match(
+      /^2,000 visits, 1 Mar – 28 Mar · 240 orders \(12\.0 %\) · €12,000\.00$/,
+    );
+    expect(view.getByTestId('stretch-browse').textContent).to.match(/2,000 · 100 %800 leave1 in 100 kept ≈ €/);
+    expect(view.getByTestId('stretch-after').textContent).to.equal('After240 · 12.0 %');
+    view.getByText(/Left out of all figures: 15 visits \(12 by robots, 3 of your own\)/);
+    view.getByText(/10 of 250 paid orders have no recorded visit/);
+  });
+
+  it('draws visits and orders day by day, and tells them in a table as well', async () => {
+    const view = show();
+    const chart = view.getByRole('img', { name: /^Visits and orders of 2 days/ });
+
+    await studio.act(() => until(() => chart.querySelector('svg') !== null));
+
+    expect(chart.textContent).to.match(/1 Mar.*2 Mar/);
+    expect([...view.container.querySelectorAll('table.sr-only td')].map((cell) => cell.textContent)).to.deep.equal([
+      '2026-03-01',
+      '900',
+      '100',
+      '2026-03-02',
+      '1100',
+      '140',
+    ]);
+  });
+
+  it('names the biggest losses with what they cost at most, and what can be done', () => {
+    const view = show();
+    const [first] = view.getByRole('region', { name: 'Biggest losses' }).querySelectorAll('article');
+
+    expect(first!.querySelector('h2')!.textContent).to.equal('Look → Add on phones');
+    expect(first!.textContent).to.match(/16\.7 % of 600 go on; on desktops 83 % do/);
+    expect(first!.querySelector('a')!.getAttribute('href')).to.equal('/studio/bench/quick-view?width=390');
+  });
+
+  it('says so where no device lags behind', () => {
+    const view = show(mapData({ losses: [] }));
+
+    view.getByText(/No device lags behind another on any stretch that at least 200 visits reached/);
+  });
+
+  it('shows each piece where it stands, on or off, how it is used and what is in draft', () => {
+    const view = show(mapData(), draftData(undefined, { lane: draftDemoLane() }));
+    const tile = (name: string) =>
+      [...view.container.querySelectorAll('a')].find((link) => link.querySelector('strong')?.textContent === name)!;
+
+    expect(tile('Quick view').textContent).to.match(/^Quick view25 % of visits · \d in draft$/);
+    expect(tile('Checkout').textContent).to.match(/^Checkoutalways there/);
+    expect(tile('Buy bar').textContent).to.match(/^Buy bar(on|off)/);
+  });
+
+  it('asks anew for other devices, sources and days, and keeps the address in step', async () => {
+    studio.server.answers(() => Response.json(mapData({ funnel: phone, query: { device: 'phone', days: 28 } })));
+    const view = show();
+
+    await studio.user.selectOptions(view.getByLabelText('Device'), 'Phones');
+    await view.findByText(/^1,000 visits/);
+    await studio.user.selectOptions(view.getByLabelText('Source'), 'spring-letter');
+    await studio.user.selectOptions(view.getByLabelText('Days'), 'Last 7 days');
+    await studio.act(async () => undefined);
+
+    expect(studio.server.asked.at(-1)!.url).to.equal('/api/studio/lane-map?device=phone&source=spring-letter&days=7');
+    expect(location.search).to.equal('?device=phone&source=spring-letter&days=7');
+  });
+
+  it('keeps the figures from before where it gets none, and says so', async () => {
+    studio.server.answers(() => Promise.reject(new TypeError('no connection')));
+    const view = show();
+
+    await studio.user.selectOptions(view.getByLabelText('Days'), 'Last 90 days');
+
+    expect((await view.findByRole('alert')).textContent).to.match(/cannot be reached.*those from before/);
+    view.getByText(/^2,000 visits/);
+  });
+
+  it('is a way into the shop while nobody has been there', () => {
+    const view = show(mapData({ funnel: countFunnel([]), losses: [], excluded: { bots: 0, owner: 0 } }));
+
+    view.getByText('No visits in these days yet');
+    expect(view.getByText('Walk the shop').getAttribute('href')).to.equal('/shop/');
+    expect(view.queryByText(/Left out/)).to.equal(null);
+  });
+});
+
+describe('orders and mails', () => {
+  const studio = withStudio(async () => ({
+    ...(await import('~/studio/orders/orders')),
+    ...(await import('~/studio/mailbox/mailbox')),
+  }));
+
+  it('are listed with what they came to and what became of the payment', () => {
+    const { Orders } = studio.loaded;
+    const order = { id: 7, placedAt: Date.UTC(2026, 2, 1, 12), name: 'Ada', laneRevision: 3, items: 2 };
+    const view = studio.show(
+      <Orders
+        shell={shell()}
+        orders={[
+          { ...order, status: 'paid', totalMinor: 12_050 },
+          { ...order, id: 6, status: 'failed', totalMinor: 900 },
+        ]}
+      />,
+    );
+
+    const rows = [...view.container.querySelectorAll('tbody tr')].map((row) => row.textContent);
+    expect(rows[0]).to.match(/^71 Mar 2026, \d\d:00Ada2€120\.50paid3$/);
+    expect(rows[1]).to.match(/€9\.00payment failed3$/);
+  });
+
+  it('say how to get one where there is none', () => {
+    const { Orders, Mailbox } = studio.loaded;
+    studio.show(<Orders shell={shell()} orders={[]} />).getByText(/No orders yet/);
+    studio.show(<Mailbox shell={shell()} mails={[]} />).getByText(/No mail yet/);
+  });
+
+  it('are read one at a time, shut off from everything, or as plain text', async () => {
+    const { Mailbox } = studio.loaded;
+    const mail = { at: Date.UTC(2026, 2, 1), to: 'ada@example.org', html: '<p>Thanks</p>' };
+    const view = studio.show(
+      <Mailbox
+        shell={shell()}
+        mails={[
+          { ...mail, id: 'b', subject: 'Order 8', text: 'Thanks for order 8' },
+          { ...mail, id: 'a', subject: 'Order 7', text: 'Thanks for order 7' },
+        ]}
+      />,
+    );
+    const frame = view.getByTitle('The mail') as HTMLIFrameElement;
+    expect(frame.getAttribute('sandbox')).to.equal('');
+    expect(frame.getAttribute('srcdoc')).to.equal('<p>Thanks</p>');
+
+    await studio.user.click(view.getByText('Order 7'));
+    await studio.user.click(view.getByLabelText('as plain text'));
+
+    view.getByText('Thanks for order 7');
+    expect(view.queryByTitle('The mail')).to.equal(null);
+  });
+});
+
+describe('revisions', () => {
+  const studio = withStudio(() => import('~/studio/revisions/revisions'));
+  const revision = { publishedAt: Date.UTC(2026, 2, 1), publishedBy: 'Maud Fell', changes: [] };
+  const revisions = [
+    { ...revision, id: 2, note: 'Bigger pictures' },
+    { ...revision, id: 1, note: '' },
+  ];
+  function show(draft = draftData()) {
+    const { Revisions } = studio.loaded;
+    return studio.show(<Revisions shell={shell({ draft })} revisions={revisions} />);
+  }
+  const off = () => draftData((lane) => void (lane.pieces['quick-view']!.on = false));
+
+  it('say which is live and what the draft would change', () => {
+    const view = show(off());
+
+    view.getByText(/Revision 2 is live/);
+    view.getByText('Bigger pictures');
+    view.getByText('Is turned off.');
+    expect(view.getByText('live').closest('li')!.textContent).to.match(/^Revision 2/);
+  });
+
+  it('say that nothing differs where nothing does, and drop nothing', () => {
+    const view = show();
+
+    view.getByText(/The draft is the same as the live shop/);
+    expect(view.queryByText('Drop these changes …')).to.equal(null);
+  });
+
+  it('come back into the draft, after saying what is lost', async () => {
+    const restored = draftData((lane) => void (lane.pieces['quick-view']!.settings['width'] = 555), { edit: 9 });
+    studio.server.answers(() => Response.json(restored));
+    const view = show(off());
+    await studio.user.click(view.getAllByText('Restore …')[1]!);
+    view.getByText('These changes in the draft will be lost:');
+
+    await studio.user.click(view.getByText('Restore into the draft'));
+
+    await view.findByText(/^Revision 1 is in the draft now/);
+    const { url, init } = studio.server.asked.at(-1)!;
+    expect([url, init.method, JSON.parse(String(init.body))]).to.deep.equal([
+      '/api/studio/draft',
+      'PUT',
+      { edit: 4, revision: 1 },
+    ]);
+    view.getByText(/555 px instead of/);
+  });
+
+  it('let the draft be dropped, or kept after all', async () => {
+    studio.server.answers(() => Response.json(draftData(undefined, { edit: 5 })));
+    const view = show(off());
+    await studio.user.click(view.getByText('Drop these changes …'));
+    await studio.user.click(view.getByText('Keep the draft'));
+    view.getByText('Is turned off.');
+
+    await studio.user.click(view.getByText('Drop these changes …'));
+    await studio.user.click(view.getByText('Drop them'));
+
+    await view.findByText('The draft is as the live shop again.');
+    expect(JSON.parse(String(studio.server.asked.at(-1)!.init.body))).to.deep.equal({ edit: 4, revision: 'latest' });
+    view.getByText(/The draft is the same as the live shop/);
+  });
+
+  it('say what the server refuses, and keep the draft', async () => {
+    studio.server.answers(() => Response.json({ problems: [{ message: 'It does not fit.' }] }, { status: 422 }));
+    const view = show(off());
+    await studio.user.click(view.getAllByText('Restore …')[0]!);
+
+    await studio.user.click(view.getByText('Restore into the draft'));
+
+    await view.findByText('It does not fit.');
+    view.getByText('Is turned off.');
+  });
+});
+
+describe('the catalogue', () => {
+  const studio = withStudio(() => import('~/studio/catalogue/catalogue'));
+  const card = {
+    id: 1,
+    slug: 'heron',
+    name: 'Heron',
+    shortText: 'A delta.',
+    fromMinor: 4900,
+    toMinor: 5900,
+    inStock: true,
+    hasOptions: true,
+    rating: { stars: 4.5, count: 12 },
+    picture: null,
+  };
+  function show(over: object = {}) {
+    const { Catalogue } = studio.loaded;
+    const props = { shell: shell(), cards: [card], total: 1, page: 1, pages: 1, search: '', ...over };
+    return studio.show(<Catalogue {...(props as unknown as Parameters<typeof Catalogue>[0])} />);
+  }
+
+  it('lists what is sold, with the way to what is asked', () => {
+    const view = show();
+
+    view.getByText('1 product');
+    expect(view.container.querySelector('tbody')!.textContent).to.match(/Heron.*€49\.00 – €59\.00in stock4\.5 \(12\)/);
+    expect(view.getByText('Change what is asked').getAttribute('href')).to.equal('/studio/catalogue/heron');
+  });
+
+  it('goes through its pages, and keeps what was searched for', () => {
+    const view = show({ total: 60, page: 2, pages: 3, search: 'her on' });
+
+    view.getByText('60 products found for “her on”');
+    expect(view.getByText('Back').getAttribute('href')).to.equal('?q=her+on&page=1');
+    expect(view.getByText('Further').getAttribute('href')).to.equal('?q=her+on&page=3');
+  });
+
+  it('says what to do where there is nothing', () => {
+    show({ cards: [], total: 0 }).getByText(/Bring a CSV file in to begin/);
+    show({ cards: [], total: 0, search: 'dodo' }).getByText('No product is called that.');
+  });
+});
+
+describe('bringing a catalogue in', () => {
+  const studio = withStudio(() => import('~/studio/import/import-screen'));
+  const counts = { productsCreated: 2, productsChanged: 1, variantsCreated: 3, variantsChanged: 0, rowsRefused: 1 };
+  const preview = {
+    encoding: 'UTF-8',
+    delimiter: ';',
+    headings: ['Name', 'Preis'],
+    columns: ['name', 'ignore'],
+    sample: [['Heron', '49,00']],
+    rows: 4,
+    columnProblems: [] as string[],
+    counts,
+    problems: [{ row: 3, message: 'The price “x” cannot be read.' }],
+    products: [{ name: 'Heron', isNew: true, variants: 1 }],
+  };
+  const file = () => new File(['Name;Preis\nHeron;49,00'], 'kites.csv', { type: 'text/csv' });
+  const optionsOf = (i: number) =>
+    JSON.parse(String((studio.server.asked[i]!.init.body as FormData).get('options'))) as Record<string, unknown>;
+
+  async function show(answers: Partial<typeof preview> = {}) {
+    studio.server.answers(() => Response.json({ ...preview, ...answers }));
+    const { ImportScreen } = studio.loaded;
+    const view = studio.show(<ImportScreen />);
+    await studio.user.upload(view.getByLabelText('Catalogue file'), file());
+    await studio.act(async () => undefined);
+    return view;
+  }
+
+  it('says what it would do before anything is written', async () => {
+    const view = await show();
+
+    view.getByText(/4 rows, UTF-8, parted by semicolons/);
+    expect(view.getByTestId('plan').textContent).to.match(/2 products made, 1 changed\.3 variants made, 0 changed/);
+    view.getByText('1 row refused');
+    view.getByText('The price “x” cannot be read.');
+    expect(view.getByText('Import 3 products')).to.have.property('disabled', false);
+    expect((studio.server.asked[0]!.init.body as FormData).get('apply')).to.equal(null);
+  });
+
+  it('looks again with columns and the decimal mark corrected', async () => {
+    const view = await show();
+
+    await studio.user.selectOptions(view.getByLabelText('Column Preis holds'), 'price');
+    await studio.user.click(view.getByLabelText('1.234,50'));
+    await studio.act(async () => undefined);
+
+    expect(optionsOf(1)).to.deep.equal({ decimalMark: 'point', columns: ['name', 'price'] });
+    expect(optionsOf(2)).to.deep.equal({ decimalMark: 'comma', columns: ['name', 'price'] });
+  });
+
+  it('writes nothing with a column missing, or all or nothing and a row refused', async () => {
+    const view = await show({ columnProblems: ['No column holds the price.'] });
+    const go = () => view.getByText('Import 3 products') as HTMLButtonElement;
+    expect(view.getByRole('alert').textContent).to.equal('No column holds the price.');
+    expect(go().disabled).to.equal(true);
+    view.unmount();
+
+    const other = await show();
+    await studio.user.click(other.getByLabelText(/^All or nothing/));
+    expect(other.getByText('Import 3 products')).to.have.property('disabled', true);
+  });
+
+  it('writes, says how far it is, and where to see it', async () => {
+    const view = await show();
+    const states = [
+      { state: 'running', written: 1, total: 3, message: null },
+      { state: 'done', written: 3, total: 3, message: null },
+    ];
+    studio.server.answers((url) => Response.json(url.endsWith('/imports') ? { id: 'i1' } : states.shift()));
+
+    await studio.user.click(view.getByText('Import 3 products'));
+    await view.findByText('1 of 3 products');
+    await view.findByText(/^Imported\./);
+
+    expect(studio.server.asked.at(-1)!.url).to.equal('/api/studio/imports/i1');
+    expect((studio.server.asked[1]!.init.body as FormData).get('apply')).to.equal('1');
+  });
+
+  it('says what went wrong with a file, and with the writing', async () => {
+    const view = await show();
+    studio.server.answers(() => Response.json({ problems: [{ message: 'It stopped at row 2.' }] }, { status: 500 }));
+    await studio.user.click(view.getByText('Import 3 products'));
+    expect((await view.findByRole('alert')).textContent).to.equal('Nothing was imported. It stopped at row 2.');
+
+    studio.server.answers(() => Response.json({ problems: [{ message: 'The file is empty.' }] }, { status: 422 }));
+    await studio.user.upload(view.getByLabelText('Catalogue file'), file());
+    expect((await view.findByText('The file is empty.')).getAttribute('role')).to.equal('alert');
+    expect(view.queryByTestId('plan')).to.equal(null);
+  });
+});
