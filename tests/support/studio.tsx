@@ -70,7 +70,15 @@ export function withStudio<Loaded>(load: () => Promise<Loaded>) {
       open,
     });
   });
-  afterEach(() => {
+  afterEach(async () => {
+    // What a test changed must not be stored in the next.
+    const { useDraft } = await import('~/studio/shared/draft-store');
+    studio.server.answers(() => Response.json({ edit: 1 }));
+    await studio.act(async () => {
+      if (useDraft.getState().theirs) useDraft.getState().settle('theirs');
+      if (useDraft.getState().lane) await useDraft.getState().flush();
+      useDraft.getState().say(null);
+    });
     cleanup();
     studio.server.restore();
     console.error = error;

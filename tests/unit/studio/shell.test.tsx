@@ -18,12 +18,7 @@ describe('the studio around every screen', () => {
   }));
 
   async function showShell(over: Parameters<typeof shellData>[0] = {}) {
-    const { Shell, useDraft } = studio.loaded;
-    // What a test before left to be stored must not be stored in this one.
-    useDraft.getState().start(draftData());
-    await useDraft.getState().flush();
-    useDraft.getState().say(null);
-    sessionStorage.clear();
+    const { Shell } = studio.loaded;
     studio.server.answers((url, init) => answer(url, init));
     return studio.show(
       <Shell data={shellData({ funnel: funnel(), before: funnel(30), ...over })} room="lane" stretch="look">
