@@ -15,6 +15,10 @@ function complete(window: DOMWindow): void {
     this.dispatchEvent(new window.Event('close'));
   };
   window.Element.prototype.scrollIntoView = () => undefined;
+  window.Document.prototype.elementsFromPoint = () => [];
+  // By these a library finds out how an event is called.
+  for (const event of ['enter', 'leave', 'down', 'move', 'up'])
+    Object.assign(window.HTMLElement.prototype, { [`onpointer${event}`]: null });
   // Laid out is what is not hidden: nothing has a size here.
   Object.defineProperty(window.HTMLElement.prototype, 'offsetParent', {
     get(this: HTMLElement) {

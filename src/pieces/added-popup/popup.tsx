@@ -15,7 +15,8 @@ interface Props {
   readonly cart: CartView | null;
   readonly line: CartLineView | null;
   readonly money: (amountMinor: number) => string;
-  readonly onHold: (isHeld: boolean) => void;
+  /** What is at it, so that it must stay. */
+  readonly onHold: (by: 'pointer' | 'focus', isHeld: boolean) => void;
   readonly onCart: (event: MouseEvent & { currentTarget: HTMLElement }) => void;
 }
 
@@ -50,10 +51,10 @@ export function Popup(props: Props): VNode {
         data-size={settings.size}
         data-motion={settings.motion}
         data-closes={settings.closes === 'itself' ? settings.seconds : 'asked'}
-        onPointerEnter={() => onHold(true)}
-        onPointerLeave={() => onHold(false)}
-        onFocusIn={() => onHold(true)}
-        onFocusOut={() => onHold(false)}
+        onPointerEnter={() => onHold('pointer', true)}
+        onPointerLeave={() => onHold('pointer', false)}
+        onFocusIn={() => onHold('focus', true)}
+        onFocusOut={() => onHold('focus', false)}
       >
         <button type="button" class="close" aria-label={words.close} onClick={host.surfaces.close}>
           <Icon name="close" />

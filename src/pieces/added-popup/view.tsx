@@ -16,6 +16,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
   let lineId: string | null = null;
   let isOpen = false;
   let timer = 0;
+  const heldBy = new Set<'pointer' | 'focus'>();
   const shadow = createShadow('pl-added', piece.id);
   document.body.append(shadow.element);
   const stopWatching = host.cart.watch(() => isOpen && draw());
@@ -31,7 +32,11 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
         cart={cart}
         line={isOpen ? line : null}
         money={(amount) => formatMoney(amount, host.currency, host.locale)}
-        onHold={(isHeld) => (isHeld ? clearTimeout(timer) : wait())}
+        onHold={(by, isHeld) => {
+          if (isHeld) heldBy.add(by);
+          else heldBy.delete(by);
+          wait();
+        }}
         onCart={(event) => {
           if (host.openKind('cart-surface', { opener: null })) event.preventDefault();
         }}
@@ -42,7 +47,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
 
   function wait(): void {
     clearTimeout(timer);
-    if (!isOpen || host.isPreview || piece.settings.closes !== 'itself') return;
+    if (!isOpen || heldBy.size > 0 || host.isPreview || piece.settings.closes !== 'itself') return;
     timer = setTimeout(() => isOpen && host.surfaces.close(), piece.settings.seconds * 1000) as unknown as number;
   }
 
@@ -61,6 +66,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
       isAside: piece.settings.form === 'corner',
       onClose: () => {
         isOpen = false;
+        heldBy.clear();
         clearTimeout(timer);
         draw();
       },

@@ -1,0 +1,76 @@
+import type { CartView } from '~/core/cart';
+import type { ManifestPiece } from '~/core/lane';
+import type { CartAnswer, CartChangeRequest } from '~/runtime/cart-client';
+import type { OpenAbout, PieceHost } from '~/runtime/piece-host';
+import { createSurfaces } from '~/runtime/surfaces';
+import type { Product } from '~/core/catalogue';
+import { currencyOf } from '~/core/money';
+
+/** What a piece is mounted in, with a cart and products that a test decides, and everything the piece did. */
+export function fakeHost(start: CartView | null = null) {
+  let view = start;
+  const listeners = new Set<(cart: CartView) => void>();
+  const asked: CartChangeRequest[] = [];
+  const opened: { readonly kind: string; readonly about: OpenAbout }[] = [];
+  const added: OpenAbout[] = [];
+  const recorded: unknown[][] = [];
+  const kinds = new Set<string>();
+  const pieces = new Map<string, ManifestPiece>();
+  const products = new Map<string, Product | null>();
+  let answer: CartAnswer = { ok: true, lineId: 'a', waiting: false };
+  const host: PieceHost = {
+    origin: '',
+    device: 'desktop',
+    currency: currencyOf('EUR'),
+    locale: 'en-IE',
+    language: 'en',
+    themeCss: '',
+    cart: {
+      get view() {
+        return view;
+      },
+      watch(listener) {
+        listeners.add(listener);
+        return () => listeners.delete(listener);
+      },
+      load: () => Promise.resolve(view),
+      change(request) {
+        asked.push(request);
+        return Promise.resolve(answer);
+      },
+      pretend: () => undefined,
+    },
+    products: {
+      known: (slug) => products.get(slug),
+      fetch: (slug) => Promise.resolve(products.get(slug) ?? null),
+    },
+    surfaces: createSurfaces(false),
+    recorder: { record: (...what) => void recorded.push(what) },
+    isPreview: false,
+    pieceOf: (kind) => pieces.get(kind),
+    openKind(kind, about) {
+      if (kinds.has(kind)) opened.push({ kind, about });
+      return kinds.has(kind);
+    },
+    afterAdd: (about) => added.push(about) > 0,
+  };
+  return {
+    host,
+    asked,
+    opened,
+    added,
+    recorded,
+    /** Kinds that open when they are asked to. */
+    kinds,
+    pieces,
+    products,
+    get watchers() {
+      return listeners.size;
+    },
+    answers: (next: CartAnswer) => void (answer = next),
+    tell(next: CartView) {
+      view = next;
+      for (const listener of listeners) listener(next);
+    },
+  };
+}
