@@ -179,6 +179,15 @@ export const checkout = definePiece({
       help: 'On the button.',
       default: say('One moment …', 'Einen Moment …', 'لحظة …'),
     },
+    unsure: {
+      label: 'No answer to the order',
+      help: 'When it is not known whether it arrived. Sent again it is the same order.',
+      default: say(
+        'We got no answer to your order. Please press the button once more; it is never made or charged twice.',
+        'Wir haben keine Antwort auf deine Bestellung. Bitte noch einmal drücken; sie gilt und kostet nur einmal.',
+        'لم يصلنا رد على طلبك. اضغط الزر مرة أخرى؛ لن يُنفَّذ الطلب ولن يُحتسب مرتين.',
+      ),
+    },
     almost: {
       label: 'Fields to look at',
       help: '{count} stands for the number.',

@@ -100,10 +100,11 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
     } | null;
     if (response?.ok && body?.token) return location.assign(`/shop/thanks/${body.token}`);
     isPaying = false;
-    if (!response) {
+    if (!response || response.status >= 500) {
       // Whether the order arrived is not known: the same key again is the same order.
-      state = { ...state, problems: { '': piece.words.waiting } };
-      return draw();
+      state = { ...state, problems: { '': piece.words.unsure } };
+      draw();
+      return inside.querySelector<HTMLElement>('[data-problems]')?.focus();
     }
     const problems = Object.fromEntries((body?.problems ?? []).map(({ path, message }) => [path, message]));
     state = { ...state, problems, key: crypto.randomUUID() };
@@ -146,6 +147,9 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
       host = nextHost;
       draw();
     },
-    destroy: stopWatching,
+    destroy() {
+      clearTimeout(timer);
+      stopWatching();
+    },
   };
 }
