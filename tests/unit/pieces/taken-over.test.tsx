@@ -197,7 +197,7 @@ describe('taken over from the server', () => {
       expect(inside().querySelectorAll('[data-line]')).to.have.length(0);
       expect(one('h1')).to.equal(before);
       const undo = [...inside().querySelectorAll('button')].find((button) =>
-        /put back|undo/i.test(button.textContent!),
+        /^Put it back$/.test(button.textContent!),
       )!;
       undo.click();
       expect(at.asked[1]).to.deep.include({ kind: 'add', lineId: 'a', quantity: 2 });
