@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { Tick } from '../shared/controls';
 import { useDraft } from '../shared/draft-store';
 import { moment } from '../shared/format';
 import { Shell } from '../shared/shell';
@@ -57,15 +58,7 @@ function MailScreen({ mails }: { mails: readonly MailRow[] }) {
                   <h2 className="truncate">{mail.subject}</h2>
                   <p className="help">to {mail.to}</p>
                 </div>
-                <label className="flex items-center gap-2">
-                  <input
-                    type="checkbox"
-                    className="size-4 accent-moss"
-                    checked={asText}
-                    onChange={(event) => setAsText(event.target.checked)}
-                  />
-                  as plain text
-                </label>
+                <Tick label="as plain text" checked={asText} onChange={setAsText} />
               </header>
               {asText ? (
                 <pre className="min-h-0 flex-1 overflow-auto px-4 py-3 font-sans whitespace-pre-wrap">{mail.text}</pre>

@@ -5,6 +5,7 @@ import { priceCart } from '~/core/offers';
 import { evaluateOptions, type Answer, type OptionRule, type ProductOption } from '~/core/options';
 import { wordProblem } from '~/core/problems';
 import { addDays } from '~/core/time';
+import { Tick } from '../shared/controls';
 import { money } from '../shared/format';
 import { NumberField } from '../shared/number-field';
 
@@ -168,7 +169,7 @@ function Control({ option, answer, today, onAnswer }: ControlProps) {
         <fieldset>
           <legend className="font-semibold">{option.label}</legend>
           {option.choices.map((choice) => (
-            <Ticked
+            <Tick
               key={choice.value}
               label={choice.label}
               checked={list.includes(choice.value)}
@@ -179,7 +180,7 @@ function Control({ option, answer, today, onAnswer }: ControlProps) {
       );
     case 'file':
       return (
-        <Ticked
+        <Tick
           label={`${option.label}: as if a file had been sent`}
           checked={value !== ''}
           onChange={(on) => onAnswer(on ? 'tried-in-the-studio' : '')}
@@ -187,25 +188,11 @@ function Control({ option, answer, today, onAnswer }: ControlProps) {
       );
     case 'addOn':
       return (
-        <Ticked
+        <Tick
           label={`${option.label}: ${option.product?.name ?? option.sku}`}
           checked={value === 'yes'}
           onChange={(on) => onAnswer(on ? 'yes' : '')}
         />
       );
   }
-}
-
-function Ticked({ label, checked, onChange }: { label: string; checked: boolean; onChange: (on: boolean) => void }) {
-  return (
-    <label className="flex min-h-6 items-center gap-2">
-      <input
-        type="checkbox"
-        className="size-4 accent-moss"
-        checked={checked}
-        onChange={(event) => onChange(event.target.checked)}
-      />
-      {label}
-    </label>
-  );
 }
