@@ -1,4 +1,5 @@
 import { currencyOf } from '~/core/money';
+import { MEDIA_OF } from '~/core/where';
 import { defaultWhere, type PieceDefinition } from './definition';
 import type { Lane, Piece, Theme } from './lane.schema';
 import type { Manifest, ManifestPiece } from './manifest';
@@ -72,6 +73,10 @@ function compileCss(piece: Piece, definition: PieceDefinition): string {
       if (lines.length > 0) rules.push(`[data-slot=${key}]${SELECTOR_OF[state]}{${lines.join(';')}}`);
     }
   }
+  // What the server draws is right on every device from the first paint, and where no script runs.
+  for (const { key, on, hideOn } of piece.parts)
+    for (const device of on ? hideOn : [])
+      rules.push(`@media ${MEDIA_OF[device]}{[data-part=${key}]{display:none!important}}`);
   return rules.join('') + piece.look.css;
 }
 

@@ -1,2 +1,2 @@
-export { deviceOf, whoSees, type Visit, type WhereAnswer } from './who-sees';
+export { MEDIA_OF, deviceOf, whoSees, type Visit, type WhereAnswer } from './who-sees';
 export type { Device, PageKind, Scope, Where } from './where.schema';

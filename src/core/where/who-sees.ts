@@ -27,6 +27,13 @@ function inScope(scope: Scope, found: readonly string[]): boolean {
   return scope.mode === 'only' ? hit : !hit;
 }
 
+/** The widths of `deviceOf` for style sheets. */
+export const MEDIA_OF: Readonly<Record<Device, string>> = {
+  phone: '(max-width:639.98px)',
+  tablet: '(min-width:640px) and (max-width:1023.98px)',
+  desktop: '(min-width:1024px)',
+};
+
 /** Widths in CSS px: under 640 a phone, under 1024 a tablet. */
 export function deviceOf(width: number): Device {
   if (width < 640) return 'phone';

@@ -225,6 +225,28 @@ describe('compileManifest', () => {
   });
 });
 
+describe('a part hidden on a device', () => {
+  it('is hidden by the style sheet too, so that what the server drew is right at once', () => {
+    const lane = changed((draft) => {
+      Object.assign(
+        draft.pieces['checkout']!.parts.find(({ key }) => key === 'note')!,
+        { on: true, hideOn: ['phone', 'desktop'] },
+      );
+      Object.assign(
+        draft.pieces['checkout']!.parts.find(({ key }) => key === 'coupon')!,
+        { on: false, hideOn: ['phone'] },
+      );
+    });
+
+    const { css } = compileManifest(lane, definitions, 1).pieces.find(({ kind }) => kind === 'checkout')!;
+
+    expect(css.match(/@media[^}]+\}/g)).to.deep.equal([
+      '@media (max-width:639.98px){[data-part=note]{display:none!important}',
+      '@media (min-width:1024px){[data-part=note]{display:none!important}',
+    ]);
+  });
+});
+
 describe('describeDifference', () => {
   it('finds nothing between equal lanes, and the demo’s seven changes', () => {
     expect(describeDifference(liveDemoLane(), liveDemoLane(), definitions)).to.deep.equal([]);
