@@ -1,6 +1,6 @@
 /** What every shadow root of a piece begins with; the server writes the same. */
 export const BASE_CSS = `:host{all:initial}*,::before,::after{box-sizing:border-box}
-:focus-visible{outline:3px solid var(--pl-sale);outline-offset:2px}
+:focus-visible{outline:3px solid var(--pl-accent);outline-offset:2px}
 button{font:inherit;cursor:pointer}`;
 
 export interface Shadow {
