@@ -1,7 +1,7 @@
 import { expect } from 'chai';
-import fc from 'fast-check';
 import { randomUUID } from 'node:crypto';
-import { startServer, type TestServer } from '../support/server';
+import { sendBadInputs } from '../support/bad-inputs';
+import { signInOwner, startServer, type TestServer } from '../support/server';
 
 describe('the server', () => {
   let server: TestServer;
@@ -9,17 +9,7 @@ describe('the server', () => {
   before(async function () {
     this.timeout(60_000);
     server = await startServer(0.01);
-    const form = new URLSearchParams({ email: 'owner@hollowtarn.example', password: 'windward' });
-    const signed = await fetch(`${server.origin}/studio/sign-in`, {
-      method: 'POST',
-      body: form,
-      redirect: 'manual',
-      headers: { origin: server.origin },
-    });
-    owner = signed.headers
-      .getSetCookie()
-      .find((cookie) => cookie.startsWith('pl_sign_in'))!
-      .split(';')[0]!;
+    owner = await signInOwner(server.origin);
   });
   after(() => server.stop());
 
@@ -234,41 +224,9 @@ describe('the server', () => {
         lane: object;
       };
     const before = await stored();
-    const path = fc.constantFrom(
-      '/api/cart',
-      '/api/orders',
-      '/api/events',
-      '/api/studio/draft',
-      '/api/studio/publish',
-      '/api/studio/imports',
-      '/api/checkout',
-      '/api/uploads',
-      '/api/studio/icons',
-    );
-    const body = fc.oneof(
-      fc.json(),
-      fc.string(),
-      fc.record({
-        kind: fc.constantFrom('add', 'set', 'remove', 'reshape', 'coupon', 'destination', 'note'),
-        answers: fc.anything(),
-        code: fc.anything(),
-        country: fc.string(),
-        lineId: fc.string(),
-        quantity: fc.anything(),
-        variantId: fc.anything(),
-      }),
-    );
-    await fc.assert(
-      fc.asyncProperty(path, body, fc.string({ maxLength: 30 }), async (where, what, cookie) => {
-        const text = typeof what === 'string' ? what : (JSON.stringify(what) ?? '');
-        const value = encodeURIComponent(cookie);
-        const response = await send(where, text, {
-          headers: { cookie: `${owner}; pl_cart=${value}; pl_visit=${value}` },
-        });
-        return response.status >= 400 && response.status < 500;
-      }),
-      { numRuns: 400 },
-    );
+
+    await sendBadInputs(server.origin, owner, 400);
+
     expect(await stored()).to.deep.equal(before);
   });
 

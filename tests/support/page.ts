@@ -42,6 +42,8 @@ function complete(window: DOMWindow): void {
     matchMedia: () => ({ matches: false, addEventListener: () => undefined, removeEventListener: () => undefined }),
     requestAnimationFrame: (work: () => void) => setTimeout(work, 0),
     cancelAnimationFrame: clearTimeout,
+    // One clock for the page and for whoever waits for it.
+    ...{ setTimeout, clearTimeout, setInterval, clearInterval },
   });
   for (const root of [window.Document, window.ShadowRoot]) (root.prototype as Document).adoptedStyleSheets = [];
 }
@@ -86,8 +88,13 @@ export function withPage(address = 'https://shop.example/'): { open(html?: strin
   return { open };
 }
 
-/** Lets what was promised happen. */
-export const settled = (ms = 0) => new Promise<void>((resolve) => setTimeout(resolve, ms));
+const turn = (ms: number) => new Promise<void>((resolve) => setTimeout(resolve, ms));
+
+/** Lets what was promised happen, and what comes of it: on a busy machine timers come late, and those behind them later. */
+export async function settled(ms = 0): Promise<void> {
+  await turn(ms);
+  for (let i = 0; i < 4; i += 1) await turn(0);
+}
 
 /** Answers requests in place of the server, and remembers what was asked. Put back with `restore`. */
 export function fakeServer() {
@@ -111,5 +118,5 @@ export function fakeServer() {
 
 /** Waits until something holds, two seconds at most; what does not hold by then is for the test to say. */
 export async function until(holds: () => boolean): Promise<void> {
-  for (let i = 0; i < 400 && !holds(); i += 1) await settled(5);
+  for (let i = 0; i < 400 && !holds(); i += 1) await turn(5);
 }

@@ -9,7 +9,10 @@ import { seedDemo } from '../../demo/seed';
 export interface TestServer {
   readonly origin: string;
   readonly dataDir: string;
+  /** Asks it to end, and takes its data away. */
   stop(): Promise<void>;
+  /** Ends it where it stands, as a power cut would; the data stays. */
+  kill(): Promise<void>;
 }
 
 async function freePort(): Promise<number> {
@@ -22,12 +25,22 @@ async function freePort(): Promise<number> {
   });
 }
 
-/** The built server on a seeded database of its own. */
-export async function startServer(scale: number): Promise<TestServer> {
+/** A data folder with the demo in it, so many times as busy. */
+export async function seedFolder(scale: number): Promise<string> {
   const dataDir = await mkdtemp(path.join(tmpdir(), 'paved-lane-'));
   const app = await createApp({ dataDir, logLevel: 'silent' });
   await seedDemo(app, scale);
   await app.db.close();
+  return dataDir;
+}
+
+/** The built server on a seeded database of its own. */
+export async function startServer(scale: number): Promise<TestServer> {
+  return serve(await seedFolder(scale));
+}
+
+/** The built server on a data folder. */
+export async function serve(dataDir: string): Promise<TestServer> {
   const port = await freePort();
   const child = spawn(process.execPath, ['server.mjs'], {
     env: {
@@ -47,17 +60,35 @@ export async function startServer(scale: number): Promise<TestServer> {
       () => false,
     );
     if (healthy) break;
-    if (tries > 100) throw new Error('The server did not become healthy within 20 seconds');
-    await new Promise((resolve) => setTimeout(resolve, 200));
+    if (tries > 400) throw new Error('The server did not become healthy within 20 seconds');
+    await new Promise((resolve) => setTimeout(resolve, 50));
   }
+  const end = async (signal: 'SIGTERM' | 'SIGKILL') => {
+    const ended = new Promise((resolve) => child.once('exit', resolve));
+    child.kill(signal);
+    await ended;
+  };
   return {
     origin,
     dataDir,
     stop: async () => {
-      const ended = new Promise((resolve) => child.once('exit', resolve));
-      child.kill('SIGTERM');
-      await ended;
+      await end('SIGTERM');
       await rm(dataDir, { recursive: true, force: true });
     },
+    kill: () => end('SIGKILL'),
   };
+}
+
+/** The cookie of the demo's owner. */
+export async function signInOwner(origin: string): Promise<string> {
+  const form = new URLSearchParams({ email: 'owner@hollowtarn.example', password: 'windward' });
+  const signed = await fetch(`${origin}/studio/sign-in`, {
+    method: 'POST',
+    body: form,
+    redirect: 'manual',
+    headers: { origin },
+  });
+  const cookie = signed.headers.getSetCookie().find((one) => one.startsWith('pl_sign_in'));
+  if (!cookie) throw new Error(`Signing in was answered with ${signed.status}`);
+  return cookie.split(';')[0]!;
 }

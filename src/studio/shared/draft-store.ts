@@ -59,6 +59,8 @@ export const useDraft = create<DraftState>((set, get) => {
   async function send(): Promise<void> {
     // Whoever waited longest goes first; the others find that there is something under way again.
     while (sending) await sending;
+    // All there is now goes with this; nothing is left to be sent later.
+    clearTimeout(timer);
     if (get().theirs) return;
     const { lane, edit } = get();
     const patch = diffLanes(saved, lane);
@@ -182,7 +184,6 @@ export const useDraft = create<DraftState>((set, get) => {
       schedule();
     },
     async flush() {
-      clearTimeout(timer);
       await send();
       return get().saving !== 'failed' && !get().theirs;
     },

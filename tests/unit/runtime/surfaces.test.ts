@@ -138,7 +138,7 @@ describe('surfaces', () => {
     surfaces.close();
 
     surfaces.open({ ...another(), address: '/shop/p/wagtail' });
-    await settled(20);
+    await until(() => location.pathname === '/shop/p/wagtail');
 
     expect(location.pathname).to.equal('/shop/p/wagtail');
     expect(surfaces.current).not.to.equal(null);

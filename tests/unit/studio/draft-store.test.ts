@@ -3,7 +3,7 @@ import { applyLanePatch, type Lane, type LanePatch } from '~/core/lane';
 import { definitions } from '~/pieces/registry';
 import { useDraft } from '~/studio/shared/draft-store';
 import type { DraftData } from '~/studio/shared/studio-data';
-import { fakeServer, until, withPage } from '../../support/page';
+import { fakeServer, settled, until, withPage } from '../../support/page';
 import { draftData } from '../../support/studio';
 
 const width = (lane: Lane) => lane.pieces['quick-view']!.settings['width'];
@@ -75,6 +75,20 @@ describe('the draft in a window of the studio', () => {
     expect(sent.map(({ edit }) => edit)).to.deep.equal([4, 5]);
     expect(draft().theirs).to.equal(null);
     expect(stored.lane).to.deep.equal(draft().lane);
+  });
+
+  it('has nothing left to be sent after that', async () => {
+    draft().change(setWidth(500));
+    const first = draft().flush();
+    draft().change(turn('quick-view', false));
+    await Promise.all([first, draft().flush()]);
+    let later = 0;
+    const stop = useDraft.subscribe(() => (later += 1));
+
+    await settled(500);
+    stop();
+
+    expect(later).to.equal(0);
   });
 
   it('goes back step by step and forth again, and says so to the server', async () => {
