@@ -110,7 +110,7 @@ async function killRounds(rounds: number): Promise<void> {
       if (there > confirmed + (open ? 1 : 0)) twice += 1;
     }
     const shopping = Promise.all(shoppers.map((shopper) => shop(server.origin, shopper, variantId)));
-    await new Promise((resolve) => setTimeout(resolve, randomInt(150, 700)));
+    await new Promise((resolve) => setTimeout(resolve, randomInt(400, 1600)));
     await server.kill();
     await shopping;
   }
