@@ -18,8 +18,8 @@ module.exports = {
     {
       name: 'definitions-import-only-core',
       severity: 'error',
-      from: { path: '^src/pieces/(registry|[^/]+/(definition|situations))\\.ts$' },
-      to: { pathNot: ['^src/core', '^src/pieces/[^/]+/(definition|situations)\\.ts$'] },
+      from: { path: '^src/pieces/(registry|[^/]+/(definition|situations|words))\\.ts$' },
+      to: { pathNot: ['^src/core', '^src/pieces/[^/]+/(definition|situations|words)\\.ts$'] },
     },
     forbid(
       'shopper-side-stays-small',

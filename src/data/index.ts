@@ -1,12 +1,8 @@
 export { openDatabase, type Database } from './database';
 export { accountRepository, type Account } from './repositories/account-repository';
 export { cartRepository, NEW_CART, type StoredCart } from './repositories/cart-repository';
-export {
-  catalogueRepository,
-  type ListingQuery,
-  type ListingSort,
-  type VariantFacts,
-} from './repositories/catalogue-repository';
+export type { ListingQuery, ListingSort } from './repositories/catalogue-listings';
+export { catalogueRepository, type VariantFacts } from './repositories/catalogue-repository';
 export { laneRepository, type RevisionSummary, type StoredDraft } from './repositories/lane-repository';
 export { orderRepository } from './repositories/order-repository';
 export {

@@ -21,6 +21,7 @@ export {
   type LookState,
   type LookValue,
   type SettingSpec,
+  type WordSpec,
   type SettingsOf,
   type SettingValue,
   type Task,

@@ -1,0 +1,203 @@
+import type { Category, ProductCard } from '~/core/catalogue';
+import { minor } from '~/core/money';
+import type { Relatable } from '~/core/suggest';
+import type { Database } from '../database';
+import { ratingOf, type ProductRow } from './product-row';
+
+export type ListingSort = 'featured' | 'newest' | 'name' | 'price-up' | 'price-down' | 'rating';
+
+/** Which products a listing holds. `page` starts at 1. */
+export interface ListingQuery {
+  readonly category?: string;
+  readonly search?: string;
+  readonly inStockOnly?: boolean;
+  readonly fromMinor?: number;
+  readonly toMinor?: number;
+  readonly tag?: string;
+  readonly sort: ListingSort;
+  readonly page: number;
+  readonly pageSize: number;
+}
+
+const ORDER_BY: Readonly<Record<ListingSort, string>> = {
+  featured: 'p.sold_count DESC, p.id',
+  newest: 'p.created_day DESC, p.id DESC',
+  name: 'p.name COLLATE NOCASE, p.id',
+  'price-up': 'p.from_minor, p.id',
+  'price-down': 'p.from_minor DESC, p.id',
+  rating: 'p.rating_stars IS NULL, p.rating_stars DESC, p.rating_count DESC, p.id',
+};
+
+const CARD = `SELECT p.id, p.slug, p.name, p.short_text, p.options <> '[]' has_options, p.from_minor, p.to_minor, p.in_stock, p.rating_stars, p.rating_count,
+   (SELECT json_array(count(*), min(id), min(CASE WHEN was_minor > price_minor THEN was_minor END)) FROM variants v WHERE v.product_id = p.id) variants,
+   (SELECT json_array(src, alt) FROM images i WHERE i.product_id = p.id ORDER BY position LIMIT 1) image
+ FROM products p`;
+
+const CATEGORY_TREE = `WITH RECURSIVE tree(id) AS (
+  SELECT id FROM categories WHERE slug = $category UNION ALL SELECT c.id FROM categories c JOIN tree t ON c.parent_id = t.id)`;
+
+/** What the catalogue shows many at a time, and looks through. */
+export function catalogueListings(db: Database) {
+  async function listCards(query: ListingQuery): Promise<{ cards: ProductCard[]; total: number }> {
+    const wheres = ['p.is_shown = 1'];
+    const params: Record<string, unknown> = {};
+    if (query.category) {
+      wheres.push('p.id IN (SELECT product_id FROM product_categories WHERE category_id IN tree)');
+      params['category'] = query.category;
+    }
+    if (query.search) {
+      wheres.push(`(p.name LIKE $search ESCAPE '\\' OR p.short_text LIKE $search ESCAPE '\\' OR p.id IN
+        (SELECT product_id FROM variants WHERE sku LIKE $search ESCAPE '\\') OR p.id IN (SELECT product_id FROM tags WHERE name LIKE $search ESCAPE '\\'))`);
+      params['search'] = `%${query.search.replace(/[\\%_]/g, '\\$&')}%`;
+    }
+    if (query.tag) {
+      wheres.push('p.id IN (SELECT product_id FROM tags WHERE name = $tag)');
+      params['tag'] = query.tag;
+    }
+    if (query.inStockOnly) wheres.push('p.in_stock = 1');
+    if (query.fromMinor !== undefined) {
+      wheres.push('p.to_minor >= $fromMinor');
+      params['fromMinor'] = query.fromMinor;
+    }
+    if (query.toMinor !== undefined) {
+      wheres.push('p.from_minor <= $toMinor');
+      params['toMinor'] = query.toMinor;
+    }
+    const tree = query.category ? CATEGORY_TREE : '';
+    const rows = await db.select<CardRow>(
+      `${tree} ${CARD} WHERE ${wheres.join(' AND ')} ORDER BY ${ORDER_BY[query.sort]} LIMIT $limit OFFSET $offset`,
+      { ...params, limit: query.pageSize, offset: (query.page - 1) * query.pageSize },
+    );
+    // A first page that is not full is the whole listing; counting again is for the others.
+    if (query.page === 1 && rows.length < query.pageSize) return { cards: rows.map(toCard), total: rows.length };
+    const [count] = await db.select<{ n: number }>(
+      `${tree} SELECT count(*) n FROM products p WHERE ${wheres.join(' AND ')}`,
+      params,
+    );
+    return { cards: rows.map(toCard), total: count!.n };
+  }
+
+  /** Cards of the products named, in no order. */
+  async function cardsOf(slugs: readonly string[]): Promise<ProductCard[]> {
+    if (slugs.length === 0) return [];
+    const rows = await db.select<CardRow>(
+      `${CARD} WHERE p.is_shown = 1 AND p.slug IN (SELECT value FROM json_each($slugs))`,
+      { slugs: JSON.stringify(slugs) },
+    );
+    return rows.map(toCard);
+  }
+
+  /** What nearness between products is judged by; categories with their parents. */
+  async function listRelatable(): Promise<Relatable[]> {
+    const rows = await db.select<{
+      slug: string;
+      categories: string;
+      tags: string;
+      inStock: number;
+      soldCount: number;
+    }>(
+      `SELECT p.slug, p.in_stock inStock, p.sold_count soldCount,
+         (SELECT json_group_array(name) FROM tags t WHERE t.product_id = p.id) tags,
+         (SELECT json_group_array(DISTINCT s.slug) FROM product_categories pc JOIN categories c ON c.id = pc.category_id
+            JOIN categories s ON s.id = c.id OR s.id = c.parent_id WHERE pc.product_id = p.id) categories
+       FROM products p WHERE p.is_shown = 1`,
+    );
+    return rows.map((row) => ({
+      slug: row.slug,
+      categories: JSON.parse(row.categories) as string[],
+      tags: JSON.parse(row.tags) as string[],
+      inStock: row.inStock === 1,
+      soldCount: row.soldCount,
+    }));
+  }
+
+  async function listCategories(): Promise<Category[]> {
+    const rows = await db.select<{
+      id: number;
+      slug: string;
+      name: string;
+      description: string;
+      parent: string | null;
+      image_src: string | null;
+      n: number;
+    }>(
+      `SELECT c.id, c.slug, c.name, c.description, p.slug parent, c.image_src, (
+         SELECT count(DISTINCT pc.product_id) FROM product_categories pc JOIN products pr ON pr.id = pc.product_id AND pr.is_shown = 1
+         WHERE pc.category_id = c.id OR pc.category_id IN (SELECT id FROM categories WHERE parent_id = c.id)) n
+       FROM categories c LEFT JOIN categories p ON p.id = c.parent_id ORDER BY c.position, c.name`,
+    );
+    return rows.map((row) => ({
+      id: row.id,
+      slug: row.slug,
+      name: row.name,
+      description: row.description,
+      parentSlug: row.parent,
+      picture: row.image_src ? { src: row.image_src, alt: '' } : null,
+      productCount: row.n,
+    }));
+  }
+
+  async function listSlugs(): Promise<{ products: Set<string>; categories: Set<string> }> {
+    const rows = await db.select<{ slug: string; isProduct: number }>(
+      'SELECT slug, 1 isProduct FROM products UNION ALL SELECT slug, 0 FROM categories',
+    );
+    return {
+      products: new Set(rows.filter((row) => row.isProduct).map((row) => row.slug)),
+      categories: new Set(rows.filter((row) => !row.isProduct).map((row) => row.slug)),
+    };
+  }
+
+  /** The slug of a product for each kind of hard case there is in this catalogue. */
+  async function findSamples(): Promise<Record<string, string>> {
+    const first = async (name: string, sql: string) => {
+      const [row] = await db.select<{ slug: string }>(
+        `SELECT p.slug FROM products p WHERE p.is_shown = 1 AND ${sql} LIMIT 1`,
+      );
+      return row ? ([[name, row.slug]] as const) : [];
+    };
+    const variants = '(SELECT count(*) FROM variants v WHERE v.product_id = p.id)';
+    const images = '(SELECT count(*) FROM images i WHERE i.product_id = p.id)';
+    const found = await Promise.all([
+      first('plain', `in_stock = 1 AND short_text <> '' AND ${images} > 1 ORDER BY rating_count DESC, sold_count DESC`),
+      first('long-name', '1 ORDER BY length(name) DESC'),
+      first('sold-out', 'in_stock = 0'),
+      first('no-picture', `${images} = 0`),
+      first('no-text', `short_text = '' ORDER BY length(full_text) DESC`),
+      first('many-variants', `1 ORDER BY ${variants} DESC`),
+      first('options', `options <> '[]' ORDER BY json_array_length(options) DESC`),
+      first('on-sale', 'EXISTS (SELECT 1 FROM variants v WHERE v.product_id = p.id AND v.was_minor > v.price_minor)'),
+    ]);
+    return Object.fromEntries(found.flat());
+  }
+
+  return { listCards, cardsOf, listRelatable, listCategories, listSlugs, findSamples };
+}
+
+/** What a card is made from, in one row: `variants` and `image` are JSON arrays. */
+interface CardRow extends Pick<
+  ProductRow,
+  'id' | 'slug' | 'name' | 'short_text' | 'from_minor' | 'to_minor' | 'in_stock' | 'rating_stars' | 'rating_count'
+> {
+  has_options: number;
+  variants: string;
+  image: string | null;
+}
+
+function toCard(row: CardRow): ProductCard {
+  const [count, firstId, was] = JSON.parse(row.variants) as [number, number, number | null];
+  const [src, alt] = row.image ? (JSON.parse(row.image) as [string, string]) : [];
+  return {
+    id: row.id,
+    slug: row.slug,
+    name: row.name,
+    shortText: row.short_text,
+    fromMinor: minor(row.from_minor),
+    toMinor: minor(row.to_minor),
+    wasMinor: was !== null && was > row.from_minor ? minor(was) : null,
+    inStock: row.in_stock === 1,
+    onlyVariantId: count === 1 && row.has_options === 0 ? firstId : null,
+    hasOptions: row.has_options === 1,
+    picture: src ? { src, alt: alt || row.name } : null,
+    rating: ratingOf(row),
+  };
+}
