@@ -1,4 +1,5 @@
 import { AxeBuilder } from '@axe-core/playwright';
+import { liveDemoLane } from '../../demo/lane';
 import { expect, signIn, test, type Page } from './harness';
 
 const preview = (page: Page) => page.frameLocator('[data-testid=preview]').getByRole('dialog');
@@ -30,6 +31,26 @@ test('what is pressed in the preview is chosen in the outline, and words are edi
   await expect(preview(page).getByRole('link', { name: 'The long story' })).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByTestId('draft-state')).toContainText('7 changes in draft');
+});
+
+test('no panel of the bench squeezes or cuts off what is in it', async ({ page, server }) => {
+  test.slow();
+  await signIn(page, server.origin);
+  for (const [id, piece] of Object.entries(liveDemoLane().pieces)) {
+    await page.goto(`${server.origin}/studio/bench/${id}`);
+    for (const task of ['Where', 'Parts', 'Words', 'Look']) {
+      await page.getByRole('tab', { name: task }).click();
+      await expect(page.getByRole('tab', { name: task })).toHaveAttribute('aria-selected', 'true');
+      const panel = page.getByRole('complementary', { name: 'Settings' });
+      const squeezed = await panel
+        .locator('[role=radiogroup],input:not(.sr-only),select,textarea,button')
+        .evaluateAll((all) => all.filter((one) => (one as HTMLElement).offsetHeight < 14).map((one) => one.outerHTML));
+      const cutOff = await panel
+        .locator('[role=radiogroup],p')
+        .evaluateAll((all) => all.filter((one) => one.scrollWidth > one.clientWidth + 1).map((one) => one.outerHTML));
+      expect([...squeezed, ...cutOff], `${piece.kind}, ${task}`).toEqual([]);
+    }
+  }
 });
 
 test('situations put the preview into hard cases on products of the shop’s own', async ({ page, server }) => {

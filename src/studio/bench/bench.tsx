@@ -157,7 +157,7 @@ function BenchScreen({ pieceId, samples, categories, start }: Props) {
       />
       <aside
         aria-label="Settings"
-        className="flex min-h-0 flex-col gap-4 overflow-auto border-s border-mortar px-4 py-3.5"
+        className="flex min-h-0 flex-col gap-4 overflow-auto border-s border-mortar px-4 py-3.5 *:flex-none"
       >
         {task === 'where' && <WherePanel {...panel} categories={categories} />}
         {task === 'parts' && <PartsPanel {...panel} onTask={setTask} />}

@@ -34,6 +34,9 @@ export function LookPanel({ piece, definition, part, edit, theme, force, onForce
   const settings = Object.entries(definition.settings).filter(([, spec]) => spec.task === 'look');
   const own = Object.entries(definition.looks).filter(([, slot]) => part === null || slot.part === part);
   const slots = own.length > 0 ? own : Object.entries(definition.looks);
+  // What has no panel of its own stands on the page.
+  const ground = definition.looks['panel'];
+  const behind = ground && resolveLook(ground, piece.look.slots['panel'], 'rest', 'background');
   const [css, setCss] = useState(piece.look.css);
   useEffect(() => setCss(piece.look.css), [piece.look.css]);
   return (
@@ -49,10 +52,7 @@ export function LookPanel({ piece, definition, part, edit, theme, force, onForce
           overrides={piece.look.slots[key]}
           state={slot.states.includes(force) ? force : 'rest'}
           theme={theme}
-          background={resolveColour(
-            resolveLook(definition.looks['panel']!, piece.look.slots['panel'], 'rest', 'background') ?? 'token:panel',
-            theme,
-          )}
+          background={resolveColour(behind ?? (ground ? 'token:panel' : 'token:paper'), theme)}
           set={(state, property, value) =>
             edit((draft) => {
               const states = (draft.look.slots[key] ??= {});

@@ -89,23 +89,34 @@ function StretchScreen({ stretch, byDevice, shell }: Props) {
           </p>
         ) : (
           <ul className="flex flex-wrap gap-3">
-            {pieces.map(([id, piece]) => (
-              <li key={id} className="panel flex w-[372px] flex-col gap-2 px-4 py-3">
-                <h3 className="flex items-center gap-2 text-[16px] font-semibold">
-                  <span className={`size-2.5 rounded-full ${piece.on ? 'bg-moss' : 'border border-gravel'}`} />
-                  {definitionOf(piece.kind)!.name}
-                </h3>
-                <p className="text-gravel">{definitionOf(piece.kind)!.summary}</p>
-                <div className="flex gap-2">
-                  <a className="btn btn-go" href={`/studio/bench/${id}`}>
-                    Shape it
-                  </a>
-                  <button className="btn" onClick={() => change((draft) => void (draft.pieces[id]!.on = !piece.on))}>
-                    Turn {piece.on ? 'off' : 'on'} in the draft
-                  </button>
-                </div>
-              </li>
-            ))}
+            {pieces.map(([id, piece]) => {
+              const { name, summary, isAlwaysOn } = definitionOf(piece.kind)!;
+              const isOn = piece.on || isAlwaysOn;
+              return (
+                <li key={id} className="panel flex w-[372px] flex-col gap-2 px-4 py-3">
+                  <h3 className="flex items-center gap-2 text-[16px] font-semibold">
+                    <span className={`size-2.5 rounded-full ${isOn ? 'bg-moss' : 'border border-gravel'}`} />
+                    {name}
+                  </h3>
+                  <p className="text-gravel">{summary}</p>
+                  <div className="mt-auto flex items-center gap-2">
+                    <a className="btn btn-go" href={`/studio/bench/${id}`}>
+                      Shape it
+                    </a>
+                    {isAlwaysOn ? (
+                      <span className="text-gravel">always there</span>
+                    ) : (
+                      <button
+                        className="btn"
+                        onClick={() => change((draft) => void (draft.pieces[id]!.on = !piece.on))}
+                      >
+                        Turn {piece.on ? 'off' : 'on'} in the draft
+                      </button>
+                    )}
+                  </div>
+                </li>
+              );
+            })}
           </ul>
         )}
       </section>

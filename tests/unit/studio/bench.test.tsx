@@ -227,6 +227,13 @@ describe('a stretch', () => {
     view.getByText(/There is no piece to shape on this stretch yet/);
   });
 
+  it('does not offer to turn off what the shop always has', () => {
+    const view = show('pay');
+
+    view.getByText('always there');
+    expect(view.queryByText(/in the draft$/)).to.equal(null);
+  });
+
   it('turns its pieces on and off in the draft', async () => {
     const view = show('look');
     const was = draftData().lane.pieces['quick-view']!.on;

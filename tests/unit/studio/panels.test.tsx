@@ -313,6 +313,26 @@ describe('a panel of the bench', () => {
     });
   });
 
+  it('is there for every part of every piece, and for the whole of it', () => {
+    const { WherePanel, PartsPanel, WordsPanel, LookPanel } = studio.loaded;
+    const lane = liveDemoLane();
+    const none = () => undefined;
+    for (const [id, { kind, parts }] of Object.entries(lane.pieces))
+      for (const part of [null, ...parts.map(({ key }) => key)])
+        for (const force of ['rest', 'pressed'] as const) {
+          const view = showPanel(id, part, (props) => (
+            <>
+              <WherePanel {...props} categories={[]} />
+              <PartsPanel {...props} onTask={none} />
+              <WordsPanel {...props} language="de" onLanguage={none} editWord={none} />
+              <LookPanel {...props} theme={lane.theme} force={force} onForce={none} />
+            </>
+          ));
+          expect(view.getAllByRole('radiogroup', { hidden: true }).length, `${kind} ${part}`).to.be.at.least(2);
+          view.unmount();
+        }
+  });
+
   it('for the order of parts names each, and shows what is hidden where', async () => {
     const { Outline } = studio.loaded;
     const chosen: (string | null)[] = [];
