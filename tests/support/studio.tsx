@@ -39,7 +39,7 @@ export function shellData(over: Partial<ShellData> = {}): ShellData {
  * loaded, so everything that needs it is loaded by `load`, after the page is there. A test fails on what React complains of.
  */
 export function withStudio<Loaded>(load: () => Promise<Loaded>) {
-  const { open } = withPage('https://shop.example/studio/bench/quick-view');
+  withPage('https://shop.example/studio/bench/quick-view');
   const studio = {} as {
     loaded: Loaded;
     user: UserEvent;
@@ -47,19 +47,19 @@ export function withStudio<Loaded>(load: () => Promise<Loaded>) {
     show(node: ReactNode): RenderResult;
     /** Around what changes a screen from outside of it. */
     act: typeof act;
-    open: typeof open;
+    /** What React has complained of so far; a test that means it to takes it out. */
+    complaints: string[];
   };
   const { error } = console;
-  let complaints: unknown[];
   let cleanup: () => void;
 
   beforeEach(async () => {
     process.env['RTL_SKIP_AUTO_CLEANUP'] = 'true';
-    complaints = [];
+    studio.complaints = [];
     console.error = (...what: unknown[]) => {
       const text = what.map(String).join(' ');
       // What is stored by itself after a while is stored when it likes.
-      if (!text.includes('act(')) complaints.push(text);
+      if (!text.includes('act(')) studio.complaints.push(text);
     };
     Object.assign(globalThis, { IS_REACT_ACT_ENVIRONMENT: true });
     const library = await import('@testing-library/react');
@@ -71,7 +71,6 @@ export function withStudio<Loaded>(load: () => Promise<Loaded>) {
       user: userEvent.setup({ document }),
       server: fakeServer(),
       show: (node: ReactNode) => library.render(node, { baseElement: document.body }),
-      open,
     });
   });
   afterEach(async () => {
@@ -86,7 +85,7 @@ export function withStudio<Loaded>(load: () => Promise<Loaded>) {
     cleanup();
     studio.server.restore();
     console.error = error;
-    expect(complaints, 'what React complains of').to.deep.equal([]);
+    expect(studio.complaints, 'what React complains of').to.deep.equal([]);
   });
   return studio;
 }

@@ -7,6 +7,7 @@ import Store from 'lucide-react/icons/store';
 import { useState, type ReactNode } from 'react';
 import { Band } from './band';
 import { Conflict } from './conflict';
+import { FaultGuard } from './fault';
 import { useDraft } from './draft-store';
 import { Finder } from './finder';
 import { ShortcutList, useShortcuts } from './shortcuts';
@@ -68,7 +69,7 @@ export function Shell({ data, room, stretch, children }: Props) {
         </form>
       </nav>
       <main className="min-h-0 overflow-auto" id="main" tabIndex={0}>
-        {children}
+        <FaultGuard>{children}</FaultGuard>
       </main>
       {message && (
         <p

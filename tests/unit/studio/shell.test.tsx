@@ -176,6 +176,28 @@ describe('the studio around every screen', () => {
     await studio.act(() => settled());
   });
 
+  it('stays in use around a screen that has a fault, which can be tried once more', async () => {
+    const { Shell } = studio.loaded;
+    let isBroken = true;
+    function Screen() {
+      if (isBroken) throw new Error('a fault');
+      return <p>All is well</p>;
+    }
+    const view = studio.show(
+      <Shell data={shellData({ funnel: funnel(), before: funnel() })} room="orders">
+        <Screen />
+      </Shell>,
+    );
+    view.getByText('This screen has a fault');
+    view.getByText('Publish …');
+    expect(studio.complaints.splice(0).join()).to.include('a fault');
+
+    isBroken = false;
+    await studio.user.click(view.getByText('Try once more'));
+
+    view.getByText('All is well');
+  });
+
   it('undoes and redoes by key', async () => {
     await showShell({ draft: draftData() });
     await change((lane) => void (lane.pieces['quick-view']!.on = false));
