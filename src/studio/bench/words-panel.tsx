@@ -5,6 +5,9 @@ import type { PanelProps } from './panel';
 
 const LANGUAGES = { en: 'English', de: 'German', ar: 'Arabic' } as const;
 
+/** Characters that fit in a row of a field. */
+const ROW = 28;
+
 interface Props extends PanelProps {
   readonly language: string;
   readonly onLanguage: (language: string) => void;
@@ -45,13 +48,14 @@ export function WordsPanel({ piece, definition, part, edit, language, onLanguage
             })
           }
         >
-          <input
-            className="field"
+          <textarea
+            className="field resize-none"
+            rows={Math.min(4, Math.ceil((texts[key]!.length + 1) / ROW))}
             aria-label={spec.label}
             dir={language === 'ar' ? 'rtl' : 'ltr'}
             maxLength={300}
             value={texts[key]}
-            onChange={(event) => editWord(key, event.target.value)}
+            onChange={(event) => editWord(key, event.target.value.replaceAll('\n', ' '))}
           />
         </Row>
       ))}
