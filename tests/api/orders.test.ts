@@ -1,21 +1,11 @@
 import { expect } from 'chai';
 import { randomUUID } from 'node:crypto';
-import { checkoutSchema } from '~/core/orders/checkout.schema';
 import { changeCartOf } from '~/services/change-cart';
 import { placeOrder, releaseAbandoned, showOrder } from '~/services/place-order';
 import { viewCart } from '~/services/view-cart';
+import { ORDER_FORM as form } from '../support/checkout';
 import { openTestShop, type TestShop } from '../support/shop';
 
-const form = checkoutSchema.parse({
-  email: 'ada@example.com',
-  name: 'Ada',
-  line1: 'Seestraße 1',
-  postcode: '12345',
-  city: 'Windau',
-  country: 'DE',
-  delivery: 'standard',
-  cardNumber: '5000000000000001',
-});
 const declined = { ...form, cardNumber: '5000000000000002' };
 const silent = { ...form, cardNumber: '5000000000000003' };
 

@@ -1,20 +1,9 @@
 import { randomInt, randomUUID } from 'node:crypto';
 import { rm } from 'node:fs/promises';
-import { checkoutSchema } from '~/core/orders/checkout.schema';
 import { createApp } from '~/services/app';
 import { sendBadInputs } from '../support/bad-inputs';
+import { ORDER_FORM } from '../support/checkout';
 import { seedFolder, serve, signInOwner, startServer } from '../support/server';
-
-const FORM = checkoutSchema.parse({
-  email: 'a@b.example',
-  name: 'A',
-  line1: 'S 1',
-  postcode: '12345',
-  city: 'W',
-  country: 'DE',
-  delivery: 'standard',
-  cardNumber: '5000000000000001',
-});
 
 let faults = 0;
 function line(name: string, isRight: boolean, figure: string): void {
@@ -64,7 +53,7 @@ async function shop(origin: string, shopper: Shopper, variantId: number): Promis
   for (;;) {
     const cookie = `pl_cart=${shopper.cart}`;
     if (shopper.confirmed >= ADDS_AN_ORDER) {
-      const order = { key: randomUUID(), form: FORM, seenTotalMinor: null };
+      const order = { key: randomUUID(), form: ORDER_FORM, seenTotalMinor: null };
       const answer = await post(origin, '/api/orders', cookie, order);
       if (answer?.status === 200) shopper.orders.push((answer.json as { token: string }).token);
       Object.assign(shopper, { cart: randomUUID(), confirmed: 0, open: null });
@@ -153,7 +142,7 @@ async function raceForTheLast(shoppers: number, units: number): Promise<void> {
   await inTurns((cookie) => post(server.origin, '/api/cart', cookie, { kind: 'add', variantId, quantity: 1 }));
   const statuses: number[] = [];
   await inTurns(async (cookie) => {
-    const order = { key: randomUUID(), form: FORM, seenTotalMinor: null };
+    const order = { key: randomUUID(), form: ORDER_FORM, seenTotalMinor: null };
     statuses.push((await post(server.origin, '/api/orders', cookie, order))?.status ?? 0);
   });
   await server.stop();

@@ -3,7 +3,6 @@ import ArrowUp from 'lucide-react/icons/arrow-up';
 import Trash2 from 'lucide-react/icons/trash-2';
 import { produce } from 'immer';
 import { useState } from 'react';
-import slugify from 'slugify';
 import {
   checkOptionRules,
   describeCondition,
@@ -20,6 +19,7 @@ import { useDraft } from '../shared/draft-store';
 import { Shell } from '../shared/shell';
 import type { ShellData } from '../shared/studio-data';
 import { KIND_NAMES, RuleForm } from './rule-form';
+import { shortNameOf } from './short-name';
 import { TryIt } from './try-it';
 
 interface Props {
@@ -53,7 +53,7 @@ function Options({ product, rules: stored, asked }: Props) {
   function add(kind: OptionKind): void {
     const label = KIND_NAMES[kind].fresh;
     const taken = new Set(rules.map((other) => other.key));
-    let key = slugify(label, { lower: true, strict: true });
+    let key = shortNameOf(label);
     for (let n = 2; taken.has(key); n += 1) key = `${key.replace(/-\d+$/, '')}-${n}`;
     setRules([...rules, newOption(kind, key, label)]);
     choose(rules.length);

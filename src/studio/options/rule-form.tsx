@@ -1,20 +1,12 @@
-import Plus from 'lucide-react/icons/plus';
-import X from 'lucide-react/icons/x';
 import { useState } from 'react';
-import slugify from 'slugify';
 import type { Shop } from '~/core/lane';
-import {
-  MOST_UPLOAD_BYTES,
-  newOption,
-  type Effect,
-  type FileForm,
-  type OptionKind,
-  type OptionRule,
-} from '~/core/options';
+import { MOST_UPLOAD_BYTES, type Effect, type FileForm, type OptionKind, type OptionRule } from '~/core/options';
 import { Tick } from '../shared/controls';
 import { NumberField } from '../shared/number-field';
+import { ChoicesEditor } from './choices-editor';
 import { ConditionEditor } from './condition-editor';
 import { EffectFields } from './effect-fields';
+import { shortNameOf } from './short-name';
 
 /** What the kinds are called, and a fresh option of one. */
 export const KIND_NAMES: Readonly<Record<OptionKind, { readonly name: string; readonly fresh: string }>> = {
@@ -34,7 +26,7 @@ const FORMS: Readonly<Record<FileForm, string>> = {
   pdf: 'PDF',
 };
 
-interface Props {
+export interface RuleFormProps {
   readonly rule: OptionRule;
   readonly others: readonly OptionRule[];
   readonly shop: Shop;
@@ -45,10 +37,8 @@ interface Props {
   readonly onRenameChoice: (from: string, value: string) => void;
 }
 
-const shortNameOf = (text: string) => slugify(text, { lower: true, strict: true }).slice(0, 40);
-
 /** Everything about one option: its words, its limits, what it costs, and when it is asked. */
-export function RuleForm(props: Props) {
+export function RuleForm(props: RuleFormProps) {
   const { rule, others, onChange, onRename } = props;
   return (
     <div className="flex max-w-[620px] flex-col gap-5">
@@ -85,7 +75,7 @@ export function RuleForm(props: Props) {
   );
 }
 
-function Limits(props: Props) {
+function Limits(props: RuleFormProps) {
   const { rule, shop, onChange } = props;
   /** Changes fields of this kind of rule; `produce` keeps the kind as it is. */
   const set = (fields: Record<string, unknown>) => onChange((draft) => void Object.assign(draft, fields));
@@ -183,76 +173,10 @@ function Limits(props: Props) {
               <Whole label="At most" min={1} max={60} value={rule.most} onChange={(most) => set({ most })} />
             </div>
           )}
-          <Choices {...props} rule={rule} />
+          <ChoicesEditor {...props} rule={rule} />
         </>
       );
   }
-}
-
-type ChoiceRule = Extract<OptionRule, { choices: unknown }>;
-
-function Choices({ rule, stored, shop, onChange, onRenameChoice }: Props & { rule: ChoiceRule }) {
-  const sold = new Set(stored && 'choices' in stored ? stored.choices.map((choice) => choice.value) : []);
-  const change = (recipe: (choices: ChoiceRule['choices']) => void) =>
-    onChange((draft) => recipe((draft as ChoiceRule).choices));
-  function add(): void {
-    const fresh = (newOption(rule.kind, 'x', 'X') as ChoiceRule).choices[0]!;
-    let n = rule.choices.length + 1;
-    while (rule.choices.some((choice) => choice.value === `choice-${n}`)) n += 1;
-    change((choices) => void choices.push({ ...fresh, value: `choice-${n}`, label: `Choice ${n}` } as never));
-  }
-  /** The short name of a choice follows its name until it is in the shop. */
-  function follow({ value, label }: { value: string; label: string }): void {
-    const next = shortNameOf(label);
-    if (next && !sold.has(value) && !rule.choices.some((other) => other.value === next)) onRenameChoice(value, next);
-  }
-  return (
-    <fieldset>
-      <legend className="mb-1 font-semibold">What can be chosen</legend>
-      <ul className="flex flex-col gap-2">
-        {rule.choices.map((choice, i) => (
-          <li key={i} className="panel flex flex-wrap items-end gap-2 px-3 py-2">
-            {'colour' in choice && (
-              <input
-                type="color"
-                aria-label={`Colour of ${choice.label}`}
-                className="h-[34px] w-11"
-                value={choice.colour}
-                onChange={(event) =>
-                  change((choices) => void ((choices[i] as { colour: string }).colour = event.target.value))
-                }
-              />
-            )}
-            <input
-              className="field w-40"
-              aria-label={`Name of choice ${i + 1}`}
-              maxLength={60}
-              value={choice.label}
-              onChange={(event) => change((choices) => void (choices[i]!.label = event.target.value))}
-              onBlur={() => follow(choice)}
-            />
-            <EffectFields
-              effect={choice.effect}
-              shop={shop}
-              isShort
-              onChange={(effect) => change((choices) => void (choices[i]!.effect = effect))}
-            />
-            <button
-              className="plain ms-auto self-center p-1.5"
-              aria-label={`Take ${choice.label} out`}
-              disabled={rule.choices.length === 1}
-              onClick={() => change((choices) => void choices.splice(i, 1))}
-            >
-              <X size={16} strokeWidth={1.75} />
-            </button>
-          </li>
-        ))}
-      </ul>
-      <button className="btn mt-2" onClick={add}>
-        <Plus size={15} strokeWidth={1.75} /> Another choice
-      </button>
-    </fieldset>
-  );
 }
 
 interface TextProps {

@@ -13,6 +13,7 @@ import { Threshold } from '~/runtime/cart/threshold';
 import { Totals } from '~/runtime/cart/totals';
 import type { CartShown, Desk } from '~/runtime/cart/desk';
 import type { CartView } from '~/core/cart';
+import { CHECKOUT } from '../../support/checkout';
 import { cartView, lineView } from '../../support/cart-view';
 import { draw, money, pieceOf } from '../../support/draw';
 
@@ -313,12 +314,7 @@ describe('the cart page', () => {
 });
 
 describe('the checkout', () => {
-  const form = { email: '', name: '', line1: '', line2: '', postcode: '', city: '', country: 'NO', delivery: '' };
-  const ways = [
-    { key: 'standard', name: 'Standard', days: '2 days', amountMinor: minor(490) },
-    { key: 'express', name: 'Express', days: '1 day', amountMinor: minor(1290) },
-  ];
-  const state: CheckoutState = { form, ways, chosen: 'express', problems: {}, key: 'the-key' };
+  const { form } = CHECKOUT;
   const page = (
     cart: CartView,
     over: Partial<CheckoutState> = {},
@@ -328,7 +324,7 @@ describe('the checkout', () => {
     draw(CheckoutPage, {
       shown: shownAs(cart, shown),
       piece: pieceOf<CheckoutPiece>('checkout', settings),
-      state: { ...state, ...over },
+      state: { ...CHECKOUT, ...over },
       device: null,
     });
   const full = cartView([lineView()], { deliveryMinor: minor(1290), totalMinor: minor(2290) });

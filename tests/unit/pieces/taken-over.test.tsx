@@ -11,6 +11,7 @@ import type { CartPagePiece } from '~/pieces/cart-page/definition';
 import { mount as mountCartPage } from '~/pieces/cart-page/view';
 import { serverDrawn } from '~/runtime/cart/desk';
 import type { MountedPiece } from '~/runtime/piece-host';
+import { CHECKOUT } from '../../support/checkout';
 import { cartView, lineView } from '../../support/cart-view';
 import { money, pieceOf } from '../../support/draw';
 import { fakeHost } from '../../support/host';
@@ -43,12 +44,8 @@ describe('taken over from the server', () => {
     element.dispatchEvent(new window.Event(type, { bubbles: true, cancelable: true }));
 
   describe('the checkout', () => {
-    const form = { email: '', name: '', line1: '', line2: '', postcode: '', city: '', country: 'IE', delivery: '' };
-    const ways = [
-      { key: 'standard', name: 'Standard', days: '2 days', amountMinor: minor(490) },
-      { key: 'express', name: 'Express', days: '1 day', amountMinor: minor(1290) },
-    ];
-    const state: CheckoutState = { form, ways, chosen: 'standard', problems: {}, key: 'key-1' };
+    const state: CheckoutState = { ...CHECKOUT, chosen: 'standard', key: 'key-1' };
+    const { ways } = state;
 
     async function begin(cart: CartView = FULL): Promise<void> {
       const piece = pieceOf<CheckoutPiece>('checkout');
