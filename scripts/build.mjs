@@ -3,7 +3,7 @@ import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
-import { transform } from 'esbuild';
+import { build as bundle, transform } from 'esbuild';
 import { build } from 'vite';
 
 const SOURCES = ['src', 'public', 'package-lock.json', 'astro.config.mjs', 'tsconfig.json', 'scripts/build.mjs'];
@@ -65,6 +65,21 @@ async function minifyChunks(_options, bundle) {
       chunk.code = (await transform(chunk.code, { minify: true, format: 'esm', target: 'es2022' })).code;
 }
 
+/** What runs outside the framework: the server around it. Packages stay where they are. */
+async function buildServer() {
+  await bundle({
+    entryPoints: { serve: 'src/server/main.ts' },
+    outdir: 'dist',
+    outExtension: { '.js': '.mjs' },
+    bundle: true,
+    format: 'esm',
+    platform: 'node',
+    target: 'node20',
+    packages: 'external',
+    logLevel: 'warning',
+  });
+}
+
 const stamp = stampOfSources();
 if (!process.argv.includes('--force') && existsSync(STAMP) && readFileSync(STAMP, 'utf8') === stamp) {
   console.log('build: up to date');
@@ -79,6 +94,7 @@ if (!process.argv.includes('--force') && existsSync(STAMP) && readFileSync(STAMP
       process.stderr.write(result.stdout ?? '');
       process.exit(result.status ?? 1);
     }
+    await buildServer();
     writeFileSync(STAMP, stamp);
   }
   console.log('build: done');

@@ -1,41 +1,34 @@
 import { defineMiddleware } from 'astro:middleware';
-import { wordProblem } from '~/core/problems';
+import { refusalOf } from '~/services/access';
 import { signedIn } from '~/services/accounts';
 import { theApp } from '~/services/the-app';
+import { isOurs, roleFor } from './pages/_access';
+import { refuse } from './pages/api/_respond';
 
-const HEADERS = {
-  'x-content-type-options': 'nosniff',
-  'referrer-policy': 'strict-origin-when-cross-origin',
-  'x-frame-options': 'SAMEORIGIN',
-  'permissions-policy': 'camera=(), microphone=(), geolocation=()',
-} as const;
-
-/** Hands the app and the signed-in account to every route, keeps the studio for accounts, and answers bugs with a 500 that tells nothing. */
+/**
+ * Hands the app and the signed-in account to every route, keeps the studio for accounts, and answers bugs with a 500 that tells
+ * nothing. What a request may do is judged by the route it matched, never by how its address is written.
+ */
 export const onRequest = defineMiddleware(async (context, next) => {
+  const route = context.routePattern;
+  if (!isOurs(route)) return new Response('There is nothing here.\n', { status: 404 });
   const app = await theApp();
-  const { pathname } = context.url;
   context.locals.app = app;
   context.locals.account = await signedIn(app, context.cookies.get('pl_sign_in')?.value);
-  const isApi = pathname.startsWith('/api/');
-  const isStudio = pathname.startsWith('/studio') || pathname.startsWith('/api/studio');
-  if (isStudio && !context.locals.account && pathname !== '/studio/sign-in') {
-    if (isApi)
-      return Response.json(
-        { problems: [{ path: '', code: 'not-signed-in', message: wordProblem({ code: 'not-signed-in' }) }] },
-        { status: 401 },
-      );
-    return context.redirect(`/studio/sign-in?next=${encodeURIComponent(pathname + context.url.search)}`, 303);
+  const isApi = route.startsWith('/api/');
+  const role = roleFor(route);
+  const refusal = role && refusalOf(context.locals.account, role);
+  if (refusal) {
+    if (isApi) return refuse([refusal]);
+    if (context.locals.account) return context.redirect('/studio', 303);
+    const { pathname, search } = context.url;
+    return context.redirect(`/studio/sign-in?next=${encodeURIComponent(pathname + search)}`, 303);
   }
   try {
-    const response = await next();
-    for (const [name, value] of Object.entries(HEADERS)) response.headers.set(name, value);
-    return response;
+    return await next();
   } catch (error) {
-    app.log.error({ err: error, path: pathname }, 'request failed');
+    app.log.error({ err: error, route }, 'request failed');
     if (!isApi) throw error;
-    return Response.json(
-      { problems: [{ path: '', code: 'invalid', message: 'Something went wrong on our side. Nothing was changed.' }] },
-      { status: 500 },
-    );
+    return refuse([{ path: '', code: 'our-fault' }]);
   }
 });

@@ -1,5 +1,5 @@
 export { openDatabase, type Database } from './database';
-export { accountRepository, type Account } from './repositories/account-repository';
+export { accountRepository, type Account, type Role } from './repositories/account-repository';
 export { cartRepository, NEW_CART, type StoredCart } from './repositories/cart-repository';
 export type { ListingQuery, ListingSort } from './repositories/catalogue-listings';
 export { catalogueRepository, type VariantFacts } from './repositories/catalogue-repository';

@@ -1,15 +1,20 @@
 import { createApp, type App } from './app';
 import { sendOrderMails } from './order-mails';
 import { releaseAbandoned } from './place-order';
+import { processSlot } from './process-slot';
 import { sweepUploads } from './uploads';
 
 const SWEEP_MS = 60_000;
-const slot = globalThis as { pavedLaneApp?: Promise<App> };
 
-/** The app of this process, opened on first use from `PAVED_LANE_DATA`. */
+/** The app of this process, opened on first use from `PAVED_LANE_DATA`. A start that failed is tried again by the next who asks. */
 export function theApp(): Promise<App> {
-  slot.pavedLaneApp ??= open();
-  return slot.pavedLaneApp;
+  const slot = processSlot();
+  if (!slot.app) {
+    const opening = open();
+    slot.app = opening;
+    opening.catch(() => delete slot.app);
+  }
+  return slot.app;
 }
 
 async function open(): Promise<App> {

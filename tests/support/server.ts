@@ -80,8 +80,13 @@ export async function serve(dataDir: string): Promise<TestServer> {
 }
 
 /** The cookie of the demo's owner. */
-export async function signInOwner(origin: string): Promise<string> {
-  const form = new URLSearchParams({ email: 'owner@hollowtarn.example', password: 'windward' });
+export function signInOwner(origin: string): Promise<string> {
+  return signInAs(origin, 'owner@hollowtarn.example');
+}
+
+/** The cookie of an account with the demo's password. */
+export async function signInAs(origin: string, email: string): Promise<string> {
+  const form = new URLSearchParams({ email, password: 'windward' });
   const signed = await fetch(`${origin}/studio/sign-in`, {
     method: 'POST',
     body: form,

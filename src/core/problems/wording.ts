@@ -2,6 +2,7 @@
 const WORDING = {
   invalid: '{message}',
   missing: 'This is needed. Please fill it in.',
+  'our-fault': 'Something went wrong on our side. Nothing was changed. Please try again.',
   'not-found': 'That no longer exists. Go back and choose again.',
   'not-signed-in': 'Please sign in first.',
   'not-allowed': 'Your role does not allow this. Ask the owner of the shop.',

@@ -2,6 +2,7 @@ import type { z } from 'zod';
 import { problemsFromZod, wordProblem, type Problem, type ProblemCode, type Result } from '~/core/problems';
 
 const STATUS: Partial<Record<ProblemCode, number>> = {
+  'our-fault': 500,
   'not-found': 404,
   'not-signed-in': 401,
   'not-allowed': 403,

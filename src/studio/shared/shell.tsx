@@ -17,8 +17,8 @@ import type { ShellData } from './studio-data';
 const ROOMS = [
   { key: 'lane', label: 'Lane', href: '/studio', icon: MapIcon },
   { key: 'catalogue', label: 'Catalogue', href: '/studio/catalogue', icon: Package },
-  { key: 'orders', label: 'Orders', href: '/studio/orders', icon: ReceiptText },
-  { key: 'mailbox', label: 'Mailbox', href: '/studio/mailbox', icon: Mail },
+  { key: 'orders', label: 'Orders', href: '/studio/orders', icon: ReceiptText, owner: true },
+  { key: 'mailbox', label: 'Mailbox', href: '/studio/mailbox', icon: Mail, owner: true },
   { key: 'revisions', label: 'Revisions', href: '/studio/revisions', icon: History },
 ] as const;
 export type Room = (typeof ROOMS)[number]['key'];
@@ -41,17 +41,19 @@ export function Shell({ data, room, stretch, children }: Props) {
     <div className="grid h-screen min-w-[1024px] grid-cols-[76px_minmax(0,1fr)] grid-rows-[66px_minmax(0,1fr)]">
       <Band data={data} stretch={stretch} onPublish={() => setOpen('publish')} />
       <nav aria-label="Rooms" className="flex flex-col gap-1 border-e border-mortar bg-slab py-3">
-        {ROOMS.map(({ key, label, href, icon: Icon }) => (
-          <a
-            key={key}
-            href={href}
-            aria-current={room === key ? 'page' : undefined}
-            className="flex flex-col items-center gap-1 border-s-[3px] border-transparent py-2 text-[12.5px] text-gravel no-underline hover:text-basalt aria-[current]:border-basalt aria-[current]:font-semibold aria-[current]:text-basalt"
-          >
-            <Icon size={20} strokeWidth={1.75} />
-            {label}
-          </a>
-        ))}
+        {ROOMS.filter((entry) => !('owner' in entry) || data.account.role === 'owner').map(
+          ({ key, label, href, icon: Icon }) => (
+            <a
+              key={key}
+              href={href}
+              aria-current={room === key ? 'page' : undefined}
+              className="flex flex-col items-center gap-1 border-s-[3px] border-transparent py-2 text-[12.5px] text-gravel no-underline hover:text-basalt aria-[current]:border-basalt aria-[current]:font-semibold aria-[current]:text-basalt"
+            >
+              <Icon size={20} strokeWidth={1.75} />
+              {label}
+            </a>
+          ),
+        )}
         <a
           href="/shop/"
           target="_blank"

@@ -1,8 +1,8 @@
-import type { APIRoute } from 'astro';
 import { z } from 'zod';
 import { lanePatchSchema } from '~/core/lane';
 import { patchDraft, restoreIntoDraft, showDraft } from '~/services/edit-draft';
 import { answer, readBody, refuse } from '../_respond';
+import { withAccount } from '../_with-account';
 
 const patchSchema = z.strictObject({ edit: z.number().int().min(1), patch: lanePatchSchema });
 const restoreSchema = z.strictObject({
@@ -10,24 +10,22 @@ const restoreSchema = z.strictObject({
   revision: z.union([z.number().int().min(1), z.literal('latest')]),
 });
 
-export const GET: APIRoute = async ({ locals }) => Response.json(await showDraft(locals.app));
+export const GET = withAccount('viewer', async ({ locals }) => Response.json(await showDraft(locals.app)));
 
 /** Changes the draft; 409 answers with the newer draft, so that nothing has to be asked for twice. */
-export const PATCH: APIRoute = async ({ locals, request }) => {
-  if (locals.account?.role === 'viewer') return refuse([{ path: '', code: 'not-allowed' }]);
+export const PATCH = withAccount('editor', async ({ locals, request }) => {
   const body = await readBody(request, patchSchema);
   if (!body.ok) return refuse(body.problems);
   const patched = await patchDraft(locals.app, body.value.edit, body.value.patch);
   if (!patched.ok && patched.problems[0]?.code === 'stale-draft')
     return Response.json({ problems: patched.problems, draft: await showDraft(locals.app) }, { status: 409 });
   return answer(patched);
-};
+});
 
 /** Replaces the draft by a revision, or by what is live. */
-export const PUT: APIRoute = async ({ locals, request }) => {
-  if (locals.account?.role === 'viewer') return refuse([{ path: '', code: 'not-allowed' }]);
+export const PUT = withAccount('editor', async ({ locals, request }, account) => {
   const body = await readBody(request, restoreSchema);
   if (!body.ok) return refuse(body.problems);
-  const restored = await restoreIntoDraft(locals.app, body.value.edit, body.value.revision, locals.account!.id);
+  const restored = await restoreIntoDraft(locals.app, body.value.edit, body.value.revision, account.id);
   return restored.ok ? Response.json(await showDraft(locals.app)) : refuse(restored.problems);
-};
+});

@@ -1,4 +1,4 @@
-import type { APIRoute } from 'astro';
 import { findSamples } from '~/services/sample-situations';
+import { withAccount } from '../_with-account';
 
-export const GET: APIRoute = async ({ locals }) => Response.json(await findSamples(locals.app));
+export const GET = withAccount('viewer', async ({ locals }) => Response.json(await findSamples(locals.app)));

@@ -1,4 +1,5 @@
 import type { APIRoute } from 'astro';
+import { refusalOf } from '~/services/access';
 import { openUpload } from '~/services/uploads';
 import { cartToken } from '~/shop/cart-cookie';
 import { refuse } from '../_respond';
@@ -7,7 +8,7 @@ const INLINE = ['image/png'];
 
 /** A kept file, for its owner and the shop; others get the same answer as for one that never was. */
 export const GET: APIRoute = async ({ locals, cookies, params }) => {
-  const who = { cartToken: cartToken(cookies), isShop: locals.account !== null };
+  const who = { cartToken: cartToken(cookies), isShop: refusalOf(locals.account, 'owner') === null };
   const found = await openUpload(locals.app, params['id']!, who);
   if (!found) return refuse([{ path: 'id', code: 'not-found' }]);
   const { upload, bytes } = found;

@@ -1,5 +1,5 @@
-import type { APIRoute } from 'astro';
 import { importProgress } from '~/services/import-catalogue';
 import { answer } from '../../_respond';
+import { withAccount } from '../../_with-account';
 
-export const GET: APIRoute = ({ params }) => answer(importProgress(params['id']!));
+export const GET = withAccount('editor', ({ params }) => answer(importProgress(params['id']!)));

@@ -1,13 +1,12 @@
-import type { APIRoute } from 'astro';
 import { fail, type Result } from '~/core/problems';
 import { importOptionsSchema, previewImport, startImport, type ImportOptions } from '~/services/import-catalogue';
 import { answer, check, refuse } from '../../_respond';
+import { withAccount } from '../../_with-account';
 
 const MOST_BYTES = 20 * 1024 * 1024;
 
 /** A form with the file, `options` as JSON, and `apply` when it is to be written. */
-export const POST: APIRoute = async ({ locals, request }) => {
-  if (locals.account?.role === 'viewer') return refuse([{ path: '', code: 'not-allowed' }]);
+export const POST = withAccount('editor', async ({ locals, request }, account) => {
   const form = await request.formData().catch(() => null);
   const file = form?.get('file');
   if (!form || !(file instanceof File) || file.size === 0) return refuse([{ path: 'file', code: 'missing' }]);
@@ -16,8 +15,8 @@ export const POST: APIRoute = async ({ locals, request }) => {
   if (!options.ok) return refuse(options.problems);
   const bytes = new Uint8Array(await file.arrayBuffer());
   if (form.get('apply') !== '1') return answer(await previewImport(locals.app, bytes, options.value));
-  return Response.json({ id: startImport(locals.app, bytes, options.value, locals.account!.id) }, { status: 202 });
-};
+  return Response.json({ id: startImport(locals.app, bytes, options.value, account.id) }, { status: 202 });
+});
 
 function readOptions(text: FormDataEntryValue | null): Result<ImportOptions> {
   try {

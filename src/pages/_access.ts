@@ -1,0 +1,34 @@
+import type { Account, Role } from '~/data';
+
+/** Which role a page of the studio needs, by route. Null: anybody. The API's handlers name their own (`withAccount`). */
+const PAGES: Readonly<Record<string, Role | null>> = {
+  '/studio': 'viewer',
+  '/studio/bench/[piece]': 'viewer',
+  '/studio/catalogue': 'viewer',
+  '/studio/catalogue/[slug]': 'viewer',
+  '/studio/catalogue/import': 'editor',
+  '/studio/mailbox': 'owner',
+  '/studio/orders': 'owner',
+  '/studio/revisions': 'viewer',
+  '/studio/sign-in': null,
+  '/studio/sign-out': null,
+  '/studio/stretch/[stretch]': 'viewer',
+};
+
+/** The role that opens a route. A route of the studio nobody has thought of is the owner's alone. */
+export function roleFor(route: string): Role | null {
+  if (route.startsWith('/api/studio')) return 'viewer';
+  if (!/^\/studio(\/|$)/.test(route)) return null;
+  return Object.hasOwn(PAGES, route) ? PAGES[route]! : 'owner';
+}
+
+/** Routes we made. The framework brings some of its own; those stay closed. */
+export function isOurs(route: string): boolean {
+  return /^\/((shop|studio|api|files)(\/|$)|$|404$|500$)/.test(route);
+}
+
+/** Whoever came in; the middleware lets nobody else reach a page that asks. */
+export function enteredAs(locals: { readonly account: Account | null }): Account {
+  if (!locals.account) throw new Error('A page of the studio was reached without an account');
+  return locals.account;
+}

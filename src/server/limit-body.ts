@@ -1,0 +1,46 @@
+import type { IncomingMessage, ServerResponse } from 'node:http';
+
+const KB = 1024;
+const MB = 1024 * KB;
+
+/** Most bytes of a body, by what it is for; the first that fits counts. Room is left for the form around a file. */
+const LIMITS: readonly (readonly [path: RegExp, bytes: number])[] = [
+  [/^\/api\/studio\/imports(\/|$)/, 20 * MB + 64 * KB],
+  // A shopper's file for an option: 5 MB and its form.
+  [/^\/(api\/uploads|shop\/cart)(\/|$)/, 6 * MB],
+];
+const USUAL = MB;
+
+/** Counts a body as it comes; a lying or missing content-length does not help. False: it was refused. */
+export function limitBody(request: IncomingMessage, response: ServerResponse, path: string): boolean {
+  const limit = LIMITS.find(([pattern]) => pattern.test(path))?.[1] ?? USUAL;
+  if (Number(request.headers['content-length'] ?? 0) > limit) {
+    refuse(request, response, path);
+    return false;
+  }
+  let seen = 0;
+  const push = request.push.bind(request);
+  request.push = (chunk: Buffer | null, encoding) => {
+    seen += chunk?.length ?? 0;
+    if (seen <= limit) return push(chunk, encoding);
+    if (!response.headersSent) refuse(request, response, path);
+    request.destroy();
+    return false;
+  };
+  return true;
+}
+
+const MESSAGE = 'That is larger than this address takes. Send less at once.';
+
+/** Forms of the shop are sent by people: they get a page to go back from. */
+function refuse(request: IncomingMessage, response: ServerResponse, path: string): void {
+  const isPage = path.startsWith('/shop/') && (request.headers.accept ?? '').includes('text/html');
+  const body = isPage
+    ? `<!doctype html><html lang="en"><meta charset="utf-8"><meta name="viewport" content="width=device-width"><title>Too large</title><body style="font:18px/1.5 system-ui;max-width:32rem;margin:4rem auto;padding:0 1rem"><h1>That file is too large</h1><p>Files can have up to 5 MB. Your cart is as it was. Go back and choose a smaller file.</p><p><a href="/shop/">Back to the shop</a></p>`
+    : JSON.stringify({ problems: [{ path: '', code: 'body-too-large', message: MESSAGE }] });
+  response.writeHead(413, {
+    'content-type': isPage ? 'text/html; charset=utf-8' : 'application/json',
+    connection: 'close',
+  });
+  response.end(body);
+}

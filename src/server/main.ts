@@ -1,0 +1,61 @@
+// The server around the built app: its environment, its doors, a start that is whole or not at all, and a clean stop.
+import { inject } from 'light-my-request';
+import { createServer, type RequestListener } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import path from 'node:path';
+import { fileURLToPath, pathToFileURL } from 'node:url';
+import { processSlot } from '~/services/process-slot';
+import { readEnvironment, type Environment } from './environment';
+import { createListener } from './serve';
+
+const MOST_STOP_MS = 3000;
+const root = path.resolve(path.dirname(fileURLToPath(import.meta.url)), '..');
+
+function say(level: number, msg: string, facts: object = {}): void {
+  console.log(JSON.stringify({ level, time: Date.now(), msg, ...facts }));
+}
+
+function fail(why: string): never {
+  console.error(why);
+  process.exit(1);
+}
+
+function environmentOrEnd(): Environment {
+  try {
+    return readEnvironment(process.env, root);
+  } catch (error) {
+    return fail(`The server cannot start with this environment:\n${(error as Error).message}`);
+  }
+}
+
+const environment = environmentOrEnd();
+process.env['PAVED_LANE_DATA'] = environment.dataDir;
+process.env['ASTRO_NODE_AUTOSTART'] = 'disabled';
+const { handler } = (await import(pathToFileURL(path.join(root, 'dist/server/entry.mjs')).href)) as {
+  handler: RequestListener;
+};
+
+// Opens, migrates and reads the database before anybody is told that we listen.
+const health = await inject(handler as never, '/api/health');
+if (health.statusCode !== 200) fail(`The server cannot start: ${health.body}`);
+
+const server = createServer(createListener(environment, root, handler));
+server.on('error', (error) => fail(`The server cannot listen: ${error.message}`));
+server.listen(environment.port, environment.host, () => {
+  const { port } = server.address() as AddressInfo;
+  processSlot().origin = environment.origin ?? `http://${environment.host}:${port}`;
+  say(30, 'listening', { host: environment.host, port, dataDir: environment.dataDir, origin: environment.origin });
+});
+
+let isStopping = false;
+async function stop(signal: string): Promise<void> {
+  if (isStopping) return;
+  isStopping = true;
+  say(30, 'stopping', { signal });
+  setTimeout(() => process.exit(0), MOST_STOP_MS).unref();
+  const closed = new Promise<void>((resolve) => server.close(() => resolve()));
+  server.closeIdleConnections();
+  await closed;
+  process.exit(0);
+}
+for (const signal of ['SIGTERM', 'SIGINT'] as const) process.on(signal, () => void stop(signal));

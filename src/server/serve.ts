@@ -1,0 +1,86 @@
+import compression from 'compression';
+import type { IncomingMessage, RequestListener, ServerResponse } from 'node:http';
+import path from 'node:path';
+import sirv from 'sirv';
+import type { Environment } from './environment';
+import { setStandingHeaders } from './headers';
+import { limitBody } from './limit-body';
+import { findPathProblem } from './plain-path';
+import { readSender } from './sender';
+
+/** Doors the framework opens by itself and we have no use for. */
+const CLOSED = /^\/_(?!astro\/)/;
+
+/** Nothing in a picture may run, also where it is opened as a page of its own. */
+const MEDIA_POLICY = "default-src 'none'; style-src 'unsafe-inline'; sandbox";
+
+/** Puts everything around the framework's handler that it does not do itself; see docs/deploy.md. */
+export function createListener(environment: Environment, root: string, handle: RequestListener): RequestListener {
+  const compress = compression({ level: 4 });
+  const senderOf = readSender(environment);
+  const assets = sirv(path.join(root, 'dist/client'), {
+    etag: true,
+    setHeaders: (response, pathname) => {
+      const immutable = pathname.startsWith('/_astro/') || pathname.startsWith('/rt/c/');
+      response.setHeader(
+        'cache-control',
+        immutable ? 'public, max-age=31536000, immutable' : 'public, max-age=0, must-revalidate',
+      );
+      if (pathname.startsWith('/rt/')) response.setHeader('access-control-allow-origin', '*');
+    },
+  });
+  const media = sirv(path.join(environment.dataDir, 'media'), {
+    dev: true,
+    etag: true,
+    setHeaders: (response) => {
+      response.setHeader('cache-control', 'public, max-age=3600');
+      response.setHeader('content-security-policy', MEDIA_POLICY);
+    },
+  });
+
+  return (request, response) => {
+    const address = request.url ?? '/';
+    const [pathname = '/'] = address.split('?', 1);
+    setStandingHeaders(response, pathname, environment.origin?.startsWith('https:') ?? false);
+    const problem = findPathProblem(address);
+    if (problem) return refuse(request, response, problem === 'too-long' ? 414 : 400, 'That address cannot be read.');
+    if (CLOSED.test(pathname)) return refuse(request, response, 404, 'There is nothing here.');
+    const sender = senderOf(request);
+    // Machines that look after us ask by number; nothing of what they ask by is in the answer.
+    if (!sender.ok && !(sender.because === 'unknown-host' && pathname === '/api/health')) {
+      if (sender.because === 'upgrade')
+        return void response.writeHead(308, { location: `https://${sender.host}${address}` }).end();
+      return refuse(
+        request,
+        response,
+        421,
+        'This shop is not known by that name. Set PAVED_LANE_ORIGIN to its address.',
+      );
+    }
+    if (sender.ok) forward(request, sender);
+    if (!limitBody(request, response, pathname)) return;
+    // A file that goes while it is sent (a build under a running server) costs that answer, not the server.
+    response.on('pipe', (source) => source.on('error', () => response.destroy()));
+    compress(request as never, response as never, () => {
+      if (pathname.startsWith('/media/')) {
+        request.url = address.slice('/media'.length);
+        media(request, response, () => refuse(request, response, 404, 'There is no such picture.'));
+      } else assets(request, response, () => handle(request, response));
+    });
+  };
+}
+
+/** Says to the framework what we found out, in the headers it reads; whatever came in them is gone. */
+function forward(request: IncomingMessage, sender: { address: string; protocol: string; host: string }): void {
+  for (const header of Object.keys(request.headers))
+    if (header.startsWith('x-forwarded-') || header === 'forwarded') delete request.headers[header];
+  request.headers.host = sender.host;
+  request.headers['x-forwarded-proto'] = sender.protocol;
+  request.headers['x-forwarded-for'] = sender.address;
+}
+
+function refuse(request: IncomingMessage, response: ServerResponse, status: number, message: string): void {
+  const isApi = (request.url ?? '').startsWith('/api/');
+  const body = isApi ? JSON.stringify({ problems: [{ path: '', code: 'invalid', message }] }) : `${message}\n`;
+  response.writeHead(status, { 'content-type': isApi ? 'application/json' : 'text/plain; charset=utf-8' }).end(body);
+}

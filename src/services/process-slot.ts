@@ -1,0 +1,16 @@
+import type { App } from './app';
+
+/**
+ * What the outer server and the app inside the framework hand each other. They are built apart, so a module of one is not
+ * the module of the other; what they share hangs on the process.
+ */
+interface ProcessSlot {
+  app?: Promise<App>;
+  /** The public address for links in mails; set by the server. */
+  origin?: string;
+}
+
+export function processSlot(): ProcessSlot {
+  const process = globalThis as { pavedLane?: ProcessSlot };
+  return (process.pavedLane ??= {});
+}

@@ -1,0 +1,169 @@
+import { expect } from 'chai';
+import { createHash } from 'node:crypto';
+import path from 'node:path';
+import { pathToFileURL } from 'node:url';
+import type { APIRoute } from 'astro';
+import { roleFor } from '../../src/pages/_access';
+import { roleOfHandler } from '../../src/pages/api/_with-account';
+import { hashPassword } from '~/services/accounts';
+import { createApp, type App } from '~/services/app';
+import { listRoutes } from '../support/routes';
+import { sendRaw, spellingsOf } from '../support/spellings';
+import { signInAs, startServer, type TestServer } from '../support/server';
+
+const METHODS = ['GET', 'POST', 'PUT', 'PATCH', 'DELETE'] as const;
+const ROLES = ['viewer', 'editor', 'owner'] as const;
+
+/** Which role each way into the studio needs: the table the doors are held against. */
+const NEEDED: Readonly<Record<string, (typeof ROLES)[number]>> = {
+  'GET /api/studio/draft': 'viewer',
+  'PATCH /api/studio/draft': 'editor',
+  'PUT /api/studio/draft': 'editor',
+  'POST /api/studio/icons': 'editor',
+  'POST /api/studio/imports': 'editor',
+  'GET /api/studio/imports/[id]': 'editor',
+  'GET /api/studio/lane-map': 'viewer',
+  'GET /api/studio/products': 'viewer',
+  'GET /api/studio/products/[slug]/options': 'viewer',
+  'PUT /api/studio/products/[slug]/options': 'editor',
+  'POST /api/studio/publish': 'editor',
+  'GET /api/studio/samples': 'viewer',
+  'GET /studio': 'viewer',
+  'GET /studio/bench/[piece]': 'viewer',
+  'GET /studio/catalogue': 'viewer',
+  'GET /studio/catalogue/[slug]': 'viewer',
+  'GET /studio/catalogue/import': 'editor',
+  'GET /studio/mailbox': 'owner',
+  'GET /studio/orders': 'owner',
+  'GET /studio/revisions': 'viewer',
+  'GET /studio/stretch/[stretch]': 'viewer',
+};
+const OPEN = ['/studio/sign-in', '/studio/sign-out'];
+
+describe('the doors', () => {
+  const routes = listRoutes();
+  let server: TestServer;
+  let app: App;
+  const cookies: Record<string, string> = {};
+  before(async function () {
+    this.timeout(60_000);
+    server = await startServer(0.01);
+    app = await createApp({ dataDir: server.dataDir, logLevel: 'silent' });
+    for (const role of ['viewer', 'editor'] as const) {
+      await app.accounts.insert({
+        email: `${role}@hollowtarn.example`,
+        name: role,
+        role,
+        passwordHash: await hashPassword('windward'),
+      });
+    }
+    for (const role of ROLES) cookies[role] = await signInAs(server.origin, `${role}@hollowtarn.example`);
+  });
+  after(async () => {
+    await app.db.close();
+    await server.stop();
+  });
+
+  /** All that a stranger must not change. */
+  async function stored(): Promise<string> {
+    const tables = [
+      'products',
+      'variants',
+      'orders',
+      'lane_draft',
+      'lane_revisions',
+      'accounts',
+      'audit_entries',
+      'uploads',
+    ];
+    const rows = await Promise.all(tables.map((table) => app.db.select(`SELECT * FROM ${table}`)));
+    return createHash('sha256').update(JSON.stringify(rows)).digest('hex');
+  }
+
+  it('opens nothing to a stranger, however the address is written, and changes nothing', async function () {
+    this.timeout(120_000);
+    const before = await stored();
+    const wrong: string[] = [];
+
+    for (const { pattern, path: plain } of routes) {
+      const isStudio = roleFor(pattern) !== null;
+      for (const [i, spelling] of spellingsOf(plain).entries()) {
+        for (const method of isStudio ? METHODS : (['GET'] as const)) {
+          const headers = { origin: server.origin, 'content-type': 'application/json' };
+          const { status } = await sendRaw(server.origin, spelling, {
+            method,
+            headers,
+            ...(method !== 'GET' && { body: '{}' }),
+          });
+          const isLet = status >= 200 && status < 300 && (isStudio || i > 0) && !isSlashAtEnd(plain, spelling);
+          if (isLet || status >= 500 || status === 0) wrong.push(`${method} ${spelling}: ${status}`);
+        }
+      }
+    }
+
+    expect(wrong).to.deep.equal([]);
+    expect(await stored()).to.equal(before);
+  });
+
+  /** The one other way to write an address of the shop that is served: with a slash at the end. */
+  function isSlashAtEnd(plain: string, spelling: string): boolean {
+    return roleFor(plain) === null && spelling.replace(/\/$/, '') === plain.replace(/\/$/, '');
+  }
+
+  it('keeps closed what the framework adds', async () => {
+    const paths = [
+      '/_image?href=/media/hero.svg&w=10',
+      '/_image',
+      '/_server-islands/x',
+      '/_actions/x',
+      '/_astro/../_image',
+    ];
+
+    const statuses = await Promise.all(paths.map(async (asked) => (await sendRaw(server.origin, asked)).status));
+
+    expect(statuses).to.deep.equal([404, 404, 404, 404, 400]);
+  });
+
+  it('names a role for every handler of the API of the studio, and no other handler has one', async () => {
+    const found: Record<string, string | undefined> = {};
+    for (const { file, pattern } of routes.filter((route) => route.pattern.startsWith('/api/studio'))) {
+      const module = (await import(pathToFileURL(path.resolve(file)).href)) as Record<string, APIRoute>;
+      for (const method of ['ALL', ...METHODS])
+        if (module[method]) found[`${method} ${pattern}`] = roleOfHandler(module[method]);
+    }
+
+    const needed = Object.entries(NEEDED).filter(([way]) => way.includes('/api/'));
+    expect(found).to.deep.equal(Object.fromEntries(needed));
+  });
+
+  it('knows every page of the studio', () => {
+    const pages = routes.filter(({ pattern }) => /^\/studio(\/|$)/.test(pattern) && !OPEN.includes(pattern));
+
+    expect(pages.map(({ pattern }) => [`GET ${pattern}`, roleFor(pattern)])).to.deep.equal(
+      pages.map(({ pattern }) => [`GET ${pattern}`, NEEDED[`GET ${pattern}`]]),
+    );
+    expect(roleFor('/studio/made-tomorrow')).to.equal('owner');
+  });
+
+  for (const role of ROLES)
+    it(`lets the ${role} in where the table says, and nowhere else`, async function () {
+      this.timeout(60_000);
+      const wrong: string[] = [];
+
+      for (const [way, needed] of Object.entries(NEEDED)) {
+        const [method, pattern] = way.split(' ') as [string, string];
+        const { path: plain } = routes.find((route) => route.pattern === pattern)!;
+        const { status, headers } = await sendRaw(server.origin, plain, {
+          method,
+          headers: { cookie: cookies[role]!, origin: server.origin, 'content-type': 'application/json' },
+          ...(method !== 'GET' && { body: '[]' }),
+        });
+        const isLetIn = ROLES.indexOf(role) >= ROLES.indexOf(needed);
+        // A body that is none shows that the door was passed; a page that is not allowed leads back to the lane.
+        const isRefused = status === 403 || (status === 303 && headers.location === '/studio');
+        if (isLetIn === isRefused || status >= 500) wrong.push(`${way}: ${status}`);
+      }
+
+      expect(wrong).to.deep.equal([]);
+    });
+});
