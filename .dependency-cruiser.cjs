@@ -51,7 +51,25 @@ module.exports = {
       '^src/(services|standins|studio|pages|shop|runtime|pieces)',
       'repositories return core types',
     ),
-    forbid('services-below-pages', '^src/services', '^src/(studio|pages|shop|runtime)', 'services know no interface'),
+    forbid(
+      'services-below-pages',
+      '^src/services',
+      '^src/(studio|pages|shop|runtime|server|workers)',
+      'services know no interface',
+    ),
+    {
+      name: 'server-stands-outside',
+      severity: 'error',
+      from: { path: '^src/server' },
+      to: { path: '^src/(?!server|services/process-slot)' },
+      comment: 'it is built apart from the app: a module they shared would be there twice',
+    },
+    forbid(
+      'workers-are-thin',
+      '^src/workers',
+      '^src/(studio|pages|shop|runtime|server|data)',
+      'they call core or a service',
+    ),
     forbid('standins-stand-alone', '^src/standins', '^src/(?!standins|core)', 'an outside service knows nothing of us'),
     {
       name: 'sequelize-only-in-data',

@@ -14,6 +14,6 @@ export default defineConfig({
   vite: {
     plugins: [tailwindcss()],
     worker: { format: 'es' },
-    ssr: { external: ['sequelize', 'sqlite3', 'umzug', 'pino', 'chardet', 'isbot'] },
+    ssr: { external: ['sequelize', 'sqlite3', 'umzug', 'pino', 'piscina', 'chardet', 'isbot'] },
   },
 });

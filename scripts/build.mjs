@@ -65,10 +65,14 @@ async function minifyChunks(_options, bundle) {
       chunk.code = (await transform(chunk.code, { minify: true, format: 'esm', target: 'es2022' })).code;
 }
 
-/** What runs outside the framework: the server around it. Packages stay where they are. */
+/** What runs outside the framework: the server around it, and its worker threads. Packages stay where they are. */
 async function buildServer() {
+  const workers = readdirSync('src/workers').map((file) => file.replace(/\.ts$/, ''));
   await bundle({
-    entryPoints: { serve: 'src/server/main.ts' },
+    entryPoints: {
+      serve: 'src/server/main.ts',
+      ...Object.fromEntries(workers.map((name) => [`workers/${name}`, `src/workers/${name}.ts`])),
+    },
     outdir: 'dist',
     outExtension: { '.js': '.mjs' },
     bundle: true,

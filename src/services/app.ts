@@ -22,6 +22,7 @@ import {
   type StandInMailbox,
   type Wallet,
 } from '~/standins';
+import { createCleaning, type Cleaning } from './cleaning';
 
 /** Everything a service works with; handed in, so that tests can hand in their own. */
 export interface App {
@@ -38,6 +39,7 @@ export interface App {
   readonly rates: Rates;
   readonly wallet: Wallet;
   readonly mailbox: StandInMailbox;
+  readonly cleaning: Cleaning;
   readonly log: Logger;
   /** Milliseconds since 1970. */
   readonly now: () => number;
@@ -65,6 +67,7 @@ export async function createApp(options: {
     rates: standInRates(),
     wallet: standInWallet(),
     mailbox: options.mailbox ?? standInMailbox(path.join(options.dataDir, 'mailbox'), options.now),
+    cleaning: createCleaning(),
     log: pino({ level: options.logLevel ?? 'info' }),
     now: options.now ?? Date.now,
   };

@@ -7,7 +7,6 @@ import { fail, ok, type Result } from '~/core/problems';
 import type { Upload } from '~/data';
 import type { App } from './app';
 import { shopToday } from './cart-goods';
-import { cleanFile } from './clean-file';
 
 type FileOption = Extract<ProductOption, { kind: 'file' }>;
 
@@ -35,7 +34,7 @@ export async function keepUpload(
   if (!option) return fail('option', 'not-found');
   if (request.bytes.length > option.mostBytes)
     return fail('file', 'body-too-large', { limit: `${Math.round(option.mostBytes / 104_857.6) / 10} MB` });
-  const cleaned = await cleanFile(request.bytes, option.forms);
+  const cleaned = await app.cleaning.clean({ kind: 'file', bytes: request.bytes, forms: option.forms });
   if (!cleaned.ok) return cleaned;
   const { type, bytes } = cleaned.value;
   const id = randomUUID();

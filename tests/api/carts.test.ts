@@ -1,14 +1,9 @@
 import { expect } from 'chai';
 import { randomUUID } from 'node:crypto';
-import { readdir, readFile } from 'node:fs/promises';
-import path from 'node:path';
-import sharp from 'sharp';
 import type { OptionRule } from '~/core/options';
 import { createApp } from '~/services/app';
 import { cartRequestSchema, changeCartOf } from '~/services/change-cart';
-import { cleanFile, cleanSvg } from '~/services/clean-file';
 import { saveOptions } from '~/services/edit-options';
-import { keepIcon } from '~/services/keep-icon';
 import { sendOrderMails } from '~/services/order-mails';
 import { placeOrder, releaseAbandoned, showOrder } from '~/services/place-order';
 import { quickPay, showQuickPay } from '~/services/quick-pay';
@@ -17,15 +12,11 @@ import { suggestNear } from '~/services/suggest';
 import { keepUpload, openUpload, sweepUploads } from '~/services/uploads';
 import { viewCart } from '~/services/view-cart';
 import { ORDER_FORM } from '../support/checkout';
+import { picture } from '../support/picture';
 import { openTestShop, type TestShop } from '../support/shop';
 
 /** Whose name must not be read as markup, wherever it is shown. */
 const form = { ...ORDER_FORM, name: 'Ada <b>Lund</b>' };
-const picture = (width = 40) =>
-  sharp({ create: { width, height: 30, channels: 3, background: '#1c4e5f' } })
-    .withMetadata({ exif: { IFD0: { Copyright: 'a secret place' } } })
-    .jpeg()
-    .toBuffer();
 /** Answers that make the kite sewn to order complete, without artwork of one's own. */
 const PLAIN = { printing: 'none', tail: 'no' };
 
@@ -469,71 +460,6 @@ describe('carts', () => {
       const stored = paid.ok ? await showOrder(shop.app, paid.value.token) : null;
       expect(stored).to.include({ totalMinor: 3900 + 490, email: 'ida.brandt@wallet.example' });
     });
-  });
-});
-
-describe('files', () => {
-  it('are known by what is in them, and pictures are drawn anew without what else they carry', async () => {
-    const original = await picture();
-
-    const cleaned = await cleanFile(original, ['picture']);
-
-    expect(original.toString('latin1')).to.include('a secret place');
-    const bytes = cleaned.ok ? Buffer.from(cleaned.value.bytes) : Buffer.alloc(0);
-    expect(bytes.subarray(1, 4).toString()).to.equal('PNG');
-    expect(bytes.toString('latin1')).not.to.include('a secret place');
-    expect((await sharp(bytes).metadata()).width).to.equal(40);
-  });
-
-  it('that only pretend to be pictures are refused', async () => {
-    const torn = (await picture()).subarray(0, 60);
-    const answers = await Promise.all([cleanFile(torn, ['picture']), cleanFile(Buffer.from('GIF89a'), ['picture'])]);
-
-    expect(answers.map((answer) => answer.ok || answer.problems[0]?.code)).to.deep.equal([
-      'upload-broken',
-      'upload-type',
-    ]);
-  });
-
-  const CORPUS = [
-    '<svg xmlns="http://www.w3.org/2000/svg"><script>alert(1)</script><path d="M0 0"/></svg>',
-    '<svg xmlns="http://www.w3.org/2000/svg" onload="alert(1)"><path d="M0 0" onclick="alert(1)"/></svg>',
-    '<svg xmlns="http://www.w3.org/2000/svg"><a href="javascript:alert(1)"><path d="M0 0"/></a></svg>',
-    '<svg xmlns="http://www.w3.org/2000/svg"><foreignObject><iframe src="javascript:alert(1)"/></foreignObject></svg>',
-    '<svg xmlns="http://www.w3.org/2000/svg"><style>@import url(https://evil.example/x.css);</style></svg>',
-    '<svg xmlns="http://www.w3.org/2000/svg"><image href="https://evil.example/x.png"/></svg>',
-    '<svg xmlns="http://www.w3.org/2000/svg"><path fill="url(https://evil.example/#x)" d="M0 0"/></svg>',
-    '<svg xmlns="http://www.w3.org/2000/svg"><animate attributeName="href" to="javascript:alert(1)"/></svg>',
-    '<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink"><use xlink:href="https://evil.example/x.svg#x"/></svg>',
-  ];
-  for (const [i, source] of CORPUS.entries()) {
-    it(`drawing ${i + 1} loses what could run or be fetched`, async () => {
-      expect((await cleanSvg(source)) ?? '').not.to.match(
-        /script|on\w+=|javascript:|evil\.example|@import|foreignObject|<iframe/i,
-      );
-    });
-  }
-
-  it('keep drawings that are only drawn', async () => {
-    const clean = await cleanSvg(
-      '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9"><linearGradient id="g"/><path fill="url(#g)" d="M0 0h9v9z"/></svg>',
-    );
-
-    expect(clean).to.include('d="M0 0h9v9z"').and.include('url(#g)').and.include('viewBox');
-  });
-
-  it('make icons that are small and square', async () => {
-    const shop = await openTestShop();
-    const kept = await keepIcon(shop.app, await picture(300));
-    const again = await keepIcon(shop.app, await picture(300));
-
-    const src = kept.ok ? kept.value.src : '';
-    expect(again).to.deep.equal(kept);
-    const { width, height } = await sharp(
-      await readFile(path.join(shop.app.db.dataDir, src.replace('/media/', 'media/'))),
-    ).metadata();
-    expect([width, height]).to.deep.equal([128, 128]);
-    await shop.close();
   });
 });
 

@@ -37,6 +37,9 @@ const WORDING = {
   'option-sku-unknown': '“{label}” sells {sku}, which is no SKU of this shop.',
   'upload-type': 'This kind of file cannot be taken here. Choose {forms}.',
   'upload-broken': 'The file cannot be read as {form}. Save it anew and try again.',
+  'upload-too-complex':
+    'This drawing has too many parts to be checked here (at most {limit}). Simplify it, or save it as a PNG picture.',
+  'upload-too-slow': 'The file took too long to check. Save it again, smaller or simpler, and try once more.',
   'upload-too-many': 'Too many files at once. Wait {seconds} seconds and try again.',
   'coupon-unknown': 'There is no code “{code}”. Check how it is written.',
   'coupon-over': 'The code “{code}” is over.',

@@ -9,6 +9,7 @@ const STATUS: Partial<Record<ProblemCode, number>> = {
   'wrong-sign-in': 401,
   'too-many-tries': 429,
   'body-too-large': 413,
+  'upload-too-many': 429,
   'stale-draft': 409,
   'sold-out': 409,
   'not-enough-stock': 409,

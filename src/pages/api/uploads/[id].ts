@@ -4,7 +4,7 @@ import { openUpload } from '~/services/uploads';
 import { cartToken } from '~/shop/cart-cookie';
 import { refuse } from '../_respond';
 
-const INLINE = ['image/png'];
+const INLINE = ['image/png', 'image/jpeg'];
 
 /** A kept file, for its owner and the shop; others get the same answer as for one that never was. */
 export const GET: APIRoute = async ({ locals, cookies, params }) => {

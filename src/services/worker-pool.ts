@@ -1,0 +1,68 @@
+import path from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { Piscina } from 'piscina';
+
+interface PoolLimits {
+  /** Threads at most. */
+  readonly most: number;
+  /** Tasks that may wait for one; more are refused. */
+  readonly mostWaiting: number;
+  /** From asking to the answer, waiting among it. */
+  readonly mostMs: number;
+  readonly mostMemoryMb: number;
+}
+
+/** What became of a task: its answer, no room for it, or ended because it took too long or too much. */
+export type PoolAnswer<T> = { readonly state: 'done'; readonly value: T } | { readonly state: 'busy' | 'ended' };
+
+export interface WorkerPool {
+  run<T>(task: object): Promise<PoolAnswer<T>>;
+  close(): Promise<void>;
+}
+
+/** Where a worker is: beside the built server, or in the source where that is run. A file is itself. */
+function workerFile(name: string): { file: string; execArgv: string[] } {
+  if (path.isAbsolute(name)) return { file: name, execArgv: [] };
+  const here = fileURLToPath(import.meta.url);
+  if (here.endsWith('.ts')) return { file: path.resolve(`src/workers/${name}.ts`), execArgv: ['--import', 'tsx'] };
+  const built = here.slice(0, here.lastIndexOf(`${path.sep}server${path.sep}`));
+  return { file: path.join(built, 'workers', `${name}.mjs`), execArgv: [] };
+}
+
+/** Work that must not hold the server, in threads of its own. They end when there has been nothing to do for a while. */
+export function createPool(name: string, limits: PoolLimits): WorkerPool {
+  const { file, execArgv } = workerFile(name);
+  let pool: Piscina | null = null;
+  function open(): Piscina {
+    const opened = new Piscina({
+      filename: file,
+      execArgv,
+      minThreads: 0,
+      maxThreads: limits.most,
+      maxQueue: limits.mostWaiting,
+      concurrentTasksPerWorker: 1,
+      idleTimeout: 60_000,
+      resourceLimits: { maxOldGenerationSizeMb: limits.mostMemoryMb },
+    });
+    // A thread that ended has been told to its task; unheard, it would end the server too.
+    opened.on('error', () => undefined);
+    return opened;
+  }
+  return {
+    async run<T>(task: object): Promise<PoolAnswer<T>> {
+      pool ??= open();
+      if (pool.queueSize >= limits.mostWaiting) return { state: 'busy' };
+      try {
+        // Aborted, the thread it runs in is ended: nothing else stops a loop.
+        const value = (await pool.run(task, { signal: AbortSignal.timeout(limits.mostMs) })) as T;
+        return { state: 'done', value };
+      } catch {
+        return { state: 'ended' };
+      }
+    },
+    async close() {
+      await pool?.destroy();
+      pool = null;
+    },
+  };
+}

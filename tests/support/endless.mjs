@@ -1,0 +1,4 @@
+// A worker that is never done.
+export default function run() {
+  for (;;);
+}
