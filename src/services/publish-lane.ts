@@ -1,5 +1,13 @@
 import { randomUUID } from 'node:crypto';
-import { compileManifest, describeDifference, lintLane, readLane, type LaneChange, type Lane } from '~/core/lane';
+import {
+  compileManifest,
+  describeDifference,
+  lintLane,
+  readLane,
+  wordFinding,
+  type Lane,
+  type LaneChange,
+} from '~/core/lane';
 import { fail, ok, type Result } from '~/core/problems';
 import type { RevisionSummary } from '~/data';
 import { definitions } from '~/pieces/registry';
@@ -20,9 +28,7 @@ export async function publishLane(
       (finding) => finding.level === 'error',
     );
     if (errors.length > 0) {
-      const message = errors
-        .map((finding) => `${finding.pieceId} points to “${finding.slug}”, which is gone`)
-        .join('; ');
+      const message = errors.map((finding) => wordFinding(finding, read.value, definitions)).join(' ');
       return fail('lane', 'lint-blocks', { message });
     }
     return ok({ revision: await storeRevision(app, read.value, request) });

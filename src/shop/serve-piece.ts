@@ -4,6 +4,7 @@ import { definitions } from '~/pieces/registry';
 import { BASE_CSS } from '~/runtime/kit/shadow';
 import type { App } from '~/services/app';
 import { liveLane, type LiveLane } from '~/services/live-lane';
+import { styleHtml } from './style-html';
 
 /** The live piece of a kind that every shop has, as the runtime would get it. */
 export async function alwaysOnPiece<Piece extends ManifestPiece>(
@@ -30,7 +31,7 @@ interface Drawn {
 
 /** A piece drawn by the server into a shadow root of its own (declarative, so that it stands without script). */
 export function shadowHtml({ piece, live, css, drawn, given }: Drawn): string {
-  const style = `${BASE_CSS}${themeCss(live.lane.theme, ':host')}${css}${piece.css}`.replaceAll('</', '<\\/');
+  const style = styleHtml(`${BASE_CSS}${themeCss(live.lane.theme, ':host')}${css}${piece.css}`);
   const json = JSON.stringify({ piece, ...given }).replaceAll('<', '\\u003c');
-  return `<template shadowrootmode="open"><style>${style}</style><div data-inside>${drawn}</div></template><script type="application/json">${json}</script>`;
+  return `<template shadowrootmode="open">${style}<div data-inside>${drawn}</div></template><script type="application/json">${json}</script>`;
 }

@@ -1,5 +1,7 @@
 import { expect } from 'chai';
 import { randomUUID } from 'node:crypto';
+import { readdir } from 'node:fs/promises';
+import path from 'node:path';
 import type { OptionRule } from '~/core/options';
 import { createApp } from '~/services/app';
 import { cartRequestSchema, changeCartOf } from '~/services/change-cart';

@@ -1,5 +1,6 @@
 import { currencyOf } from '~/core/money';
 import { MEDIA_OF } from '~/core/where';
+import { readCustomCss } from './custom-css';
 import { defaultWhere, type PieceDefinition } from './definition';
 import type { Lane, Piece, Theme } from './lane.schema';
 import type { Manifest, ManifestPiece } from './manifest';
@@ -77,7 +78,7 @@ function compileCss(piece: Piece, definition: PieceDefinition): string {
   for (const { key, on, hideOn } of piece.parts)
     for (const device of on ? hideOn : [])
       rules.push(`@media ${MEDIA_OF[device]}{[data-part=${key}]{display:none!important}}`);
-  return rules.join('') + piece.look.css;
+  return rules.join('') + readCustomCss(piece.look.css).css;
 }
 
 function declaration(property: LookProperty, value: LookValue): string {

@@ -1,5 +1,6 @@
 export { compileManifest, themeCss } from './compile';
 export { definePiece, type Moment, type Note, type PieceDefinition, type StartingLayout } from './definition';
+export { readCustomCss } from './custom-css';
 export { describeDifference, type LaneChange } from './difference';
 export type { Lane, Piece, Shop, Theme, ThemeColour } from './lane.schema';
 export { lintLane, type CatalogueSlugs, type LintFinding } from './lint';
@@ -27,4 +28,5 @@ export {
   type Task,
 } from './setting';
 export { mainButtonLook, say } from './standard';
+export { wordCssProblem, wordFinding } from './word-finding';
 export type { CartPick, ProductPick, Situation } from './situation';

@@ -1,3 +1,4 @@
+import { readCustomCss, type CssProblem } from './custom-css';
 import type { PieceDefinition } from './definition';
 import type { Lane, Piece } from './lane.schema';
 
@@ -9,6 +10,8 @@ export type LintFinding =
       readonly pieceId: string;
       readonly slug: string;
     }
+  /** Style rules of the owner's own that cannot be served as they stand. */
+  | { readonly level: 'error'; readonly code: 'css'; readonly pieceId: string; readonly problem: CssProblem }
   | { readonly level: 'warning'; readonly code: 'nobody-sees'; readonly pieceId: string }
   /** `pieceId` stays closed, because `otherId` opens at the same moment and comes before it. */
   | { readonly level: 'warning'; readonly code: 'same-moment'; readonly pieceId: string; readonly otherId: string };
@@ -23,6 +26,9 @@ export function lintLane(lane: Lane, definitions: readonly PieceDefinition[], sl
   const findings: LintFinding[] = [];
   for (const [id, piece] of Object.entries(lane.pieces)) {
     const definition = definitions.find((candidate) => candidate.kind === piece.kind);
+    if (piece.on || definition?.isAlwaysOn)
+      for (const problem of readCustomCss(piece.look.css).problems)
+        findings.push({ level: 'error', code: 'css', pieceId: id, problem });
     if (!piece.on || definition?.isAlwaysOn) continue;
     const { where } = piece;
     const emptyOnly = [where.categories, where.products].some(

@@ -1,8 +1,10 @@
 import { useEffect, useState } from 'react';
 import {
   LOOK_PROPERTIES,
+  readCustomCss,
   resolveColour,
   resolveLook,
+  wordCssProblem,
   type LookProperty,
   type LookSlot,
   type LookState,
@@ -39,6 +41,7 @@ export function LookPanel({ piece, definition, part, edit, theme, force, onForce
   const behind = ground && resolveLook(ground, piece.look.slots['panel'], 'rest', 'background');
   const [css, setCss] = useState(piece.look.css);
   useEffect(() => setCss(piece.look.css), [piece.look.css]);
+  const { problems } = readCustomCss(css);
   return (
     <>
       <div className="flex flex-col gap-1">
@@ -75,7 +78,7 @@ export function LookPanel({ piece, definition, part, edit, theme, force, onForce
           ))}
           <Row
             label="Own style rules"
-            help="CSS that reaches this piece only. Kept when you leave the field."
+            help="CSS for this piece only. What cannot be read is left out of the preview, and stops publishing."
             changed={piece.look.css !== ''}
             onReset={() => edit((draft) => void (draft.look.css = ''))}
           >
@@ -86,8 +89,17 @@ export function LookPanel({ piece, definition, part, edit, theme, force, onForce
               maxLength={20_000}
               value={css}
               onChange={(event) => setCss(event.target.value)}
+              aria-invalid={problems.length > 0 || undefined}
+              aria-describedby={problems.length > 0 ? 'css-problems' : undefined}
               onBlur={() => css !== piece.look.css && edit((draft) => void (draft.look.css = css))}
             />
+            {problems.length > 0 && (
+              <ul id="css-problems" className="help !text-brick">
+                {problems.slice(0, 8).map((problem) => (
+                  <li key={`${problem.line} ${problem.column} ${problem.code}`}>{wordCssProblem(problem)}</li>
+                ))}
+              </ul>
+            )}
           </Row>
         </>
       ) : null}

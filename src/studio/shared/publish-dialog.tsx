@@ -1,12 +1,11 @@
 import { useEffect, useState } from 'react';
-import { describeDifference } from '~/core/lane';
+import { describeDifference, wordFinding } from '~/core/lane';
 import { definitions } from '~/pieces/registry';
 import { ask, askJson, Refusal } from './api';
 import { ChangeList } from './change-list';
 import { useDraft } from './draft-store';
 import { Modal } from './modal';
 import type { DraftData } from './studio-data';
-import { wordFinding } from './word-change';
 
 /** Shows what shoppers will notice, then makes it live. */
 export function PublishDialog({ onClose }: { onClose: () => void }) {
@@ -51,7 +50,7 @@ export function PublishDialog({ onClose }: { onClose: () => void }) {
             key={i}
             className={`border-s-4 ps-3 ${finding.level === 'error' ? 'border-brick text-brick' : 'border-paint'}`}
           >
-            {wordFinding(finding, lane)}
+            {wordFinding(finding, lane, definitions)}
           </p>
         ))}
         {problem && (

@@ -1,6 +1,4 @@
-import type { LaneChange, LintFinding } from '~/core/lane';
-import { definitionOf } from '~/pieces/registry';
-import type { Lane } from '~/core/lane';
+import type { LaneChange } from '~/core/lane';
 
 const quote = (text: string) => (text.length > 60 ? `“${text.slice(0, 57)}…”` : `“${text}”`);
 
@@ -37,20 +35,5 @@ export function wordChange(change: LaneChange): string {
       return `Shown on ${change.what}: ${change.to} instead of ${change.from}.`;
     case 'look':
       return `${change.what}, ${change.property.toLowerCase()}${change.state === 'rest' ? '' : ` (${change.state})`}: ${change.to} instead of ${change.from}.`;
-  }
-}
-
-/** What the lint found, as a sentence that says what to do. */
-export function wordFinding(finding: LintFinding, lane: Lane): string {
-  const name = (id: string) => definitionOf(lane.pieces[id]?.kind ?? '')?.name ?? id;
-  switch (finding.code) {
-    case 'nobody-sees':
-      return `${name(finding.pieceId)} is on, but nobody would see it. Choose at least one device and one page under Where.`;
-    case 'same-moment':
-      return `${name(finding.otherId)} and ${name(finding.pieceId)} both open after an add. Shoppers get ${name(finding.otherId).toLowerCase()}; ${name(finding.pieceId).toLowerCase()} stays closed. Turn “Opens by itself” off, or turn one of them off.`;
-    case 'deleted-product':
-      return `${name(finding.pieceId)} names the product “${finding.slug}”, which is gone. Take it out under Where.`;
-    case 'deleted-category':
-      return `${name(finding.pieceId)} names the category “${finding.slug}”, which is gone. Take it out under Where.`;
   }
 }

@@ -1,8 +1,8 @@
 import { expect } from 'chai';
-import { describeDifference, type Lane, type LintFinding } from '~/core/lane';
+import { describeDifference, wordFinding, type Lane, type LintFinding } from '~/core/lane';
 import { definitions } from '~/pieces/registry';
 import * as format from '~/studio/shared/format';
-import { wordChange, wordFinding } from '~/studio/shared/word-change';
+import { wordChange } from '~/studio/shared/word-change';
 import { liveDemoLane } from '../../../demo/lane';
 
 /** What the owner reads about a change of the live lane. */
@@ -90,7 +90,7 @@ describe('a change in words', () => {
 describe('a finding in words', () => {
   it('says what to do about it, by the names the owner knows', () => {
     const lane = liveDemoLane();
-    const word = (finding: LintFinding) => wordFinding(finding, lane);
+    const word = (finding: LintFinding) => wordFinding(finding, lane, definitions);
 
     expect(word({ level: 'warning', code: 'nobody-sees', pieceId: 'quick-view' })).to.match(/^Quick view is on.*Where/);
     expect(word({ level: 'error', code: 'deleted-product', pieceId: 'quick-view', slug: 'dodo' })).to.match(

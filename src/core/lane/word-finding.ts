@@ -1,0 +1,37 @@
+import type { CssProblem } from './custom-css';
+import type { PieceDefinition } from './definition';
+import type { Lane } from './lane.schema';
+import type { LintFinding } from './lint';
+
+const CSS_WORDING: Readonly<Record<CssProblem['code'], (text: string) => string>> = {
+  syntax: (text) => (text ? `“${text}” cannot be read as CSS.` : 'something is missing here.'),
+  'at-rule': (text) => `“${text}” is not allowed here. Write the rules themselves.`,
+  outside: (text) => `${text} would load something from elsewhere. Upload the picture and use its /media/ address.`,
+  runs: (text) => `“${text}” can run code, and is not allowed.`,
+  'reaches-out': (text) => `“${text}” would change the page around the piece. Name a part of the piece.`,
+};
+
+/** A problem with a piece's own style rules, with its place. */
+export function wordCssProblem({ code, line, column, text }: CssProblem): string {
+  return `Line ${line}, column ${column}: ${CSS_WORDING[code](text)}`;
+}
+
+/** What the lint found, as a sentence that says what to do. */
+export function wordFinding(finding: LintFinding, lane: Lane, definitions: readonly PieceDefinition[]): string {
+  const name = (id: string) => definitions.find(({ kind }) => kind === lane.pieces[id]?.kind)?.name ?? id;
+  const own = name(finding.pieceId);
+  switch (finding.code) {
+    case 'nobody-sees':
+      return `${own} is on, but nobody would see it. Choose at least one device and one page under Where.`;
+    case 'same-moment': {
+      const other = name(finding.otherId);
+      return `${other} and ${own} both open after an add. Shoppers get ${other.toLowerCase()}; ${own.toLowerCase()} stays closed. Turn “Opens by itself” off, or turn one of them off.`;
+    }
+    case 'deleted-product':
+      return `${own} names the product “${finding.slug}”, which is gone. Take it out under Where.`;
+    case 'deleted-category':
+      return `${own} names the category “${finding.slug}”, which is gone. Take it out under Where.`;
+    case 'css':
+      return `${own}, own style rules. ${wordCssProblem(finding.problem)}`;
+  }
+}
