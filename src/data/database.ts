@@ -1,5 +1,5 @@
 import { AsyncLocalStorage } from 'node:async_hooks';
-import { mkdirSync } from 'node:fs';
+import { chmodSync, closeSync, existsSync, mkdirSync, openSync } from 'node:fs';
 import path from 'node:path';
 import { QueryTypes, Sequelize, Transaction, type QueryOptions } from 'sequelize';
 import { SequelizeStorage, Umzug } from 'umzug';
@@ -38,10 +38,19 @@ export interface Database {
   close(): Promise<void>;
 }
 
+/** Buyers' names and addresses are for the account that serves the shop alone, on a machine with others too. */
+function keepPrivate(dataDir: string, storage: string): void {
+  mkdirSync(dataDir, { recursive: true, mode: 0o700 });
+  chmodSync(dataDir, 0o700);
+  // Made before SQLite does: the files beside it take over its mode.
+  closeSync(openSync(storage, 'a', 0o600));
+  for (const file of [storage, `${storage}-wal`, `${storage}-shm`]) if (existsSync(file)) chmodSync(file, 0o600);
+}
+
 /** Opens the database in a folder, creating and migrating it as needed. */
 export async function openDatabase(dataDir: string): Promise<Database> {
-  mkdirSync(dataDir, { recursive: true });
   const storage = path.join(dataDir, 'paved-lane.sqlite');
+  keepPrivate(dataDir, storage);
   const sequelize = new Sequelize({
     dialect: 'sqlite',
     dialectModule: tunedSqlite,

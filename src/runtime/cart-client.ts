@@ -34,6 +34,8 @@ export interface CartClient {
   watch(listener: (view: CartView) => void): () => void;
   load(): Promise<CartView | null>;
   change(request: CartChangeRequest): Promise<CartAnswer>;
+  /** When every change so far has been answered, or waits for a connection. */
+  settled(): Promise<void>;
   /** Shows a sample instead of the shopper's cart (previews); null goes back. */
   pretend(sample: CartView | null): void;
 }
@@ -41,10 +43,13 @@ export interface CartClient {
 interface Pending {
   readonly id: string;
   readonly request: CartChangeRequest;
+  /** Milliseconds since 1970, when it was asked for. */
+  readonly at: number;
   readonly settle?: (answer: CartAnswer) => void;
 }
 
-const KEPT = 'pl_cart_waiting';
+/** One entry a change, so that tabs do not overwrite each other's. */
+const KEPT = 'pl_cart_waiting:';
 const MOST_WAIT_MS = 30_000;
 const FAULT = 'Something went wrong on our side. Your cart is as it was; please try again.';
 
@@ -64,17 +69,25 @@ export function createCartClient(origin: string): CartClient {
   let sample: CartView | null = null;
   let pending = readKept(storage);
   let isSending = false;
+  /** Told when nothing is being sent any more. */
+  const waiting: (() => void)[] = [];
   let waitMs = 1000;
+  let isOffline = false;
+  let latest = 0;
 
   const shown = () => sample ?? (base && pending.reduce((view, { request }) => foresee(view, request), base));
-  const tell = () => {
+  function tell(): void {
     const view = shown();
-    if (view) for (const listener of listeners) listener(view);
-  };
-  const keep = () =>
-    pending.length > 0
-      ? storage?.setItem(KEPT, JSON.stringify(pending.map(({ id, request }) => ({ id, request }))))
-      : storage?.removeItem(KEPT);
+    if (!view) return;
+    for (const listener of listeners) {
+      try {
+        listener(view);
+      } catch (error) {
+        // One piece that cannot draw a cart must not keep it from the others, nor the cart from being changed.
+        console.error('Paved Lane: a part of the page could not show the cart', error);
+      }
+    }
+  }
 
   async function send({ id, request }: Pending): Promise<(CartAnswer & { view?: CartView }) | null> {
     const response = await fetch(url, {
@@ -98,14 +111,14 @@ export function createCartClient(origin: string): CartClient {
     isSending = true;
     for (let first = pending[0]; first; first = pending[0]) {
       const answer = await send(first);
+      setOffline(!answer);
       if (!answer) {
-        for (const { settle } of pending) settle?.({ ok: true, lineId: null, waiting: true });
         setTimeout(() => void pump(), (waitMs = Math.min(MOST_WAIT_MS, waitMs * 2)));
         break;
       }
       waitMs = 1000;
       pending = pending.slice(1);
-      keep();
+      storage?.removeItem(KEPT + first.id);
       if (answer.view && answer.view.version >= (base?.version ?? 0)) {
         base = answer.view;
         tabs?.postMessage(base);
@@ -116,6 +129,15 @@ export function createCartClient(origin: string): CartClient {
       first.settle?.(plain);
     }
     isSending = false;
+    for (const { settle } of pending) settle?.({ ok: true, lineId: null, waiting: true });
+    for (const tell of waiting.splice(0)) tell();
+  }
+
+  /** Tells the page when changes begin to wait for a connection, and when they no longer do. */
+  function setOffline(next: boolean): void {
+    if (next === isOffline) return;
+    isOffline = next;
+    globalThis.dispatchEvent?.(new CustomEvent('pl-offline', { detail: { isOffline, waiting: pending.length } }));
   }
 
   async function load(): Promise<CartView | null> {
@@ -149,11 +171,15 @@ export function createCartClient(origin: string): CartClient {
     load,
     change: (request) =>
       new Promise((settle) => {
-        pending = [...pending, { id: crypto.randomUUID(), request, settle }];
+        // Two in one millisecond are two all the same.
+        const at = (latest = Math.max(Date.now(), latest + 1));
+        const id = crypto.randomUUID();
+        pending = [...pending, { id, at, request, settle }];
+        storage?.setItem(KEPT + id, JSON.stringify({ id, at, request } satisfies Pending));
         tell();
-        keep();
         void pump();
       }),
+    settled: () => (isSending ? new Promise((settle) => waiting.push(settle)) : Promise.resolve()),
     pretend(next) {
       sample = next;
       tell();
@@ -170,12 +196,19 @@ function ownStorage(): Storage | null {
   }
 }
 
+/** Changes left behind by pages before, also of other tabs: whoever sends one first, it is made once. */
 function readKept(storage: Storage | null): Pending[] {
-  try {
-    return JSON.parse(storage?.getItem(KEPT) ?? '[]') as Pending[];
-  } catch {
-    return [];
-  }
+  const keys = Array.from({ length: storage?.length ?? 0 }, (_, i) => storage!.key(i)!);
+  return keys
+    .filter((key) => key.startsWith(KEPT))
+    .flatMap((key): Pending[] => {
+      try {
+        return [JSON.parse(storage!.getItem(key)!) as Pending];
+      } catch {
+        return [];
+      }
+    })
+    .sort((a, b) => a.at - b.at);
 }
 
 /** What the cart will most likely be; the server's answer replaces it. Of an add only the count: its price is the server's to say. */
@@ -187,14 +220,18 @@ function foresee(view: CartView, request: CartChangeRequest): CartView {
   if (!line) return view;
   const quantity = request.kind === 'remove' ? 0 : request.quantity;
   type Sum = typeof line.totalMinor;
-  const totalMinor = (line.totalMinor + line.unitMinor * (quantity - line.quantity)) as Sum;
-  const changed = quantity > 0 ? [{ ...line, quantity, totalMinor, fullMinor: totalMinor }] : [];
-  const more = (quantity > 0 ? totalMinor : 0) - line.totalMinor;
+  // What counts once for the line stays; what offers take is taken to grow with it.
+  const once = line.fullMinor - line.unitMinor * line.quantity;
+  const full = quantity > 0 ? once + line.unitMinor * quantity : 0;
+  const total = line.fullMinor > 0 ? Math.round((full * line.totalMinor) / line.fullMinor) : full;
+  const changed = quantity > 0 ? [{ ...line, quantity, totalMinor: total as Sum, fullMinor: full as Sum }] : [];
+  const [moreFull, more] = [full - line.fullMinor, total - line.totalMinor];
   return {
     ...view,
     lines: view.lines.flatMap((other) => (other === line ? changed : [other])),
     count: view.count + quantity - line.quantity,
-    subtotalMinor: (view.subtotalMinor + more) as Sum,
+    subtotalMinor: (view.subtotalMinor + moreFull) as Sum,
+    discountMinor: (view.discountMinor + moreFull - more) as Sum,
     totalMinor: (view.totalMinor + more) as Sum,
   };
 }

@@ -52,6 +52,8 @@ export async function createApp(options: {
   mailbox?: StandInMailbox;
   logLevel?: string;
 }): Promise<App> {
+  // Whatever this process writes from now on is its own account's alone to read.
+  process.umask(0o077);
   const db = await openDatabase(options.dataDir);
   return {
     db,

@@ -3,8 +3,10 @@ import type { Cart } from '~/core/cart';
 import { formatMoney, minor } from '~/core/money';
 import { answerTexts } from '~/core/options';
 import { checkCheckout, type CheckoutForm, type Order, type OrderLine } from '~/core/orders';
-import { fail, ok, type ProblemCode, type Result } from '~/core/problems';
+import { fail, ok, type Problem, type ProblemCode, type Result } from '~/core/problems';
 import { dayIn } from '~/core/time';
+import type { StoredCart } from '~/data';
+import type { DeliveryRate } from '~/standins';
 import type { App } from './app';
 import { goodsOf, shopToday, uploadNames } from './cart-goods';
 import { liveLane } from './live-lane';
@@ -14,6 +16,8 @@ import { priceGoods } from './view-cart';
 
 export interface OrderRequest {
   readonly cartToken: string;
+  /** Which state of the cart the shopper saw; another is refused. */
+  readonly cartVersion: number;
   readonly form: CheckoutForm;
   /** The same key is the same order, however often it is sent. */
   readonly key: string;
@@ -27,17 +31,27 @@ const FAILED: Readonly<Record<string, ProblemCode>> = {
   'timed-out': 'payment-timed-out',
 };
 
+/** What makes two requests the same. The card is no part of it: nothing made from one is kept anywhere. */
+function hashOf({ cartToken, cartVersion, form: { cardNumber: _card, ...form } }: OrderRequest): string {
+  return createHash('sha256')
+    .update(JSON.stringify([cartToken, cartVersion, form]))
+    .digest('hex');
+}
+
 /**
  * Reserves stock, takes the payment, then confirms; or gives the stock back. The cart is emptied only by a paid order.
- * Stock and the order are written in one immediate transaction, so the last unit is sold once.
+ * Stock and the order are written in one immediate transaction, so the last unit is sold once, and of one cart one order is
+ * under way. Who carries it is asked before: a slow carrier must not hold the shop.
  */
 export async function placeOrder(app: App, request: OrderRequest): Promise<Result<{ token: string }>> {
-  const requestHash = createHash('sha256')
-    .update(JSON.stringify([request.cartToken, request.form]))
-    .digest('hex');
+  const requestHash = hashOf(request);
   const earlier = await findEarlier(app, request.key, requestHash);
   if (earlier) return earlier;
-  const reserved = await reserve(app, request, requestHash);
+  const cart = await app.carts.read(request.cartToken);
+  const refusal = await refusalOfCart(app, request, cart);
+  if (refusal) return refusal;
+  const rates = await quoteDelivery(app, request.form, await goodsOf(app, cart));
+  const reserved = await reserve(app, request, requestHash, rates);
   if (!reserved.ok) return reserved;
   if ('repeat' in reserved.value) return reserved.value.repeat;
   const { order, lineIds } = reserved.value;
@@ -68,6 +82,19 @@ async function findEarlier(app: App, key: string, requestHash: string): Promise<
     : fail('cardNumber', FAILED[order.paymentReference ?? ''] ?? 'payment-timed-out');
 }
 
+/** Why nothing can be ordered from a cart as the shopper saw it; null when it can. */
+async function refusalOfCart(
+  app: App,
+  { cartToken, cartVersion }: OrderRequest,
+  cart: StoredCart,
+): Promise<ReturnType<typeof fail> | null> {
+  const other = await app.orders.findOfCart(cartToken, cartVersion);
+  if (other?.status === 'reserved') return fail('key', 'payment-in-progress');
+  if (other) return fail('key', 'cart-ordered', { token: other.token });
+  if (cart.lines.length === 0) return fail('cart', 'cart-empty');
+  return cart.version === cartVersion ? null : fail('cart', 'cart-changed');
+}
+
 type Reserved =
   { readonly order: Order; readonly lineIds: readonly string[] } | { readonly repeat: Result<{ token: string }> };
 
@@ -78,14 +105,20 @@ class Refused extends Error {
   }
 }
 
-async function reserve(app: App, request: OrderRequest, requestHash: string): Promise<Result<Reserved>> {
+async function reserve(
+  app: App,
+  request: OrderRequest,
+  requestHash: string,
+  rates: readonly DeliveryRate[],
+): Promise<Result<Reserved>> {
   try {
     return await app.db.inTransaction(async () => {
       const repeat = await findEarlier(app, request.key, requestHash);
       if (repeat) return ok<Reserved>({ repeat });
       const cart = await app.carts.read(request.cartToken);
-      if (cart.lines.length === 0) return fail('cart', 'cart-empty');
-      const built = await buildOrder(app, request, requestHash, cart);
+      const refusal = await refusalOfCart(app, request, cart);
+      if (refusal) return refusal;
+      const built = await buildOrder(app, request, requestHash, cart, rates);
       if (!built.ok) return built;
       for (const { variantId, quantity } of takenBy(built.value.lines)) {
         if (await app.catalogue.takeStock(variantId, quantity)) continue;
@@ -107,6 +140,7 @@ async function buildOrder(
   request: OrderRequest,
   requestHash: string,
   cart: Cart,
+  rates: readonly DeliveryRate[],
 ): Promise<Result<Omit<Order, 'id'>>> {
   const { form } = request;
   const goods = await goodsOf(app, cart);
@@ -116,7 +150,7 @@ async function buildOrder(
   if (problems.length > 0) return { ok: false, problems };
   const unfit = goods.find((good) => good.problem)?.problem;
   if (unfit) return { ok: false, problems: [{ ...unfit, path: 'cart' }] };
-  const rate = (await quoteDelivery(app, form, goods)).find((candidate) => candidate.key === form.delivery);
+  const rate = rates.find((candidate) => candidate.key === form.delivery);
   if (needsDelivery && !rate) return fail('delivery', 'delivery-unknown');
   const live = await liveLane(app);
   const { lane, revision, currency } = live;
@@ -150,6 +184,8 @@ async function buildOrder(
     day: dayIn(lane.shop.timeZone, placedAt),
     coupon: priced.coupon?.refusal === null ? priced.coupon.code : null,
     note: cart.note,
+    cartToken: request.cartToken,
+    cartVersion: request.cartVersion,
     lines: goods.map(({ facts, line, evaluation }, i) => ({
       variantId: facts.variantId,
       sku: facts.sku,
@@ -219,15 +255,29 @@ async function release(app: App, order: Pick<Order, 'token' | 'lines' | 'visitId
 
 const ABANDONED_AFTER_MS = 10 * 60_000;
 
-/** Gives back what a crash between reserving and paying left behind. Run at start and now and then. */
-export async function releaseAbandoned(app: App): Promise<number> {
-  const tokens = await app.orders.listReserved(app.now() - ABANDONED_AFTER_MS);
-  for (const token of tokens) {
-    await app.payment.cancel(token);
-    const order = await app.orders.find({ token });
-    if (order) await release(app, order, 'abandoned');
+/**
+ * Gives back what a crash between reserving and paying left behind, older than so many milliseconds. Run at start, when
+ * nothing can be under way, and now and then. One payment that cannot be cancelled does not keep the others.
+ */
+export async function releaseAbandoned(app: App, olderThanMs = ABANDONED_AFTER_MS): Promise<number> {
+  let released = 0;
+  for (const token of await app.orders.listReserved(app.now() - olderThanMs)) {
+    try {
+      await app.payment.cancel(token);
+      const order = await app.orders.find({ token });
+      if (order) await release(app, order, 'abandoned');
+      released += 1;
+    } catch (error) {
+      app.log.error({ err: error, order: token }, 'an order left behind could not be given back');
+    }
   }
-  return tokens.length;
+  return released;
+}
+
+/** The order that a refusal speaks of, where the cart was ordered already: its page is where the shopper wants to be. */
+export function orderedAlready(problems: readonly Problem[]): string | null {
+  const ordered = problems.find((problem) => problem.code === 'cart-ordered');
+  return ordered ? String(ordered.facts?.['token']) : null;
 }
 
 /** An order for the page that thanks for it; the token is the secret. */

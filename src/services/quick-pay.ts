@@ -1,7 +1,7 @@
 import type { CheckoutForm } from '~/core/orders';
 import { fail, type Result } from '~/core/problems';
 import type { App } from './app';
-import { placeOrder } from './place-order';
+import { placeOrder, type OrderRequest } from './place-order';
 import { quoteCheckout, type CheckoutQuote } from './show-checkout';
 
 export type WalletView = Awaited<ReturnType<App['wallet']['open']>> & { readonly quote: CheckoutQuote };
@@ -17,7 +17,7 @@ export async function showQuickPay(app: App, cartToken: string): Promise<WalletV
 /** Places the order with what the wallet hands over. */
 export async function quickPay(
   app: App,
-  request: { cartToken: string; card: string; key: string; visitId: string | null; seenTotalMinor: number | null },
+  request: Omit<OrderRequest, 'form'> & { readonly card: string },
 ): Promise<Result<{ token: string }>> {
   const { holder, cards, quote } = await showQuickPay(app, request.cartToken);
   const card = cards.find((candidate) => candidate.key === request.card);
@@ -28,6 +28,6 @@ export async function quickPay(
     delivery: quote.chosen ?? '',
     cardNumber: card.cardNumber,
   };
-  const { cartToken, key, visitId, seenTotalMinor } = request;
-  return placeOrder(app, { cartToken, form, key, visitId, seenTotalMinor });
+  const { card: _card, ...rest } = request;
+  return placeOrder(app, { ...rest, form });
 }

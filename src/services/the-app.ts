@@ -24,6 +24,8 @@ async function open(): Promise<App> {
     for (const work of [releaseAbandoned, sendOrderMails, sweepUploads])
       await work(app).catch((error: unknown) => app.log.error({ err: error, work: work.name }, 'sweep failed'));
   };
+  // Whatever was being paid when this folder was last served, nobody waits for it now.
+  await releaseAbandoned(app, 0);
   await sweep();
   setInterval(() => void sweep(), SWEEP_MS).unref();
   return app;

@@ -7,13 +7,14 @@ import { createApp } from '~/services/app';
 import { cartRequestSchema, changeCartOf } from '~/services/change-cart';
 import { saveOptions } from '~/services/edit-options';
 import { sendOrderMails } from '~/services/order-mails';
-import { placeOrder, releaseAbandoned, showOrder } from '~/services/place-order';
+import { releaseAbandoned, showOrder } from '~/services/place-order';
 import { quickPay, showQuickPay } from '~/services/quick-pay';
 import { keepForm, keptFormSchema, quoteCheckout, readKeptForm } from '~/services/show-checkout';
 import { suggestNear } from '~/services/suggest';
 import { keepUpload, openUpload, sweepUploads } from '~/services/uploads';
 import { viewCart } from '~/services/view-cart';
 import { ORDER_FORM } from '../support/checkout';
+import { orderNow } from '../support/order-now';
 import { picture } from '../support/picture';
 import { openTestShop, type TestShop } from '../support/shop';
 
@@ -276,7 +277,7 @@ describe('carts', () => {
       const other = await openUpload(shop.app, id, { cartToken: randomUUID(), isShop: false });
       const nobody = await openUpload(shop.app, '../../paved-lane.sqlite', { cartToken: token, isShop: true });
 
-      expect(own?.upload).to.include({ type: 'image/png', name: '....lake.jpg' });
+      expect(own?.upload).to.include({ type: 'image/jpeg', name: '....lake.jpg' });
       expect(forShop).not.to.equal(null);
       expect([other, nobody]).to.deep.equal([null, null]);
       expect(await readdir(path.join(shop.app.db.dataDir, 'media'))).not.to.include(id);
@@ -336,8 +337,7 @@ describe('carts', () => {
   });
 
   describe('become orders', () => {
-    const order = (cartToken: string, over: object = {}) =>
-      placeOrder(shop.app, { cartToken, form, key: randomUUID(), visitId: null, seenTotalMinor: null, ...over });
+    const order = (cartToken: string, over: object = {}) => orderNow(shop.app, { cartToken, form, ...over });
     const stockOf = async (variantId: number) =>
       (await shop.app.catalogue.variantFacts([variantId])).get(variantId)!.stock!;
 
@@ -421,8 +421,7 @@ describe('carts', () => {
       const failing = { ...shop.app, mailbox: { ...mailbox, send: () => Promise.reject(new Error('no mail today')) } };
       const token = randomUUID();
       await add(token, 'hoop-winder', {});
-      const key = randomUUID();
-      const placed = await placeOrder(failing, { cartToken: token, form, key, visitId: null, seenTotalMinor: null });
+      const placed = await orderNow(failing, { cartToken: token, form });
       const id = `order-${placed.ok ? placed.value.token : ''}`;
 
       const before = (await mailbox.list(99)).some((mail) => mail.id === id);
@@ -451,8 +450,9 @@ describe('carts', () => {
       const token = randomUUID();
       await add(token, 'wagtail', { Sail: 'Lagoon' });
       const { quote } = await showQuickPay(shop.app, token);
+      const { version: cartVersion } = quote.cart;
       const pay = (card: string, seenTotalMinor: number) =>
-        quickPay(shop.app, { cartToken: token, card, key: randomUUID(), visitId: null, seenTotalMinor });
+        quickPay(shop.app, { cartToken: token, cartVersion, card, key: randomUUID(), visitId: null, seenTotalMinor });
 
       const declined = await pay('declined', quote.cart.totalMinor);
       const changed = await pay('good', quote.cart.totalMinor - 1);

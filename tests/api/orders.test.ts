@@ -1,9 +1,13 @@
 import { expect } from 'chai';
 import { randomUUID } from 'node:crypto';
+import { readdir, readFile, stat } from 'node:fs/promises';
+import path from 'node:path';
 import { changeCartOf } from '~/services/change-cart';
-import { placeOrder, releaseAbandoned, showOrder } from '~/services/place-order';
+import { releaseAbandoned, showOrder, type OrderRequest } from '~/services/place-order';
+import { keepForm, withoutCard } from '~/services/show-checkout';
 import { viewCart } from '~/services/view-cart';
 import { ORDER_FORM as form } from '../support/checkout';
+import { orderNow } from '../support/order-now';
 import { openTestShop, type TestShop } from '../support/shop';
 
 const declined = { ...form, cardNumber: '5000000000000002' };
@@ -40,8 +44,9 @@ describe('placeOrder', () => {
     return token;
   }
 
-  const order = (cartToken: string, over: Partial<Parameters<typeof placeOrder>[1]> = {}) =>
-    placeOrder(shop.app, { cartToken, form, key: randomUUID(), visitId: null, seenTotalMinor: null, ...over });
+  /** Orders a cart as it is now. */
+  const order = (cartToken: string, over: Partial<OrderRequest> = {}) => orderNow(shop.app, { cartToken, ...over });
+  const codeOf = (answer: Awaited<ReturnType<typeof order>>) => (answer.ok ? 'ok' : answer.problems[0]!.code);
 
   it('takes stock, empties the cart and keeps what the prices were made of', async () => {
     const variantId = await variantWithStock(5);
@@ -66,10 +71,13 @@ describe('placeOrder', () => {
     const token = await cartWith(await variantWithStock(5));
     const key = randomUUID();
 
+    const { version: cartVersion } = await shop.app.carts.read(token);
+    const same = { key, cartVersion };
+
     const answers = [
-      await order(token, { key }),
-      await order(token, { key }),
-      ...(await Promise.all([order(token, { key }), order(token, { key })])),
+      await order(token, same),
+      await order(token, same),
+      ...(await Promise.all([order(token, same), order(token, same)])),
     ];
 
     const tokens = answers.map((answer) => answer.ok && answer.value.token);
@@ -85,6 +93,84 @@ describe('placeOrder', () => {
     const other = await order(token, { key, form: { ...form, name: 'Somebody else' } });
 
     expect(other.ok || other.problems[0]?.code).to.equal('key-reused');
+  });
+
+  it('refuses the key of an order once the cart has changed, and never answers with that order', async () => {
+    const variantId = await variantWithStock(5);
+    const token = await cartWith(variantId);
+    const key = randomUUID();
+    const placed = await order(token, { key });
+    await changeCartOf(shop.app, token, { kind: 'add', variantId, quantity: 1, choices: {}, answers: {} });
+
+    const again = await order(token, { key });
+
+    expect([codeOf(placed), codeOf(again)]).to.deep.equal(['ok', 'key-reused']);
+    expect(codeOf(await order(token))).to.equal('ok');
+  });
+
+  it('makes one order of one cart, however many are pressed for under different keys', async () => {
+    const variantId = await variantWithStock(50);
+    const token = await cartWith(variantId, 2);
+    const { version: cartVersion } = await shop.app.carts.read(token);
+
+    const answers = await Promise.all(Array.from({ length: 8 }, () => order(token, { cartVersion })));
+    const late = await order(token, { cartVersion });
+
+    const codes = answers.map(codeOf);
+    expect(codes.filter((code) => code === 'ok')).to.have.length(1);
+    expect(
+      codes.every((code) => ['ok', 'payment-in-progress', 'cart-ordered'].includes(code)),
+      codes.join(),
+    ).to.equal(true);
+    const paid = answers.find((answer) => answer.ok);
+    expect(late.ok || late.problems[0]).to.deep.include({
+      code: 'cart-ordered',
+      facts: { token: paid?.ok && paid.value.token },
+    });
+    expect(await stockOf(variantId)).to.equal(48);
+  });
+
+  it('keeps a second window from paying for a cart that is being paid, whatever it holds by then', async () => {
+    const variantId = await variantWithStock(50);
+    const token = await cartWith(variantId);
+    const first = order(token, { form: silent });
+    await new Promise((resolve) => setTimeout(resolve, 8));
+    await changeCartOf(shop.app, token, { kind: 'add', variantId, quantity: 1, choices: {}, answers: {} });
+
+    const second = await order(token);
+
+    expect(codeOf(second)).to.equal('payment-in-progress');
+    expect(codeOf(await first)).to.equal('payment-timed-out');
+    expect(codeOf(await order(token))).to.equal('ok');
+  });
+
+  it('refuses a cart that is no longer what the shopper saw', async () => {
+    const token = await cartWith(await variantWithStock(4));
+    const { version } = await shop.app.carts.read(token);
+    await changeCartOf(shop.app, token, { kind: 'note', note: 'from another window' });
+
+    expect(codeOf(await order(token, { cartVersion: version }))).to.equal('cart-changed');
+  });
+
+  it('keeps the card nowhere, and nothing made from it', async () => {
+    const token = await cartWith(await variantWithStock(50));
+    const card = '5000000000004217';
+    const key = randomUUID();
+    const { version: cartVersion } = await shop.app.carts.read(token);
+    await keepForm(shop.app, token, withoutCard({ ...form, cardNumber: card }));
+    await order(token, { key, cartVersion, form: { ...form, cardNumber: card } });
+    await shop.app.db.select('PRAGMA wal_checkpoint(TRUNCATE)');
+
+    // With another card the request is the same one: nothing of the card is in what tells requests apart.
+    const again = await order(token, { key, cartVersion, form: { ...form, cardNumber: '5000000000009999' } });
+    const files = await readdir(shop.app.db.dataDir, { recursive: true, withFileTypes: true });
+    const kept = await Promise.all(
+      files.filter((file) => file.isFile()).map((file) => readFile(path.join(file.parentPath, file.name), 'latin1')),
+    );
+
+    expect(again.ok).to.equal(true);
+    expect(kept.length).to.be.greaterThan(1);
+    expect(kept.filter((content) => content.includes(card) || content.includes(card.slice(4)))).to.deep.equal([]);
   });
 
   for (const [what, card, code] of [
@@ -147,6 +233,18 @@ describe('placeOrder', () => {
     expect(sold!.n).to.equal(10);
   });
 
+  it('keeps the folder with buyers’ names to the account that serves the shop', async () => {
+    const files = await readdir(shop.app.db.dataDir, { recursive: true, withFileTypes: true });
+    const modes = await Promise.all(
+      ['', ...files.map((file) => path.join(path.relative(shop.app.db.dataDir, file.parentPath), file.name))].map(
+        async (name) => [name, (await stat(path.join(shop.app.db.dataDir, name))).mode & 0o077] as const,
+      ),
+    );
+
+    expect(modes.length).to.be.greaterThan(5);
+    expect(modes.filter(([, open]) => open !== 0)).to.deep.equal([]);
+  });
+
   it('gives back what a crash left reserved', async () => {
     const variantId = await variantWithStock(4);
     const placed = await order(await cartWith(variantId));
@@ -158,5 +256,22 @@ describe('placeOrder', () => {
     expect(await releaseAbandoned(shop.app)).to.equal(1);
     expect(await releaseAbandoned(shop.app)).to.equal(0);
     expect(await stockOf(variantId)).to.equal(4);
+  });
+
+  it('gives the others back when one payment cannot be cancelled', async () => {
+    const variantId = await variantWithStock(4);
+    const placed = [await order(await cartWith(variantId)), await order(await cartWith(variantId))];
+    const tokens = placed.map((answer) => (answer.ok ? answer.value.token : ''));
+    await shop.app.db.run(
+      `UPDATE orders SET status = 'reserved', placed_at = placed_at - 3600000 WHERE token IN (SELECT value FROM json_each($tokens))`,
+      { tokens: JSON.stringify(tokens) },
+    );
+    const cancel = (token: string) =>
+      token === tokens[0] ? Promise.reject(new Error('no answer')) : shop.app.payment.cancel(token);
+
+    const released = await releaseAbandoned({ ...shop.app, payment: { ...shop.app.payment, cancel } });
+
+    expect(released).to.equal(1);
+    expect(await stockOf(variantId)).to.equal(3);
   });
 });

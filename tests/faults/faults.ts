@@ -53,7 +53,7 @@ async function shop(origin: string, shopper: Shopper, variantId: number): Promis
   for (;;) {
     const cookie = `pl_cart=${shopper.cart}`;
     if (shopper.confirmed >= ADDS_AN_ORDER) {
-      const order = { key: randomUUID(), form: ORDER_FORM, seenTotalMinor: null };
+      const order = { key: randomUUID(), cartVersion: shopper.confirmed, form: ORDER_FORM, seenTotalMinor: null };
       const answer = await post(origin, '/api/orders', cookie, order);
       if (answer?.status === 200) shopper.orders.push((answer.json as { token: string }).token);
       Object.assign(shopper, { cart: randomUUID(), confirmed: 0, open: null });
@@ -142,7 +142,7 @@ async function raceForTheLast(shoppers: number, units: number): Promise<void> {
   await inTurns((cookie) => post(server.origin, '/api/cart', cookie, { kind: 'add', variantId, quantity: 1 }));
   const statuses: number[] = [];
   await inTurns(async (cookie) => {
-    const order = { key: randomUUID(), form: ORDER_FORM, seenTotalMinor: null };
+    const order = { key: randomUUID(), cartVersion: 1, form: ORDER_FORM, seenTotalMinor: null };
     statuses.push((await post(server.origin, '/api/orders', cookie, order))?.status ?? 0);
   });
   await server.stop();

@@ -38,6 +38,7 @@ export function fakeHost(start: CartView | null = null) {
         asked.push(request);
         return Promise.resolve(answer);
       },
+      settled: () => Promise.resolve(),
       pretend: () => undefined,
     },
     products: {

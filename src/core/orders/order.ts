@@ -55,5 +55,8 @@ export interface Order {
   /** The code that counted, if any. */
   readonly coupon: string | null;
   readonly note: string;
+  /** The cart it was made from, and which state of it; null for orders from before that was kept. */
+  readonly cartToken: string | null;
+  readonly cartVersion: number | null;
   readonly lines: readonly OrderLine[];
 }

@@ -55,8 +55,10 @@ const WORDING = {
   'payment-declined': 'The card was declined. Nothing was charged and your cart is kept. Try another card.',
   'payment-timed-out':
     'The payment did not answer in time. Nothing was charged and your cart is kept. Please try again.',
-  'payment-in-progress': 'This order is already being paid. Wait a moment.',
-  'key-reused': 'This order key was used for another cart. Reload the page and try again.',
+  'payment-in-progress': 'This order is already being paid. Wait a moment, then press again.',
+  'key-reused': 'An order was sent from this page before, with other details. Please look everything over, then order.',
+  'cart-ordered': 'You have ordered this cart already. Your receipt is on the order page.',
+  'cart-changed': 'Your cart was changed in another window. Please look it over once more, then order.',
   'price-changed': 'The total changed from {before} to {after} since you saw it. Please look once more, then order.',
   'stale-draft': 'The draft was changed elsewhere since you loaded it.',
   'patch-invalid': 'The change cannot be applied at {pointer}: {message}',

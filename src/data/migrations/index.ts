@@ -1,5 +1,6 @@
 import { first } from './2026-11-24-first';
 import { cartsWhole } from './2026-11-25-carts-whole';
+import { oneCartOneOrder } from './2026-11-26-one-cart-one-order';
 import { optionsAndCarts } from './2026-11-25-options-and-carts';
 
 /** One frozen step of the schema; `context.run` runs one SQL statement. */
@@ -9,4 +10,4 @@ export interface Migration {
 }
 
 /** In order. A landed migration is never edited. */
-export const migrations: readonly Migration[] = [first, optionsAndCarts, cartsWhole];
+export const migrations: readonly Migration[] = [first, optionsAndCarts, cartsWhole, oneCartOneOrder];

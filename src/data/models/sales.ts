@@ -41,6 +41,8 @@ export function defineSaleModels(sequelize: Sequelize) {
     declare coupon: CreationOptional<string | null>;
     declare note: string;
     declare mailedAt: CreationOptional<number | null>;
+    declare cartToken: CreationOptional<string | null>;
+    declare cartVersion: CreationOptional<number | null>;
   }
 
   class OrderLineRow extends Model<InferAttributes<OrderLineRow>, InferCreationAttributes<OrderLineRow>> {
@@ -89,6 +91,8 @@ export function defineSaleModels(sequelize: Sequelize) {
       coupon: textOrNone(),
       note: text(),
       mailedAt: wholeOrNone(),
+      cartToken: textOrNone(),
+      cartVersion: wholeOrNone(),
     },
     { sequelize, tableName: 'orders' },
   );

@@ -48,6 +48,19 @@ export function orderRepository(db: Database) {
     };
   }
 
+  /** What came of a cart so far: an order under way, or the one paid from this very state of it. */
+  async function findOfCart(
+    cartToken: string,
+    cartVersion: number,
+  ): Promise<{ token: string; status: 'reserved' | 'paid' } | null> {
+    const [row] = await db.select<{ token: string; status: 'reserved' | 'paid' }>(
+      `SELECT token, status FROM orders WHERE cart_token = $cartToken AND status = 'reserved' UNION ALL
+       SELECT token, status FROM orders WHERE cart_token = $cartToken AND cart_version = $cartVersion AND status = 'paid' LIMIT 1`,
+      { cartToken, cartVersion },
+    );
+    return row ?? null;
+  }
+
   async function insert(order: NewOrder): Promise<void> {
     const { lines, ...facts } = order;
     const row = await OrderRow.create(facts);
@@ -95,5 +108,5 @@ export function orderRepository(db: Database) {
     );
   }
 
-  return { find, insert, move, listReserved, listUnmailed, markMailed, listRecent };
+  return { find, findOfCart, insert, move, listReserved, listUnmailed, markMailed, listRecent };
 }

@@ -14,6 +14,8 @@ const STATUS: Partial<Record<ProblemCode, number>> = {
   'sold-out': 409,
   'not-enough-stock': 409,
   'key-reused': 409,
+  'cart-ordered': 409,
+  'cart-changed': 409,
   'payment-in-progress': 409,
   'payment-declined': 402,
   'payment-timed-out': 402,

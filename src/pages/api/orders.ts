@@ -8,6 +8,7 @@ import { answer, readBody, refuse } from './_respond';
 
 const orderSchema = z.strictObject({
   key: z.uuid(),
+  cartVersion: z.number().int().min(0),
   form: checkoutSchema,
   seenTotalMinor: z.number().int().min(0).nullable().default(null),
 });

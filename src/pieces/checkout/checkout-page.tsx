@@ -89,6 +89,7 @@ export function CheckoutPage(props: Props): VNode {
         >
           <input type="hidden" name="key" value={state.key} />
           <input type="hidden" name="seenTotal" value={shown.cart.totalMinor} />
+          <input type="hidden" name="cartVersion" value={shown.cart.version} />
           {parts.filter((part) => IN_FORM.includes(part.key)).map(draw)}
         </form>
         <aside class="box" data-slot={settings.boxes ? 'box' : undefined}>

@@ -19,6 +19,8 @@ interface Quote {
 }
 
 const ASK_AGAIN_MS = 250;
+/** Answers after which nothing more will come of the order that was sent. */
+const ENDED = ['payment-declined', 'payment-timed-out', 'key-reused'];
 
 /** Takes the checkout the server drew over: the order is changed in place, and a payment that fails leaves everything as typed. */
 export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPiece {
@@ -56,6 +58,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
     const {
       key: _key,
       seenTotal: _seen,
+      cartVersion: _version,
       ...fields
     } = Object.fromEntries(new FormData(formOf())) as Record<string, string>;
     return fields;
@@ -89,14 +92,17 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
     if (isPaying || host.isPreview) return;
     isPaying = true;
     draw();
+    // A note or a quantity that is on its way belongs to this order; without a connection nothing would be answered anyway.
+    await host.cart.settled();
+    const { version: cartVersion = priced.version } = host.cart.view ?? {};
     const response = await fetch(`${host.origin}/api/orders`, {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ key: state.key, form: typed(), seenTotalMinor: priced.totalMinor }),
+      body: JSON.stringify({ key: state.key, cartVersion, form: typed(), seenTotalMinor: priced.totalMinor }),
     }).catch(() => null);
     const body = (await response?.json().catch(() => null)) as {
       token?: string;
-      problems?: { path: string; message: string }[];
+      problems?: { path: string; code: string; message: string; facts?: { token?: string } }[];
     } | null;
     if (response?.ok && body?.token) return location.assign(`/shop/thanks/${body.token}`);
     isPaying = false;
@@ -106,8 +112,14 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
       draw();
       return inside.querySelector<HTMLElement>('[data-problems]')?.focus();
     }
-    const problems = Object.fromEntries((body?.problems ?? []).map(({ path, message }) => [path, message]));
-    state = { ...state, problems, key: crypto.randomUUID() };
+    const refused = body?.problems ?? [];
+    const ordered = refused.find(({ code }) => code === 'cart-ordered')?.facts?.token;
+    if (ordered) return location.assign(`/shop/thanks/${ordered}`);
+    const problems = Object.fromEntries(refused.map(({ path, message }) => [path, message]));
+    // The same key is the same order. Only one that came to its end makes room for another.
+    const key = refused.some(({ code }) => ENDED.includes(code)) ? crypto.randomUUID() : state.key;
+    state = { ...state, problems, key };
+    if (refused.some(({ code }) => code === 'cart-changed')) void host.cart.load();
     ask();
     draw();
     const first =

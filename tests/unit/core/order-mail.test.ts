@@ -39,6 +39,8 @@ const order: Order = {
   day: '2026-11-25',
   coupon: 'TEN',
   note: 'Ring "twice"',
+  cartToken: null,
+  cartVersion: null,
   lines: [line],
 };
 const facts = { shopName: 'Hollowtarn Kites', locale: 'en-IE', currency: currencyOf('EUR'), taxIncluded: true };

@@ -71,7 +71,10 @@ describe('taken over from the server', () => {
     const ordersSent = () =>
       server.asked
         .filter(({ url }) => url.endsWith('/api/orders'))
-        .map(({ init }) => JSON.parse(String(init.body)) as { key: string; form: object; seenTotalMinor: number });
+        .map(
+          ({ init }) =>
+            JSON.parse(String(init.body)) as { key: string; cartVersion: number; form: object; seenTotalMinor: number },
+        );
 
     it('sends the order with what is typed and the total that was seen', async () => {
       await begin();
@@ -82,12 +85,12 @@ describe('taken over from the server', () => {
       await order();
 
       expect(ordersSent()).to.have.length(1);
-      expect(ordersSent()[0]).to.deep.include({ key: 'key-1', seenTotalMinor: 1490 });
+      expect(ordersSent()[0]).to.deep.include({ key: 'key-1', cartVersion: FULL.version, seenTotalMinor: 1490 });
       expect(ordersSent()[0]!.form).to.include({ email: 'ada@example.org', cardNumber: '4242424242424242' });
-      expect(ordersSent()[0]!.form).not.to.have.any.keys('key', 'seenTotal');
+      expect(ordersSent()[0]!.form).not.to.have.any.keys('key', 'seenTotal', 'cartVersion');
     });
 
-    it('keeps everything when it is refused, leads to what is wrong, and asks under a new key', async () => {
+    it('keeps everything when it is refused, the key among it, and leads to what is wrong', async () => {
       await begin();
       server.answers((url) =>
         url.endsWith('/api/orders')
@@ -105,8 +108,26 @@ describe('taken over from the server', () => {
       expect(one('[name=postcode]').getAttribute('aria-invalid')).not.to.equal('true');
       await order();
 
-      expect(ordersSent().map(({ key }) => key)[1]).not.to.equal('key-1');
+      expect(ordersSent().map(({ key }) => key)).to.deep.equal(['key-1', 'key-1']);
     });
+
+    for (const [code, isNew] of [
+      ['payment-declined', true],
+      ['payment-timed-out', true],
+      ['key-reused', true],
+      ['payment-in-progress', false],
+      ['cart-changed', false],
+    ] as const)
+      it(`asks ${isNew ? 'under a new key' : 'under the same key'} after ${code}`, async () => {
+        await begin();
+        server.answers(() => Response.json({ problems: [{ path: 'key', code, message: 'No.' }] }, { status: 409 }));
+
+        await order();
+        await order();
+
+        const [first, second] = ordersSent().map(({ key }) => key);
+        expect(first === second).to.equal(!isNew);
+      });
 
     for (const [what, response] of [
       ['without a connection', () => Promise.reject(new TypeError('no connection'))],

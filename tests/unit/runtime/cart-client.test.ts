@@ -50,6 +50,10 @@ const changed = (quantity: number, lineId: string | null = null) => Response.jso
 function fakeStorage(): Storage {
   const kept = new Map<string, string>();
   return {
+    get length() {
+      return kept.size;
+    },
+    key: (i: number) => [...kept.keys()][i] ?? null,
     getItem: (key: string) => kept.get(key) ?? null,
     setItem: (key: string, value: string) => void kept.set(key, value),
     removeItem: (key: string) => void kept.delete(key),
@@ -147,7 +151,81 @@ describe('the cart of the runtime', () => {
 
     expect(asked).to.have.length(3);
     expect(asked[2]!.changeId).to.equal(asked[1]!.changeId).and.be.a('string');
-    expect(localStorage.getItem('pl_cart_waiting')).to.equal(null);
+    expect(localStorage).to.have.length(0);
+  });
+
+  it('lets the changes of two tabs wait beside each other', async () => {
+    const tabs = [(await loaded(1)).client, (await loaded(1)).client];
+    answers.push(...tabs.map(() => () => Promise.reject(new TypeError('offline'))));
+    await tabs[0]!.change({ kind: 'note', note: 'first' });
+    await tabs[1]!.change({ kind: 'coupon', code: 'SECOND' });
+
+    const next = createCartClient('');
+    answers.push(
+      () => Response.json(cart(1)),
+      () => changed(1),
+      () => changed(1),
+    );
+    await next.load();
+    await next.settled();
+
+    expect(asked.slice(-2)).to.deep.include.members([asked.at(-2), asked.at(-1)]);
+    expect(asked.slice(-2).map((change) => (change as { kind: string }).kind)).to.deep.equal(['note', 'coupon']);
+    expect(localStorage).to.have.length(0);
+  });
+
+  it('goes on when a part of the page cannot show it', async () => {
+    const { error } = console;
+    console.error = () => undefined;
+    const { client } = await loaded(1);
+    const seen: number[] = [];
+    const stop = client.watch(() => {
+      throw new Error('cannot draw');
+    });
+    client.watch((view) => seen.push(view.count));
+    answers.push(
+      () => changed(2),
+      () => changed(3),
+    );
+
+    const first = await client.change({ kind: 'set', lineId: 'a', quantity: 2 });
+    const second = await client.change({ kind: 'set', lineId: 'a', quantity: 3 });
+    stop();
+    console.error = error;
+
+    expect([first.ok, second.ok, client.view?.count]).to.deep.equal([true, true, 3]);
+    expect(seen.at(-1)).to.equal(3);
+  });
+
+  it('foresees what a discount takes off, and that what counts once counts once', async () => {
+    const client = createCartClient('');
+    const view = cart(2);
+    // 2 × 5.00 and 3.00 once, less a tenth.
+    const line = { ...view.lines[0]!, fullMinor: minor(1300), totalMinor: minor(1170) };
+    const sums = { subtotalMinor: minor(1300), discountMinor: minor(130), totalMinor: minor(1170) };
+    answers.push(() => Response.json({ ...view, ...sums, lines: [line] }));
+    await client.load();
+    answers.push(() => new Promise<Response>(() => undefined));
+
+    void client.change({ kind: 'set', lineId: 'a', quantity: 4 });
+
+    expect(client.view).to.include({ subtotalMinor: 2300, discountMinor: 230, totalMinor: 2070 });
+    expect(client.view!.lines[0]).to.include({ fullMinor: 2300, totalMinor: 2070 });
+  });
+
+  it('tells when changes wait for a connection, and when they no longer do', async () => {
+    const told: boolean[] = [];
+    globalThis.dispatchEvent = ((event: CustomEvent<{ isOffline: boolean }>) =>
+      told.push(event.detail.isOffline)) as unknown as typeof globalThis.dispatchEvent;
+    const { client } = await loaded(1);
+    answers.push(() => Promise.reject(new TypeError('offline')));
+    await client.change({ kind: 'note', note: 'x' });
+    answers.push(() => changed(1));
+    online[0]!();
+    await client.settled();
+    Reflect.deleteProperty(globalThis, 'dispatchEvent');
+
+    expect(told).to.deep.equal([true, false]);
   });
 
   it('keeps what waits for the next page', async () => {
@@ -165,7 +243,7 @@ describe('the cart of the runtime', () => {
     await new Promise((resolve) => setTimeout(resolve, 5));
 
     expect(asked.at(-1)).to.include({ kind: 'set', quantity: 5 });
-    expect(localStorage.getItem('pl_cart_waiting')).to.equal(null);
+    expect(localStorage).to.have.length(0);
   });
 
   it('sends what was under way when the page was left from the next page, under the same ids', async () => {
