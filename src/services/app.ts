@@ -23,6 +23,7 @@ import {
   type Wallet,
 } from '~/standins';
 import { createCleaning, type Cleaning } from './cleaning';
+import { openSecret, type ShopSecret } from './shop-secret';
 
 /** Everything a service works with; handed in, so that tests can hand in their own. */
 export interface App {
@@ -40,6 +41,7 @@ export interface App {
   readonly wallet: Wallet;
   readonly mailbox: StandInMailbox;
   readonly cleaning: Cleaning;
+  readonly secret: ShopSecret;
   readonly log: Logger;
   /** Milliseconds since 1970. */
   readonly now: () => number;
@@ -70,6 +72,7 @@ export async function createApp(options: {
     wallet: standInWallet(),
     mailbox: options.mailbox ?? standInMailbox(path.join(options.dataDir, 'mailbox'), options.now),
     cleaning: createCleaning(),
+    secret: openSecret(options.dataDir),
     log: pino({ level: options.logLevel ?? 'info' }),
     now: options.now ?? Date.now,
   };

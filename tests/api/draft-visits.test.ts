@@ -214,6 +214,14 @@ describe('accounts', () => {
     ]);
   });
 
+  it('are not locked by signing in often', async () => {
+    const answers = [];
+    for (let i = 0; i < 14; i += 1)
+      answers.push(await signIn(shop.app, { email: 'owner@hollowtarn.example', password: 'windward', from: 'd' }));
+
+    expect(answers.every((answer) => answer.ok)).to.equal(true);
+  });
+
   it('are locked for a while after ten tries', async () => {
     const tries = [];
     for (let i = 0; i < 12; i += 1)
@@ -225,12 +233,31 @@ describe('accounts', () => {
     ]);
   });
 
-  it('are not locked by signing in often', async () => {
-    const answers = [];
-    for (let i = 0; i < 14; i += 1)
-      answers.push(await signIn(shop.app, { email: 'owner@hollowtarn.example', password: 'windward', from: 'd' }));
+  it('are not locked for their own people by strangers who guess at them, from wherever they do', async () => {
+    const email = 'owner@hollowtarn.example';
+    const before = await signIn(shop.app, { email, password: 'windward', from: '192.0.2.1' });
+    const device = before.ok ? before.value.device : '';
+    for (let i = 0; i < 40; i += 1) await signIn(shop.app, { email, password: 'x', from: `198.51.100.${i}` });
 
-    expect(answers.every((answer) => answer.ok)).to.equal(true);
+    const stranger = await signIn(shop.app, { email, password: 'windward', from: '203.0.113.1' });
+    const forged = await signIn(shop.app, { email, password: 'windward', from: '203.0.113.2', device: `${device}x` });
+    const own = await signIn(shop.app, { email, password: 'windward', from: '203.0.113.3', device });
+
+    expect([stranger, forged].map((answer) => answer.ok || answer.problems[0]?.code)).to.deep.equal([
+      'too-many-tries',
+      'too-many-tries',
+    ]);
+    expect(own.ok).to.equal(true);
+  });
+
+  it('count one line of IPv6 as one guesser, and a guesser at many accounts as one', async () => {
+    const tries = [];
+    for (let i = 0; i < 12; i += 1)
+      tries.push(
+        await signIn(shop.app, { email: `somebody-${i}@example.com`, password: 'x', from: `2001:db8:1:2::${i}` }),
+      );
+
+    expect(tries.at(-1)!.ok || tries.at(-1)).to.have.nested.property('problems[0].code', 'too-many-tries');
   });
 
   it('never store a password that can be read', async () => {

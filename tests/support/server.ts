@@ -39,8 +39,8 @@ export async function startServer(scale: number): Promise<TestServer> {
   return serve(await seedFolder(scale));
 }
 
-/** The built server on a data folder. */
-export async function serve(dataDir: string): Promise<TestServer> {
+/** The built server on a data folder, in an environment of the demo's and what is given. */
+export async function serve(dataDir: string, environment: Record<string, string> = {}): Promise<TestServer> {
   const port = await freePort();
   const child = spawn(process.execPath, ['server.mjs'], {
     env: {
@@ -50,6 +50,7 @@ export async function serve(dataDir: string): Promise<TestServer> {
       PAVED_LANE_DEMO: '1',
       PAVED_LANE_LOG: 'error',
       NODE_OPTIONS: '',
+      ...environment,
     },
     stdio: ['ignore', 'ignore', 'inherit'],
   });
