@@ -9,6 +9,8 @@ export default defineConfig({
   integrations: [react({ include: ['src/studio/**/*.tsx'] })],
   // Without allowed domains the request URL is always http://localhost and same-origin form posts are refused.
   security: { checkOrigin: true, allowedDomains: [{}] },
+  // For the hashes of the scripts it writes into pages; the policy around them is ours (see middleware).
+  experimental: { csp: true },
   devToolbar: { enabled: false },
   telemetry: false,
   vite: {

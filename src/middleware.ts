@@ -1,6 +1,7 @@
 import { defineMiddleware } from 'astro:middleware';
 import { refusalOf } from '~/services/access';
 import { signedIn } from '~/services/accounts';
+import { scriptHashesOf, securityPolicy } from '~/services/security-policy';
 import { theApp } from '~/services/the-app';
 import { isOurs, roleFor } from './pages/_access';
 import { refuse } from './pages/api/_respond';
@@ -25,7 +26,11 @@ export const onRequest = defineMiddleware(async (context, next) => {
     return context.redirect(`/studio/sign-in?next=${encodeURIComponent(pathname + search)}`, 303);
   }
   try {
-    return await next();
+    const response = await next();
+    const own = response.headers.get('content-security-policy');
+    if (own?.includes('script-src'))
+      response.headers.set('content-security-policy', securityPolicy(scriptHashesOf(own)));
+    return response;
   } catch (error) {
     app.log.error({ err: error, route }, 'request failed');
     if (!isApi) throw error;

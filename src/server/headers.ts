@@ -1,23 +1,7 @@
 import type { ServerResponse } from 'node:http';
+import { securityPolicy } from '~/services/security-policy';
 
-/** What every page may load. Scripts are ours alone; the studio's pages add the hashes of the framework's own (see middleware). */
-const POLICY = [
-  "default-src 'self'",
-  "script-src 'self'",
-  // Pieces and charts set styles as attributes; a style cannot run anything.
-  "style-src 'self' 'unsafe-inline'",
-  // A catalogue may name pictures and films anywhere.
-  "img-src 'self' data: blob: https:",
-  "media-src 'self' https:",
-  "font-src 'self' data:",
-  "connect-src 'self'",
-  "worker-src 'self' blob:",
-  "frame-src 'self'",
-  "frame-ancestors 'self'",
-  "base-uri 'none'",
-  "form-action 'self'",
-  "object-src 'none'",
-].join('; ');
+const POLICY = securityPolicy();
 
 /** Answers that are one shopper's or one owner's own, and go stale with the next press. */
 const NEVER_STORED =
