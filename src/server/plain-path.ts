@@ -19,7 +19,7 @@ export function findPathProblem(address: string): PathProblem | null {
   if (address.length > LONGEST_ADDRESS) return 'too-long';
   const [path = ''] = address.split(/[?#]/, 1);
   if (path.length > LONGEST_PATH) return 'too-long';
-  if (!path.startsWith('/') || !PATH.test(path) || address.includes('#')) return 'not-plain';
+  if (!path.startsWith('/') || !PATH.test(path) || address.includes('#') || address.includes('%00')) return 'not-plain';
   const segments = path.slice(1).split('/');
   // One slash at the end is how people write folders.
   if (segments.length > 1 && segments.at(-1) === '') segments.pop();

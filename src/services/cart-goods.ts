@@ -1,5 +1,6 @@
 import { demandOf, type Cart, type CartLine, type VariantRules } from '~/core/cart';
 import { evaluateOptions, type Evaluation } from '~/core/options';
+import { own } from '~/core/own';
 import { wordProblem, type Problem } from '~/core/problems';
 import { dayIn } from '~/core/time';
 import type { PriceableLine } from '~/core/offers/price-cart';
@@ -71,7 +72,7 @@ export async function goodsOf(app: App, cart: Cart, known?: ReadonlyMap<number, 
     const gone = found.options.find(
       (option) =>
         option.kind === 'file' &&
-        evaluation.answers[option.key] &&
+        own(evaluation.answers, option.key) &&
         !uploads.has(String(evaluation.answers[option.key])),
     );
     const short = [line.variantId, ...evaluation.addOns].flatMap((id): Problem[] => {
@@ -108,7 +109,7 @@ export async function goodsOf(app: App, cart: Cart, known?: ReadonlyMap<number, 
 function uploadIdsOf(lines: readonly CartLine[], facts: ReadonlyMap<number, VariantFacts>): string[] {
   return lines.flatMap((line) =>
     (facts.get(line.variantId)?.options ?? []).flatMap((option) => {
-      const answer = option.kind === 'file' ? line.answers[option.key] : undefined;
+      const answer = option.kind === 'file' ? own(line.answers, option.key) : undefined;
       return typeof answer === 'string' ? [answer] : [];
     }),
   );
@@ -118,7 +119,7 @@ function uploadIdsOf(lines: readonly CartLine[], facts: ReadonlyMap<number, Vari
 export async function uploadNames(app: App, goods: readonly Good[]): Promise<(id: string) => string | undefined> {
   const ids = goods.flatMap(({ facts, evaluation }) =>
     facts.options.flatMap((option) =>
-      option.kind === 'file' && evaluation.answers[option.key] ? [String(evaluation.answers[option.key])] : [],
+      option.kind === 'file' && own(evaluation.answers, option.key) ? [String(evaluation.answers[option.key])] : [],
     ),
   );
   const found = await app.uploads.find(ids);

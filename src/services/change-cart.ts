@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
 import { changeCart, MOST_PER_LINE, type Cart, type CartChange, type CartView } from '~/core/cart';
 import { resolveVariant } from '~/core/catalogue';
-import { COUNTRIES, type CountryCode } from '~/core/orders';
+import { countryOf } from '~/core/orders';
 import { fail, ok, type Result } from '~/core/problems';
 import type { App } from './app';
 import { cartRules, shopToday } from './cart-goods';
@@ -129,7 +129,7 @@ async function toChange(app: App, request: CartRequest): Promise<Result<CartChan
 
 function checkDestination(country: string, postcode: string): Result<CartChange> {
   if (country === '') return ok({ kind: 'destination', destination: null });
-  const known = COUNTRIES[country as CountryCode];
+  const known = countryOf(country);
   if (!known) return fail('country', 'country-unserved');
   if (!known.postcode.test(postcode)) return fail('postcode', 'postcode-invalid', { country: known.name });
   return ok({ kind: 'destination', destination: { country, postcode } });

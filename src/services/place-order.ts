@@ -1,6 +1,7 @@
 import { createHash, randomUUID } from 'node:crypto';
 import type { Cart } from '~/core/cart';
 import { formatMoney, minor } from '~/core/money';
+import { own } from '~/core/own';
 import { answerTexts } from '~/core/options';
 import { checkCheckout, type CheckoutForm, type Order, type OrderLine } from '~/core/orders';
 import { fail, ok, type Problem, type ProblemCode, type Result } from '~/core/problems';
@@ -79,7 +80,7 @@ async function findEarlier(app: App, key: string, requestHash: string): Promise<
   if (order.status === 'paid') return ok({ token: order.token });
   return order.status === 'reserved'
     ? fail('key', 'payment-in-progress')
-    : fail('cardNumber', FAILED[order.paymentReference ?? ''] ?? 'payment-timed-out');
+    : fail('cardNumber', own(FAILED, order.paymentReference ?? '') ?? 'payment-timed-out');
 }
 
 /** Why nothing can be ordered from a cart as the shopper saw it; null when it can. */

@@ -1,4 +1,4 @@
-import { COUNTRIES, type CountryCode } from '~/core/orders';
+import { COUNTRIES, countryOf } from '~/core/orders';
 import type { DeliveryRate } from '~/standins';
 import type { App } from './app';
 import type { Good } from './cart-goods';
@@ -10,7 +10,7 @@ export async function quoteDelivery(
   to: { readonly country: string; readonly postcode: string },
   goods: readonly Good[],
 ): Promise<DeliveryRate[]> {
-  const zone = COUNTRIES[to.country as CountryCode]?.zone;
+  const zone = countryOf(to.country)?.zone;
   const parcels = goods.filter((good) => good.isParcel);
   if (zone === undefined || parcels.length === 0) return [];
   const weightGrams = parcels.reduce((sum, good) => sum + good.weightGrams, 0);

@@ -3,6 +3,7 @@ import { mkdir, readFile, rm, writeFile } from 'node:fs/promises';
 import path from 'node:path';
 import { RateLimiterMemory, RateLimiterRes } from 'rate-limiter-flexible';
 import { evaluateOptions, type Answers, type ProductOption } from '~/core/options';
+import { own } from '~/core/own';
 import { fail, ok, type Result } from '~/core/problems';
 import type { Upload } from '~/data';
 import type { App } from './app';
@@ -75,7 +76,7 @@ export async function checkUploads(
   const options = (await app.catalogue.variantFacts([variantId])).get(variantId)?.options ?? [];
   // Only answers that count: a file for what is not asked is dropped, not missed.
   const { answers: counted } = evaluateOptions(options, answers, await shopToday(app));
-  const files = options.filter((option) => option.kind === 'file' && counted[option.key] !== undefined);
+  const files = options.filter((option) => option.kind === 'file' && own(counted, option.key) !== undefined);
   const found = await app.uploads.find(files.map((option) => String(counted[option.key])));
   const lost = files.find((option) => found.get(String(counted[option.key]))?.cartToken !== cartToken);
   return lost ? fail(`option:${lost.key}`, 'option-upload-gone', { label: lost.label }) : ok(null);

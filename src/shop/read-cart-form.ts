@@ -13,9 +13,10 @@ export async function readCartForm(
   form: FormData,
   who: { cartToken: string; from: string },
 ): Promise<Result<CartRequest>> {
-  const fields: Record<string, unknown> = {};
-  const choices: Record<string, string> = {};
-  const answers = readAnswers(form);
+  // Names come from outside: a map has no prototype they could reach.
+  const fields = new Map<string, unknown>();
+  const choices = new Map<string, string>();
+  const answers = new Map(Object.entries(readAnswers(form)));
   for (const [name, value] of form) {
     if (value instanceof File) {
       if (!name.startsWith(ANSWER_FIELD) || value.size === 0) continue;
@@ -24,13 +25,16 @@ export async function readCartForm(
       const product = String(form.get('product') ?? '');
       const kept = await keepUpload(app, { ...who, product, option, name: value.name, bytes });
       if (!kept.ok) return kept;
-      answers[option] = kept.value.id;
-    } else if (name.startsWith('choice:')) choices[name.slice('choice:'.length)] = value;
+      answers.set(option, kept.value.id);
+    } else if (name.startsWith('choice:')) choices.set(name.slice('choice:'.length), value);
     else if (!name.startsWith(ANSWER_FIELD) && name !== 'return' && (value !== '' || name === 'note'))
-      fields[name] = value;
+      fields.set(name, value);
   }
-  if (fields['kind'] === 'add' || fields['kind'] === 'reshape') Object.assign(fields, { choices, answers });
-  const parsed = cartRequestSchema.safeParse(fields);
+  if (fields.get('kind') === 'add' || fields.get('kind') === 'reshape') {
+    fields.set('choices', Object.fromEntries(choices));
+    fields.set('answers', Object.fromEntries(answers));
+  }
+  const parsed = cartRequestSchema.safeParse(Object.fromEntries(fields));
   return parsed.success ? { ok: true, value: parsed.data } : { ok: false, problems: problemsFromZod(parsed.error) };
 }
 

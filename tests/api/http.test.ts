@@ -216,6 +216,92 @@ describe('the server', () => {
     );
   });
 
+  const odd: [string, string, string][] = [
+    [
+      'an answer under the name of what every object has',
+      '/api/cart',
+      '{"kind":"add","product":"sail-your-own","choices":{"Size":"Small"},"answers":{"constructor":"x"}}',
+    ],
+    [
+      'choices of that name',
+      '/api/cart',
+      '{"kind":"add","product":"heron","choices":{"constructor":"x","__proto__":"y"}}',
+    ],
+    ['a country of that name', '/api/cart', '{"kind":"destination","country":"__proto__","postcode":"1"}'],
+    ['a NUL in a text', '/api/cart', '{"kind":"note","note":"a\\u0000b"}'],
+    ['3,000 brackets in each other', '/api/cart', `${'['.repeat(3000)}${']'.repeat(3000)}`],
+    ['the same as a value', '/api/cart', `{"kind":"note","note":${'{"a":'.repeat(3000)}1${'}'.repeat(3000)}}`],
+    ['a bracket that never closes', '/api/orders', '['.repeat(500_000)],
+  ];
+  for (const [what, path, body] of odd)
+    it(`answers ${what} with what is wrong, and without a fault of its own`, async () => {
+      const { status } = await send(path, body);
+
+      expect(status).to.be.within(400, 499);
+    });
+
+  it('reads forms whose names and texts are odd without a fault', async () => {
+    const post = (path: string, form: Record<string, string>) =>
+      fetch(server.origin + path, {
+        method: 'POST',
+        body: new URLSearchParams(form),
+        redirect: 'manual',
+        headers: { origin: server.origin },
+      }).then((response) => response.status);
+    const product = { kind: 'add', product: 'sail-your-own' };
+
+    const statuses = await Promise.all([
+      post('/shop/cart', { ...product, 'option:constructor': 'x', 'choice:__proto__': 'y', __proto__x: 'z' }),
+      post('/shop/cart', { ...product, 'option:__proto__': 'x' }),
+      post('/shop/cart', { kind: 'note', note: 'a\0b' }),
+      post('/shop/checkout', { intent: 'order', constructor: 'x' }),
+      post('/studio/sign-in', { email: 'a\0b', password: 'x' }),
+    ]);
+
+    expect(statuses).to.deep.equal([303, 303, 400, 303, 200]);
+  });
+
+  it('says on every answer, refusals and faults among them, what a page may do', async () => {
+    const paths = [
+      '/shop/all',
+      '/shop/p/nope',
+      '/nope',
+      '/api/nope',
+      '/api/cart',
+      '/studio',
+      '/shop/%2e%2e',
+      '/media/nope',
+    ];
+    for (const path of paths) {
+      const { headers } = await fetch(server.origin + path, { redirect: 'manual' });
+
+      expect(headers.get('content-security-policy'), path).to.match(/script-src 'self'(?! 'unsafe-inline')/);
+      expect(headers.get('x-content-type-options'), path).to.equal('nosniff');
+      expect(headers.get('x-frame-options'), path).to.equal('SAMEORIGIN');
+    }
+  });
+
+  it('lets nobody store what is one shopper’s or the owner’s own', async () => {
+    const draft = (await (await fetch(`${server.origin}/api/studio/draft`, { headers: { cookie: owner } })).json()) as {
+      token: string;
+    };
+    const paths = [
+      '/shop/cart',
+      '/shop/checkout',
+      '/shop/quick-pay',
+      '/shop/thanks/nope',
+      '/shop/change/nope',
+      '/api/cart',
+      '/studio',
+      '/api/studio/draft',
+    ];
+    for (const path of [...paths, `/api/manifest?draft=${draft.token}`]) {
+      const { headers } = await fetch(server.origin + path, { headers: { cookie: owner }, redirect: 'manual' });
+
+      expect(headers.get('cache-control'), path).to.equal('no-store');
+    }
+  });
+
   it('takes 400 generated bad inputs without one answer of its own fault, and changes nothing', async function () {
     this.timeout(60_000);
     const stored = async () =>

@@ -1,3 +1,4 @@
+import { own } from '~/core/own';
 import { fail, ok, type Result } from '~/core/problems';
 import type { Product, Variant } from './product';
 
@@ -9,10 +10,10 @@ export function isSoldOut(variant: Pick<Variant, 'stock'>): boolean {
 
 /** The variant that answers every choice, or what is still to be chosen. A product without choices has one variant. */
 export function resolveVariant(product: Pick<Product, 'axes' | 'variants'>, choices: Choices): Result<Variant> {
-  const open = product.axes.filter((axis) => !choices[axis]);
+  const open = product.axes.filter((axis) => !own(choices, axis));
   if (open.length > 0) return fail('choices', 'choice-missing', { axes: open.join(', ') });
   const found = product.variants.find((variant) =>
-    product.axes.every((axis) => variant.choices[axis] === choices[axis]),
+    product.axes.every((axis) => own(variant.choices, axis) === own(choices, axis)),
   );
   return found ? ok(found) : fail('choices', 'no-such-variant');
 }
@@ -27,11 +28,11 @@ export interface ChoiceValue {
 
 /** The values of one axis in catalogue order, each judged against the choices made on the other axes. */
 export function valuesOf(product: Pick<Product, 'variants'>, axis: string, choices: Choices): ChoiceValue[] {
-  const values = [...new Set(product.variants.map((variant) => variant.choices[axis] ?? ''))].filter(Boolean);
+  const values = [...new Set(product.variants.map((variant) => own(variant.choices, axis) ?? ''))].filter(Boolean);
   return values.map((value) => {
     const matching = product.variants.filter((variant) =>
       Object.entries({ ...choices, [axis]: value }).every(
-        ([key, chosen]) => !chosen || variant.choices[key] === chosen,
+        ([key, chosen]) => !chosen || own(variant.choices, key) === chosen,
       ),
     );
     if (matching.length === 0) return { value, availability: 'unmade' };

@@ -1,3 +1,4 @@
+import { own } from '~/core/own';
 import type { Answers } from './answers';
 import type { ProductOption } from './option.schema';
 
@@ -16,7 +17,7 @@ export function answerTexts(
   nameOfUpload: (id: string) => string | undefined = () => undefined,
 ): AnswerText[] {
   return options.flatMap((option): AnswerText[] => {
-    const answer = answers[option.key];
+    const answer = own(answers, option.key);
     if (answer === undefined) return [];
     const { key, label } = option;
     switch (option.kind) {

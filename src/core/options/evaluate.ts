@@ -1,3 +1,4 @@
+import { own } from '~/core/own';
 import type { Problem } from '~/core/problems';
 import type { Answer, Answers } from './answers';
 import { checkAnswer, type CheckedAnswer } from './check-answer';
@@ -39,7 +40,7 @@ export function evaluateOptions(options: readonly ProductOption[], given: Answer
     if (known) return known;
     found.set(option.key, 'asking');
     const shown = isOffered(option) && (option.shownWhen === null || holds(option.shownWhen));
-    const checked = shown ? checkAnswer(option, given[option.key], today) : { answer: null, problem: null };
+    const checked = shown ? checkAnswer(option, own(given, option.key), today) : { answer: null, problem: null };
     const settled = { shown, ...checked };
     found.set(option.key, settled);
     return settled;

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import type { Problem } from '~/core/problems';
 import type { CheckoutForm } from './checkout.schema';
-import { COUNTRIES, type CountryCode } from './countries';
+import { countryOf } from './countries';
 
 const email = z.email();
 
@@ -19,7 +19,7 @@ export function checkCheckout(form: CheckoutForm, needs: { readonly delivery: bo
   if (!needs.delivery) return problems;
   need('line1');
   need('city');
-  const country = COUNTRIES[form.country as CountryCode];
+  const country = countryOf(form.country);
   if (!country) problems.push({ path: 'country', code: 'country-unserved' });
   if (need('postcode') && country && !country.postcode.test(form.postcode)) {
     problems.push({ path: 'postcode', code: 'postcode-invalid', facts: { country: country.name } });

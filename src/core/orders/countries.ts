@@ -1,3 +1,5 @@
+import { own } from '~/core/own';
+
 /** Countries served, with their delivery zone and the shape of their postcodes. Made up for the demo shop. */
 export const COUNTRIES = {
   AT: { name: 'Austria', zone: 1, postcode: /^\d{4}$/ },
@@ -9,4 +11,14 @@ export const COUNTRIES = {
   NL: { name: 'Netherlands', zone: 1, postcode: /^\d{4} ?[A-Z]{2}$/i },
   NO: { name: 'Norway', zone: 2, postcode: /^\d{4}$/ },
 } as const;
-export type CountryCode = keyof typeof COUNTRIES;
+
+interface Country {
+  readonly name: string;
+  readonly zone: number;
+  readonly postcode: RegExp;
+}
+
+/** What is known of a country by its code (ISO 3166-1), as it came; undefined where nothing is sent. */
+export function countryOf(code: string): Country | undefined {
+  return own<Country>(COUNTRIES, code);
+}

@@ -1,5 +1,6 @@
 import type { z } from 'zod';
 import { problemsFromZod, wordProblem, type Problem, type ProblemCode, type Result } from '~/core/problems';
+import { parseJson } from './_parse-json';
 
 const STATUS: Partial<Record<ProblemCode, number>> = {
   'our-fault': 500,
@@ -40,12 +41,9 @@ export async function readBody<Schema extends z.ZodType>(
   request: Request,
   schema: Schema,
 ): Promise<Result<z.infer<Schema>>> {
-  let body: unknown;
-  try {
-    body = await request.json();
-  } catch {
+  const body = parseJson(await request.text());
+  if (body === undefined)
     return { ok: false, problems: [{ path: '', code: 'invalid', facts: { message: 'The body is not JSON.' } }] };
-  }
   return check(body, schema);
 }
 
