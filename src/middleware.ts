@@ -1,6 +1,7 @@
 import { defineMiddleware } from 'astro:middleware';
 import { refusalOf } from '~/services/access';
 import { signedIn } from '~/services/accounts';
+import { DraftUnreadable } from '~/services/edit-draft';
 import { scriptHashesOf, securityPolicy } from '~/services/security-policy';
 import { theApp } from '~/services/the-app';
 import { isOurs, roleFor } from './pages/_access';
@@ -32,6 +33,7 @@ export const onRequest = defineMiddleware(async (context, next) => {
       response.headers.set('content-security-policy', securityPolicy(scriptHashesOf(own)));
     return response;
   } catch (error) {
+    if (error instanceof DraftUnreadable && !isApi) return context.redirect('/studio/mend', 303);
     app.log.error({ err: error, route }, 'request failed');
     if (!isApi) throw error;
     return refuse([{ path: '', code: 'our-fault' }]);

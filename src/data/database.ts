@@ -5,7 +5,7 @@ import { QueryTypes, Sequelize, Transaction, type QueryOptions } from 'sequelize
 import { SequelizeStorage, Umzug } from 'umzug';
 import { migrations } from './migrations';
 import { defineModels, type Models } from './models';
-import { closeIdle, tunedSqlite } from './tuned-sqlite';
+import { closeIdle, hearSlow, interruptAll, tunedSqlite, type SlowStatement } from './tuned-sqlite';
 
 /** Lets a query find the transaction it runs in, so that no write can forget it. */
 const contexts = new AsyncLocalStorage<Map<string, unknown>>();
@@ -35,6 +35,10 @@ export interface Database {
    */
   inTransaction<T>(work: () => Promise<T>): Promise<T>;
   pendingMigrations(): Promise<number>;
+  /** How SQLite goes about a statement, a line a step. */
+  explain(sql: string): Promise<string[]>;
+  /** Ends what is running now; who waits for it is told. */
+  interrupt(): void;
   close(): Promise<void>;
 }
 
@@ -48,9 +52,13 @@ function keepPrivate(dataDir: string, storage: string): void {
 }
 
 /** Opens the database in a folder, creating and migrating it as needed. */
-export async function openDatabase(dataDir: string): Promise<Database> {
+export async function openDatabase(
+  dataDir: string,
+  onSlow: (slow: SlowStatement) => void = () => undefined,
+): Promise<Database> {
   const storage = path.join(dataDir, 'paved-lane.sqlite');
   keepPrivate(dataDir, storage);
+  hearSlow(storage, onSlow);
   const sequelize = new Sequelize({
     dialect: 'sqlite',
     dialectModule: tunedSqlite,
@@ -91,6 +99,15 @@ export async function openDatabase(dataDir: string): Promise<Database> {
     run: async (sql, params = {}) => Number(await sequelize.query(sql, { type: QueryTypes.BULKUPDATE, bind: params })),
     inTransaction: (work) => (isInTransaction() ? work() : inTurn(() => sequelize.transaction(work))),
     pendingMigrations: async () => (await umzug.pending()).length,
+    explain: async (sql) => {
+      // A plan does not need the values; Sequelize has written them as $1, $2 by then.
+      const steps = await sequelize.query<{ detail: string }>(`EXPLAIN QUERY PLAN ${sql}`, {
+        type: QueryTypes.SELECT,
+        raw: true,
+      });
+      return steps.map((step) => step.detail);
+    },
+    interrupt: () => interruptAll(storage),
     close: async () => {
       await last;
       await sequelize.close();

@@ -1,4 +1,5 @@
 export { openDatabase, type Database } from './database';
+export { lockFolder, type FolderLock } from './lock-folder';
 export { accountRepository, type Account, type Role } from './repositories/account-repository';
 export { cartRepository, NEW_CART, type StoredCart } from './repositories/cart-repository';
 export type { ListingQuery, ListingSort } from './repositories/catalogue-listings';
@@ -12,6 +13,7 @@ export {
   type VisitFacts,
   type VisitQuery,
 } from './repositories/visit-repository';
+export { privacyRepository } from './repositories/privacy-repository';
 export { uploadRepository, type Upload } from './repositories/upload-repository';
-export { importRepository, type ImportedProduct, type KnownVariant } from './repositories/import-repository';
+export { importRepository, type ImportedProduct, type ImportRecord } from './repositories/import-repository';
 export { seedRepository, type SeededOrder, type SeededVisit } from './repositories/seed-repository';

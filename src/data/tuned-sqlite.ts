@@ -19,6 +19,27 @@ const LONGEST_READY = 3000;
 
 /** Open handles that no transaction uses now, by file. */
 const idle = new Map<string, TunedDatabase[]>();
+/** Every open handle, by file. */
+const open = new Map<string, Set<TunedDatabase>>();
+
+/** A statement that took long to run, waiting for others not counted. */
+export interface SlowStatement {
+  readonly sql: string;
+  readonly ms: number;
+}
+
+const listeners = new Map<string, (slow: SlowStatement) => void>();
+const SLOW_MS = 250;
+
+/** Hears of slow statements on a file; one listener each. */
+export function hearSlow(file: string, listener: (slow: SlowStatement) => void): void {
+  listeners.set(file, listener);
+}
+
+/** Ends every statement that is running on a file; whoever asked is told that it was interrupted. */
+export function interruptAll(file: string): void {
+  for (const handle of open.get(file) ?? []) handle.interrupt();
+}
 
 /**
  * A handle to SQLite, set up as it opens, because a pragma on one handle does not reach another. What it has prepared it
@@ -28,25 +49,45 @@ class TunedDatabase extends sqlite3.Database {
   readonly #file: string;
   readonly #ready = new Map<string, Statement>();
   #isInTransaction = false;
+  /** When the statement before was done: on one handle they run one after the other. */
+  #lastDone = 0;
 
   constructor(file: string, mode: number, opened: (error: Error | null) => void) {
     super(file, mode, opened);
     this.#file = file;
+    if (!open.has(file)) open.set(file, new Set());
+    open.get(file)!.add(this);
     this.configure('busyTimeout', 5000);
     this.serialize();
     super.run('PRAGMA synchronous = NORMAL');
     super.run('PRAGMA foreign_keys = ON');
+    // What is erased is overwritten, and not only forgotten.
+    super.run('PRAGMA secure_delete = ON');
   }
 
   override all(sql: string, params?: unknown, done?: unknown): this {
     if (typeof done !== 'function') return super.all(sql, params);
-    this.#statement(sql, done as Done).all(params, done as Done);
+    this.#statement(sql, done as Done).all(params, this.#timed(sql, done as Done));
     return this;
+  }
+
+  /** Tells what took long, and then what it was asked for. */
+  #timed(sql: string, done: Done): Done {
+    const asked = performance.now();
+    // eslint-disable-next-line @typescript-eslint/no-this-alias -- the statement is `this` in what it calls back
+    const handle = this;
+    return function (this: Statement, error: Error | null, rows?: unknown[]) {
+      const now = performance.now();
+      const ms = now - Math.max(asked, handle.#lastDone);
+      handle.#lastDone = now;
+      if (ms > SLOW_MS) listeners.get(handle.#file)?.({ sql, ms });
+      done.call(this, error, rows);
+    };
   }
 
   override run(sql: string, params?: unknown, done?: unknown): this {
     if (typeof done !== 'function') return super.run(sql, params);
-    const told = done as Done;
+    const told = this.#timed(sql, done as Done);
     const [verb] = sql.split(/[ ;]/, 1);
     const isEnd = verb === 'COMMIT' || (verb === 'ROLLBACK' && !sql.includes(' TO '));
     // eslint-disable-next-line @typescript-eslint/no-this-alias -- the statement is `this` in what it calls back
@@ -96,6 +137,7 @@ class TunedDatabase extends sqlite3.Database {
   end(done?: (error: Error | null) => void): void {
     for (const statement of this.#ready.values()) statement.finalize();
     this.#ready.clear();
+    open.get(this.#file)?.delete(this);
     super.close(done);
   }
 }

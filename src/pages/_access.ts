@@ -8,6 +8,7 @@ const PAGES: Readonly<Record<string, Role | null>> = {
   '/studio/catalogue/[slug]': 'viewer',
   '/studio/catalogue/import': 'editor',
   '/studio/mailbox': 'owner',
+  '/studio/mend': 'editor',
   '/studio/orders': 'owner',
   '/studio/revisions': 'viewer',
   '/studio/sign-in': null,

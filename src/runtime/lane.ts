@@ -1,4 +1,5 @@
 import type { Manifest, ManifestPiece } from '~/core/lane';
+import { dayIn } from '~/core/time/day';
 import { whoSees } from '~/core/where/who-sees';
 import { createCartClient } from './cart-client';
 import { createRecorder } from './events';
@@ -32,6 +33,7 @@ async function boot(): Promise<void> {
   const mounted = new Map<string, MountedPiece>();
   let seen: readonly ManifestPiece[] = [];
   let host: PieceHost;
+  let current: Manifest;
 
   recorder.record(page.page === 'product' ? 'product-page' : page.page === 'checkout' ? 'checkout' : 'page', {
     product: page.product,
@@ -50,18 +52,22 @@ async function boot(): Promise<void> {
     ...(draft && { draft }),
   });
   const response = await fetch(`${origin}/api/manifest?${query}`);
+  // A browser's clock may be a day off; the server's is told with every answer.
+  const aheadMs = Date.parse(response.headers.get('date') ?? '') - Date.now() || 0;
   if (!response.ok) {
     if (draft) sessionStorage.removeItem('pl_draft');
     return;
   }
   await apply((await response.json()) as Manifest);
   for (const sign of SIGNS) addEventListener(sign, fetchRest, { passive: true });
+  addEventListener('resize', judgeAnew);
   if (isPreview) (await import('./preview')).startPreview({ apply, open, cart, surfaces });
 
   /** Mounts what this visit sees, updates what is there, and takes away the rest. */
   async function apply(manifest: Manifest): Promise<void> {
-    const { currency, locale, language, themeCss } = manifest;
+    const { currency, locale, language, themeCss, timeZone } = manifest;
     const { device } = readPage();
+    current = manifest;
     seen = manifest.pieces.filter(({ where, judges }) => {
       // What is judged by the product added is judged when one is.
       const scoped = judges === 'added' ? { ...where, categories: ALL, products: ALL } : where;
@@ -70,6 +76,7 @@ async function boot(): Promise<void> {
     host = {
       ...{ origin, device, currency, locale, language, themeCss },
       ...{ cart, products, surfaces, recorder, isPreview, openKind, afterAdd },
+      today: () => dayIn(timeZone, Date.now() + aheadMs),
       pieceOf: (kind) => seen.find((piece) => piece.kind === kind),
     };
     for (const [id, piece] of mounted) {
@@ -78,6 +85,11 @@ async function boot(): Promise<void> {
       mounted.delete(id);
     }
     await Promise.all(seen.filter(isWanted).map((piece) => place(piece)));
+  }
+
+  /** A phone that was turned, or a window made narrow, is another device. */
+  function judgeAnew(): void {
+    if (readPage().device !== host.device) void apply(current);
   }
 
   function isWanted({ id, kind }: ManifestPiece): boolean {

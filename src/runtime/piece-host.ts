@@ -26,6 +26,8 @@ export interface PieceHost {
   readonly locale: string;
   readonly language: string;
   readonly themeCss: string;
+  /** The shop's day, YYYY-MM-DD, by the server's clock. */
+  today(): string;
   readonly cart: CartClient;
   readonly products: ProductSource;
   readonly surfaces: Surfaces;

@@ -35,9 +35,11 @@ const { handler } = (await import(pathToFileURL(path.join(root, 'dist/server/ent
   handler: RequestListener;
 };
 
-// Opens, migrates and reads the database before anybody is told that we listen.
+// Opens, locks, migrates and reads the database before anybody is told that we listen.
 const health = await inject(handler as never, '/api/health');
-if (health.statusCode !== 200) fail(`The server cannot start: ${health.body}`);
+const app = await Promise.resolve(processSlot().app).catch(() => undefined);
+if (!app) fail(`The server cannot start: ${processSlot().fault ?? health.body}`);
+if (health.statusCode !== 200) say(50, 'not healthy', { health: health.body });
 
 const server = createServer(createListener(environment, root, handler));
 server.on('error', (error) => fail(`The server cannot listen: ${error.message}`));
@@ -52,10 +54,16 @@ async function stop(signal: string): Promise<void> {
   if (isStopping) return;
   isStopping = true;
   say(30, 'stopping', { signal });
-  setTimeout(() => process.exit(0), MOST_STOP_MS).unref();
+  const slow = setTimeout(() => app!.db.interrupt(), MOST_STOP_MS);
+  // Nothing waits for ever: what a second interrupt does not end is left to the operating system.
+  setTimeout(() => process.kill(process.pid, 'SIGKILL'), 3 * MOST_STOP_MS).unref();
   const closed = new Promise<void>((resolve) => server.close(() => resolve()));
   server.closeIdleConnections();
+  app!.stopping.abort();
+  setTimeout(() => server.closeAllConnections(), MOST_STOP_MS).unref();
   await closed;
+  await app!.close();
+  clearTimeout(slow);
   process.exit(0);
 }
 for (const signal of ['SIGTERM', 'SIGINT'] as const) process.on(signal, () => void stop(signal));

@@ -8,6 +8,7 @@ import {
   laneRepository,
   openDatabase,
   orderRepository,
+  privacyRepository,
   uploadRepository,
   visitRepository,
   type Database,
@@ -36,6 +37,7 @@ export interface App {
   readonly accounts: ReturnType<typeof accountRepository>;
   readonly imports: ReturnType<typeof importRepository>;
   readonly uploads: ReturnType<typeof uploadRepository>;
+  readonly privacy: ReturnType<typeof privacyRepository>;
   readonly payment: Payment;
   readonly rates: Rates;
   readonly wallet: Wallet;
@@ -43,9 +45,16 @@ export interface App {
   readonly cleaning: Cleaning;
   readonly secret: ShopSecret;
   readonly log: Logger;
+  /** Aborted when the process is to end: long work ends at the next place it can. */
+  readonly stopping: AbortController;
   /** Milliseconds since 1970. */
   readonly now: () => number;
+  /** Ends what is under way and lets go of everything. */
+  close(): Promise<void>;
 }
+
+/** A slow statement is told once in a while, however often it is run. */
+const SAY_SLOW_AGAIN_MS = 60_000;
 
 export async function createApp(options: {
   dataDir: string;
@@ -56,7 +65,19 @@ export async function createApp(options: {
 }): Promise<App> {
   // Whatever this process writes from now on is its own account's alone to read.
   process.umask(0o077);
-  const db = await openDatabase(options.dataDir);
+  const log = pino({ level: options.logLevel ?? 'info' });
+  const said = new Map<string, number>();
+  const db = await openDatabase(options.dataDir, ({ sql, ms }) => {
+    const now = Date.now();
+    if (now - (said.get(sql) ?? 0) < SAY_SLOW_AGAIN_MS) return;
+    said.set(sql, now);
+    void db.explain(sql).then(
+      (plan) => log.warn({ sql, ms: Math.round(ms), plan }, 'slow query'),
+      () => log.warn({ sql, ms: Math.round(ms) }, 'slow query'),
+    );
+  });
+  const cleaning = createCleaning();
+  const stopping = new AbortController();
   return {
     db,
     catalogue: catalogueRepository(db),
@@ -68,12 +89,19 @@ export async function createApp(options: {
     imports: importRepository(db),
     payment: options.payment ?? standInPayment(),
     uploads: uploadRepository(db),
+    privacy: privacyRepository(db),
     rates: standInRates(),
     wallet: standInWallet(),
     mailbox: options.mailbox ?? standInMailbox(path.join(options.dataDir, 'mailbox'), options.now),
-    cleaning: createCleaning(),
+    cleaning,
     secret: openSecret(options.dataDir),
-    log: pino({ level: options.logLevel ?? 'info' }),
+    log,
+    stopping,
+    async close() {
+      stopping.abort();
+      await cleaning.close();
+      await db.close();
+    },
     now: options.now ?? Date.now,
   };
 }

@@ -8,7 +8,7 @@ import {
   type LanePatch,
   type LintFinding,
 } from '~/core/lane';
-import { fail, ok, type Result } from '~/core/problems';
+import { fail, ok, type Problem, type Result } from '~/core/problems';
 import { definitions } from '~/pieces/registry';
 import type { App } from './app';
 import { liveLane } from './live-lane';
@@ -23,11 +23,18 @@ export interface DraftView {
   readonly lint: readonly LintFinding[];
 }
 
+/** The stored draft is none that this program reads; `/studio/mend` replaces it. */
+export class DraftUnreadable extends Error {
+  constructor(readonly problems: readonly Problem[]) {
+    super(`The draft cannot be read: ${JSON.stringify(problems.slice(0, 5))}`);
+  }
+}
+
 export async function showDraft(app: App): Promise<DraftView> {
   const [stored, live, slugs] = await Promise.all([app.lanes.readDraft(), liveLane(app), app.catalogue.listSlugs()]);
   if (!stored) throw new Error('There is no draft; seed the database first');
   const read = readLane(stored.document, definitions);
-  if (!read.ok) throw new Error(`The draft cannot be read: ${JSON.stringify(read.problems)}`);
+  if (!read.ok) throw new DraftUnreadable(read.problems);
   return {
     edit: stored.edit,
     token: stored.token,
@@ -36,6 +43,13 @@ export async function showDraft(app: App): Promise<DraftView> {
     changes: describeDifference(live.lane, read.value, definitions),
     lint: lintLane(read.value, definitions, slugs),
   };
+}
+
+/** What is wrong with a draft that cannot be read; null when it can. */
+export async function findDraftProblem(app: App): Promise<{ edit: number; problems: readonly Problem[] } | null> {
+  const stored = await app.lanes.readDraft();
+  const read = readLane(stored?.document, definitions);
+  return stored && !read.ok ? { edit: stored.edit, problems: read.problems } : null;
 }
 
 /** Applies a patch made on edit number `edit`; a stale one is refused and changes nothing. Answers the new number. */

@@ -9,10 +9,11 @@ import {
   readCatalogueRows,
   type ColumnField,
   type ImportPlan,
+  type RowProblem,
 } from '~/core/formats';
 import { fail, ok, wordProblem, type Problem, type Result } from '~/core/problems';
 import { dayIn } from '~/core/time';
-import type { ImportedProduct } from '~/data';
+import type { ImportedProduct, ImportRecord } from '~/data';
 import type { App } from './app';
 import { liveLane } from './live-lane';
 import { readTable, type Table } from './read-table';
@@ -52,13 +53,6 @@ export interface ImportPreview {
     readonly variants: number;
     readonly rows: readonly number[];
   }[];
-}
-
-export interface ImportProgress {
-  readonly state: 'running' | 'done' | 'failed';
-  readonly written: number;
-  readonly total: number;
-  readonly message: string | null;
 }
 
 interface Prepared {
@@ -129,93 +123,167 @@ function toPreview(
   };
 }
 
-const BATCH = 250;
+/** Variants written in one go: between two of them whoever waits to change a cart has their turn. */
+const SLICE_VARIANTS = 120;
+/** An import not heard of for so long has died with its process. */
+const DEAD_AFTER_MS = 60_000;
+const STOPPED = 'It was stopped before it was done. What was written stays; import the file again to finish.';
+
+type Hear = (written: number, total: number) => void;
 
 /**
- * Imports a file in one transaction: a crash leaves the catalogue as it was. `onProgress` hears the number of products
- * written; between batches other requests are served.
+ * Imports a file, one import at a time, in slices that are planned and written in a transaction each: what is known of an
+ * SKU is known at the moment it is written, and carts change meanwhile. One that is stopped leaves whole products, and the
+ * same file again finishes it: everything is found by its SKU. `onProgress` hears the number of products written.
  */
 export async function importCatalogue(
   app: App,
   bytes: Uint8Array,
   options: ImportOptions,
   accountId: number | null,
-  onProgress: (written: number, total: number) => void = () => undefined,
+  onProgress: Hear = () => undefined,
+  id = randomUUID() as string,
 ): Promise<Result<ImportPreview>> {
-  const prepared = await prepare(app, bytes, options);
-  if (!prepared.ok) return prepared;
-  const { plan, preview } = prepared.value;
-  if (!plan)
-    return {
-      ok: false,
-      problems: missingColumns(preview.columns).map((field): Problem => ({
-        path: 'columns',
-        code: 'csv-no-column',
-        facts: { field: COLUMN_FIELDS[field].label },
-      })),
-    };
-  if (options.allOrNothing && plan.rowsRefused > 0) {
-    return {
-      ok: false,
-      problems: plan.problems.map((problem) => ({
-        path: `row ${problem.row}`,
-        code: problem.code,
-        facts: problem.facts,
-      })),
-    };
+  if (!(await beginImport(app, id, accountId))) return refuseSecond(app);
+  return runImport(app, bytes, options, accountId, id, onProgress);
+}
+
+function beginImport(app: App, id: string, accountId: number | null): Promise<boolean> {
+  return app.imports.begin({ id, at: app.now(), accountId, deadBefore: app.now() - DEAD_AFTER_MS });
+}
+
+async function refuseSecond(app: App): Promise<ReturnType<typeof fail>> {
+  const running = await app.imports.findLatest();
+  return fail('file', 'import-running', { written: running?.written ?? 0, total: running?.total ?? 0 });
+}
+
+async function runImport(
+  app: App,
+  bytes: Uint8Array,
+  options: ImportOptions,
+  accountId: number | null,
+  id: string,
+  onProgress: Hear,
+): Promise<Result<ImportPreview>> {
+  const end = (state: ImportRecord['state'], message: string | null) =>
+    app.imports.note(id, app.now(), { state, message });
+  const refuse = async (problems: readonly Problem[]): Promise<Result<ImportPreview>> => {
+    const words = problems.slice(0, 3).map((problem) => `${problem.path}: ${wordProblem(problem)}`);
+    await end('failed', words.join(' '));
+    return { ok: false, problems };
+  };
+  try {
+    const prepared = await prepare(app, bytes, options);
+    if (!prepared.ok) return await refuse(prepared.problems);
+    const { plan, preview } = prepared.value;
+    if (!plan) return await refuse(missingColumns(preview.columns).map(columnProblem));
+    if (options.allOrNothing && plan.rowsRefused > 0) return await refuse(plan.problems.map(rowProblem));
+    const late = await writeSlices(app, plan, id, onProgress);
+    if (late === 'stopped') {
+      await end('stopped', STOPPED);
+      return fail('file', 'import-stopped');
+    }
+    await app.accounts.writeAudit({ at: app.now(), accountId, action: 'import-catalogue', facts: preview.counts });
+    await end('done', late.length > 0 ? late.map((problem) => wordProblem(problem)).join(' ') : null);
+    app.log.info({ ...preview.counts }, 'catalogue imported');
+    return ok(preview);
+  } catch (error) {
+    await end('failed', 'Something went wrong on our side. What was written stays; import the file again to finish.');
+    throw error;
   }
+}
+
+/** Writes what was planned, a slice after the other; answers what was refused on the way because the catalogue had changed. */
+async function writeSlices(
+  app: App,
+  plan: ImportPlan,
+  id: string,
+  onProgress: Hear,
+): Promise<RowProblem[] | 'stopped'> {
   const { lane } = await liveLane(app);
   const createdDay = dayIn(lane.shop.timeZone, app.now());
-  await app.db.inTransaction(async () => {
-    const slugs = (await app.catalogue.listSlugs()).products;
-    const products = plan.products.map((product): ImportedProduct => ({
-      ...product,
-      createdDay,
-      slug: product.productId === null ? uniqueSlug(product.name, slugs) : '',
-    }));
-    for (let i = 0; i < products.length; i += BATCH) {
-      await app.imports.writeProducts(products.slice(i, i + BATCH), app.now());
-      onProgress(Math.min(i + BATCH, products.length), products.length);
-      await new Promise((resolve) => setImmediate(resolve));
-    }
-    await app.catalogue.refreshFigures();
-    await app.accounts.writeAudit({ at: app.now(), accountId, action: 'import-catalogue', facts: preview.counts });
-  });
-  app.log.info({ ...preview.counts }, 'catalogue imported');
-  return ok(preview);
+  const slugs = new Set<string>();
+  const late: RowProblem[] = [];
+  let [last, written] = [0, 0];
+  const total = plan.products.length;
+  for (const slice of slicesOf(plan.products)) {
+    if (app.stopping.signal.aborted) return 'stopped';
+    await app.db.inTransaction(async () => {
+      for (const made of await app.imports.listSlugsAfter(last)) {
+        slugs.add(made.slug);
+        last = made.id;
+      }
+      const skus = slice.flatMap((product) => product.variants.map((variant) => variant.sku));
+      const now = planImport(slice, [], await app.imports.findSkus(skus));
+      late.push(...now.problems);
+      const products = now.products.map((product): ImportedProduct => ({
+        ...product,
+        createdDay,
+        slug: product.productId === null ? uniqueSlug(product.name, slugs) : '',
+      }));
+      await app.catalogue.refreshFigures(await app.imports.writeProducts(products, app.now()));
+      written += slice.length;
+      await app.imports.note(id, app.now(), { written, total });
+    });
+    onProgress(written, total);
+    await new Promise((resolve) => setImmediate(resolve));
+  }
+  return late;
 }
 
-const jobs = new Map<string, ImportProgress>();
+/** Whole products, together of about so many variants. */
+function* slicesOf<Product extends { readonly variants: readonly unknown[] }>(
+  products: readonly Product[],
+): Generator<Product[]> {
+  let slice: Product[] = [];
+  let variants = 0;
+  for (const product of products) {
+    slice.push(product);
+    variants += product.variants.length;
+    if (variants < SLICE_VARIANTS) continue;
+    yield slice;
+    [slice, variants] = [[], 0];
+  }
+  if (slice.length > 0) yield slice;
+}
+
+function columnProblem(field: ColumnField): Problem {
+  return { path: 'columns', code: 'csv-no-column', facts: { field: COLUMN_FIELDS[field].label } };
+}
+
+function rowProblem({ row, code, facts }: RowProblem): Problem {
+  return { path: `row ${row}`, code, facts };
+}
+
+const running = new Set<Promise<unknown>>();
 
 /** Starts an import that goes on after the answer; ask `importProgress` how far it is. */
-export function startImport(app: App, bytes: Uint8Array, options: ImportOptions, accountId: number): string {
+export async function startImport(
+  app: App,
+  bytes: Uint8Array,
+  options: ImportOptions,
+  accountId: number,
+): Promise<Result<{ id: string }>> {
   const id = randomUUID();
-  let progress: ImportProgress = { state: 'running', written: 0, total: 0, message: null };
-  const set = (change: Partial<ImportProgress>) => jobs.set(id, (progress = { ...progress, ...change }));
-  set({});
-  if (jobs.size > 20) jobs.delete(jobs.keys().next().value!);
-  importCatalogue(app, bytes, options, accountId, (written, total) => set({ written, total })).then(
-    (result) =>
-      set(
-        result.ok
-          ? { state: 'done' }
-          : {
-              state: 'failed',
-              message: result.problems
-                .slice(0, 3)
-                .map((problem) => `${problem.path}: ${wordProblem(problem)}`)
-                .join(' '),
-            },
-      ),
-    (error: unknown) => {
-      app.log.error({ err: error }, 'import failed');
-      set({ state: 'failed', message: 'The import stopped and nothing was changed. Please try again.' });
-    },
-  );
-  return id;
+  if (!(await beginImport(app, id, accountId))) return refuseSecond(app);
+  const run = runImport(app, bytes, options, accountId, id, () => undefined)
+    .catch((error: unknown) => app.log.error({ err: error }, 'import failed'))
+    .finally(() => running.delete(run));
+  running.add(run);
+  return ok({ id });
 }
 
-export function importProgress(id: string): Result<ImportProgress> {
-  const progress = jobs.get(id);
-  return progress ? ok(progress) : fail('id', 'not-found');
+export async function importProgress(app: App, id: string): Promise<Result<ImportRecord>> {
+  const record = await app.imports.findRecord(id);
+  return record ? ok(record) : fail('id', 'not-found');
+}
+
+/** Waits for imports that have heard that they are to stop. */
+export async function importsEnded(): Promise<void> {
+  await Promise.all(running);
+}
+
+/** Records what a crash left running as stopped. Run at start. */
+export function stopLostImports(app: App): Promise<number> {
+  return app.imports.stopLost(STOPPED);
 }

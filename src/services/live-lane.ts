@@ -6,6 +6,8 @@ import type { App } from './app';
 
 export interface LiveLane {
   readonly revision: number;
+  /** False when a newer one is published that cannot be read. */
+  readonly isNewest: boolean;
   readonly lane: Lane;
   readonly currency: Currency;
 }
@@ -33,12 +35,29 @@ export function forgetLiveLane(app: App): void {
   live.delete(app);
 }
 
+/** Revisions looked at for one that can be read. */
+const MOST_BACK = 20;
+
+/**
+ * The newest revision that can be read. One that cannot (from a newer program, or broken on disk) is said, and the one
+ * before it goes on selling.
+ */
 async function readLive(app: App): Promise<LiveLane> {
-  const stored = await app.lanes.readRevision('latest');
-  if (!stored) throw new Error('No lane has been published yet; seed the database first');
-  const read = readLane(stored.document, definitions);
-  if (!read.ok) throw new Error(`Revision ${stored.id} cannot be read: ${JSON.stringify(read.problems)}`);
-  return { revision: stored.id, lane: read.value, currency: currencyOf(read.value.shop.currency) };
+  const [newest] = await app.lanes.listRevisionIds(MOST_BACK);
+  if (newest === undefined) throw new Error('No lane has been published yet; seed the database first');
+  for (const id of await app.lanes.listRevisionIds(MOST_BACK)) {
+    const stored = await app.lanes.readRevision(id);
+    const read = readLane(stored?.document, definitions);
+    if (read.ok)
+      return {
+        revision: id,
+        isNewest: id === newest,
+        lane: read.value,
+        currency: currencyOf(read.value.shop.currency),
+      };
+    app.log.error({ revision: id, problems: read.problems.slice(0, 5) }, 'a revision cannot be read');
+  }
+  throw new Error(`None of the last ${MOST_BACK} revisions can be read`);
 }
 
 /** The live manifest in a language, with an ETag of its content. */

@@ -1,3 +1,4 @@
+import { currencyOf } from '~/core/money';
 import { orderMail, type Order } from '~/core/orders';
 import type { App } from './app';
 import { liveLane } from './live-lane';
@@ -19,10 +20,16 @@ export async function sendOrderMails(app: App): Promise<number> {
 
 /** Sends the mail of one order; false when it could not be sent. */
 export async function sendOrderMail(app: App, order: Order): Promise<boolean> {
-  const { lane, currency } = await liveLane(app);
-  const { name: shopName, locale, tax } = lane.shop;
-  const mail = orderMail(order, { shopName, locale, currency, taxIncluded: tax.included });
   try {
+    const { lane } = await liveLane(app);
+    const { name: shopName, locale, tax } = lane.shop;
+    // In the currency it was paid in, whatever the shop sells in today.
+    const mail = orderMail(order, {
+      shopName,
+      locale,
+      currency: currencyOf(order.currency),
+      taxIncluded: tax.included,
+    });
     await app.mailbox.send({ key: `order-${order.token}`, to: order.email, ...mail });
   } catch (error) {
     app.log.error({ err: error, order: order.token }, 'order mail could not be sent');

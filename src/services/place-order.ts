@@ -223,7 +223,7 @@ async function confirm(
     const cart = await app.carts.read(from.cartToken);
     const lines = cart.lines.filter((line) => !from.lineIds.includes(line.id));
     await app.carts.write(from.cartToken, cart, { ...cart, lines, coupon: null, note: '' }, { now: app.now() });
-    await app.carts.writeCheckout(from.cartToken, null);
+    await app.carts.writeCheckout(from.cartToken, null, app.now());
     await app.catalogue.recordSale(takenBy(order.lines));
     if (order.visitId && (await app.visits.addRevenue(order.visitId, order.totalMinor))) {
       await app.visits.recordServerEvent({

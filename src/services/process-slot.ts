@@ -6,6 +6,8 @@ import type { App } from './app';
  */
 interface ProcessSlot {
   app?: Promise<App>;
+  /** Why the app could not be opened, for whoever started the server. */
+  fault?: string;
   /** The public address for links in mails; set by the server. */
   origin?: string;
 }

@@ -61,6 +61,8 @@ export async function startLane(app: App, live: Lane, draft: Lane): Promise<void
 export interface RevisionView extends RevisionSummary {
   /** What it changed against the revision before it. */
   readonly changes: readonly LaneChange[];
+  /** Whether this program can read it. */
+  readonly isReadable: boolean;
 }
 
 export async function listRevisions(app: App): Promise<RevisionView[]> {
@@ -72,6 +74,10 @@ export async function listRevisions(app: App): Promise<RevisionView[]> {
   }
   return summaries.map((summary, i) => {
     const [own, before] = [lanes.get(summary.id), lanes.get(summaries[i + 1]?.id ?? -1)];
-    return { ...summary, changes: own && before ? describeDifference(before, own, definitions) : [] };
+    return {
+      ...summary,
+      isReadable: own !== undefined,
+      changes: own && before ? describeDifference(before, own, definitions) : [],
+    };
   });
 }

@@ -35,7 +35,7 @@ export async function readKeptForm(app: App, token: string): Promise<KeptForm> {
 }
 
 export async function keepForm(app: App, token: string, form: KeptForm): Promise<void> {
-  await app.carts.writeCheckout(token, form);
+  await app.carts.writeCheckout(token, form, app.now());
 }
 
 /** Prices a cart for the destination and way of delivery of a form; a way that is not offered gives way to the cheapest. */

@@ -1,10 +1,14 @@
+import { lockFolder } from '~/data';
 import { createApp, type App } from './app';
+import { importsEnded, stopLostImports } from './import-catalogue';
 import { sendOrderMails } from './order-mails';
 import { releaseAbandoned } from './place-order';
+import { sweepPersonal } from './privacy';
 import { processSlot } from './process-slot';
 import { sweepUploads } from './uploads';
 
 const SWEEP_MS = 60_000;
+const DAILY_MS = 86_400_000;
 
 /** The app of this process, opened on first use from `PAVED_LANE_DATA`. A start that failed is tried again by the next who asks. */
 export function theApp(): Promise<App> {
@@ -12,7 +16,10 @@ export function theApp(): Promise<App> {
   if (!slot.app) {
     const opening = open();
     slot.app = opening;
-    opening.catch(() => delete slot.app);
+    opening.catch((error: unknown) => {
+      slot.fault = (error as Error).message;
+      delete slot.app;
+    });
   }
   return slot.app;
 }
@@ -20,13 +27,40 @@ export function theApp(): Promise<App> {
 async function open(): Promise<App> {
   const dataDir = process.env['PAVED_LANE_DATA'] ?? 'var/demo';
   const app = await createApp({ dataDir, logLevel: process.env['PAVED_LANE_LOG'] ?? 'info' });
+  const lock = await lockFolder(dataDir);
+  if (!lock.isOurs) {
+    await app.close();
+    throw new Error(`Another server (process ${lock.pid ?? 'unknown'}) serves from ${dataDir}. Stop it first.`);
+  }
+  // Whatever was under way when this folder was last served, nobody waits for it now.
+  await stopLostImports(app);
+  await releaseAbandoned(app, 0);
+  const timers = [
+    every(SWEEP_MS, app, [releaseAbandoned, sendOrderMails, sweepUploads]),
+    every(DAILY_MS, app, [sweepPersonal]),
+  ];
+  return {
+    ...app,
+    async close() {
+      app.stopping.abort();
+      for (const timer of timers) clearInterval(timer);
+      await importsEnded();
+      await app.close();
+      await lock.release();
+    },
+  };
+}
+
+/** Does these now, and again every so often; one that fails is said, and keeps none of the others. */
+function every(
+  ms: number,
+  app: App,
+  works: readonly ((app: App) => Promise<unknown>)[],
+): ReturnType<typeof setInterval> {
   const sweep = async () => {
-    for (const work of [releaseAbandoned, sendOrderMails, sweepUploads])
+    for (const work of works)
       await work(app).catch((error: unknown) => app.log.error({ err: error, work: work.name }, 'sweep failed'));
   };
-  // Whatever was being paid when this folder was last served, nobody waits for it now.
-  await releaseAbandoned(app, 0);
-  await sweep();
-  setInterval(() => void sweep(), SWEEP_MS).unref();
-  return app;
+  void sweep();
+  return setInterval(() => void sweep(), ms).unref();
 }

@@ -15,7 +15,8 @@ const KEPT_UNUSED_MS = 7 * 86_400_000;
 const perCart = new RateLimiterMemory({ points: 20, duration: 600 });
 const perAddress = new RateLimiterMemory({ points: 60, duration: 600 });
 
-const folderOf = (app: App) => path.join(app.db.dataDir, 'uploads');
+/** Where shoppers' files lie, each under its id. */
+export const uploadsFolder = (app: App) => path.join(app.db.dataDir, 'uploads');
 
 /** Keeps a shopper's file for an option of a product, cleaned, outside of what the shop serves. */
 export async function keepUpload(
@@ -40,8 +41,8 @@ export async function keepUpload(
   const { type, bytes } = cleaned.value;
   const id = randomUUID();
   const name = request.name.replace(/[^\p{L}\p{N}._ -]/gu, '').slice(-80) || 'file';
-  await mkdir(folderOf(app), { recursive: true });
-  await writeFile(path.join(folderOf(app), id), bytes);
+  await mkdir(uploadsFolder(app), { recursive: true });
+  await writeFile(path.join(uploadsFolder(app), id), bytes);
   await app.uploads.insert({
     id,
     cartToken: request.cartToken,
@@ -61,7 +62,7 @@ export async function openUpload(
 ): Promise<{ upload: Upload; bytes: Uint8Array } | null> {
   const upload = (await app.uploads.find([id])).get(id);
   if (!upload || !(who.isShop || upload.cartToken === who.cartToken)) return null;
-  const bytes = await readFile(path.join(folderOf(app), upload.id)).catch(() => null);
+  const bytes = await readFile(path.join(uploadsFolder(app), upload.id)).catch(() => null);
   return bytes && { upload, bytes };
 }
 
@@ -85,6 +86,6 @@ export async function checkUploads(
 /** Takes away files that no cart and no order speaks of after a week. */
 export async function sweepUploads(app: App): Promise<number> {
   const ids = await app.db.inTransaction(() => app.uploads.deleteUnused(app.now() - KEPT_UNUSED_MS));
-  await Promise.all(ids.map((id) => rm(path.join(folderOf(app), id), { force: true })));
+  await Promise.all(ids.map((id) => rm(path.join(uploadsFolder(app), id), { force: true })));
   return ids.length;
 }

@@ -1,5 +1,6 @@
 import type { AstroCookies } from 'astro';
 import { randomUUID } from 'node:crypto';
+import { asksNotToBeTracked } from '~/services/privacy';
 
 const CART = 'pl_cart';
 const FLASH = 'pl_flash';
@@ -18,8 +19,9 @@ export function ensureCartToken(cookies: AstroCookies, isSecure: boolean): strin
   return token;
 }
 
-/** The visit the runtime records under, if it records at all. */
-export function visitId(cookies: AstroCookies): string | null {
+/** The visit the runtime records under, if it records at all and the browser does not ask to be left out. */
+export function visitId(cookies: AstroCookies, headers: Headers): string | null {
+  if (asksNotToBeTracked(headers)) return null;
   const value = cookies.get('pl_visit')?.value ?? '';
   return /^[\w-]{6,60}$/.test(value) ? value : null;
 }

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { mkdir, readdir, readFile, rename, writeFile } from 'node:fs/promises';
+import { mkdir, readdir, readFile, rename, rm, writeFile } from 'node:fs/promises';
 import path from 'node:path';
 
 export interface Mail {
@@ -23,11 +23,31 @@ export interface Mailbox {
 /** The stand-in can be looked into. */
 export interface StandInMailbox extends Mailbox {
   list(limit: number): Promise<DeliveredMail[]>;
+  /** How many mails went to an address, in whatever case it is written. */
+  countTo(email: string): Promise<number>;
+  /** Takes away the mails to an address; answers how many. */
+  eraseTo(email: string): Promise<number>;
 }
 
 /** Stands in for a mail service: every mail is a file in a folder. Nothing leaves this machine. */
 export function standInMailbox(folder: string, now: () => number = Date.now): StandInMailbox {
   const fileOf = (key: string) => path.join(folder, `${key.replace(/[^\w-]/g, '_')}.json`);
+
+  /** Every mail that can be read, newest first; a broken file costs that mail. */
+  async function readAll(): Promise<{ file: string; mail: DeliveredMail }[]> {
+    const names = (await readdir(folder).catch(() => [])).filter((name) => name.endsWith('.json'));
+    const mails = await Promise.all(
+      names.map(async (name) => {
+        const file = path.join(folder, name);
+        const mail = await readFile(file, 'utf8').then(readMail, () => null);
+        return mail ? [{ file, mail }] : [];
+      }),
+    );
+    return mails.flat().sort((a, b) => b.mail.at - a.mail.at);
+  }
+
+  const mailsTo = async (email: string) => (await readAll()).filter(({ mail }) => mail.to.toLowerCase() === email);
+
   return {
     async send({ key, ...mail }) {
       await mkdir(folder, { recursive: true });
@@ -40,11 +60,28 @@ export function standInMailbox(folder: string, now: () => number = Date.now): St
       await rename(aside, file);
     },
     async list(limit) {
-      const names = (await readdir(folder).catch(() => [])).filter((name) => name.endsWith('.json'));
-      const mails = await Promise.all(
-        names.map(async (name) => JSON.parse(await readFile(path.join(folder, name), 'utf8')) as DeliveredMail),
-      );
-      return mails.sort((a, b) => b.at - a.at).slice(0, limit);
+      return (await readAll()).map(({ mail }) => mail).slice(0, limit);
+    },
+    async countTo(email) {
+      return (await mailsTo(email)).length;
+    },
+    async eraseTo(email) {
+      const found = await mailsTo(email);
+      await Promise.all(found.map(({ file }) => rm(file, { force: true })));
+      return found.length;
     },
   };
+}
+
+/** A kept mail; null for a file that is none. */
+function readMail(text: string): DeliveredMail | null {
+  try {
+    const mail = JSON.parse(text) as Partial<DeliveredMail> | null;
+    const isMail =
+      typeof mail?.at === 'number' &&
+      [mail.id, mail.to, mail.subject, mail.text, mail.html].every((part) => typeof part === 'string');
+    return isMail ? (mail as DeliveredMail) : null;
+  } catch {
+    return null;
+  }
 }

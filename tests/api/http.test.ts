@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import { randomUUID } from 'node:crypto';
 import { sendBadInputs } from '../support/bad-inputs';
+import { createApp } from '~/services/app';
 import { signInOwner, startServer, type TestServer } from '../support/server';
 
 describe('the server', () => {
@@ -314,6 +315,27 @@ describe('the server', () => {
     await sendBadInputs(server.origin, owner, 400);
 
     expect(await stored()).to.deep.equal(before);
+  });
+
+  it('leads the owner from a draft that cannot be read to where it is replaced', async () => {
+    const app = await createApp({ dataDir: server.dataDir, logLevel: 'silent' });
+    await app.db.run(`UPDATE lane_draft SET document = '{"version":1}'`);
+    await app.close();
+    const get = (path: string) => fetch(server.origin + path, { headers: { cookie: owner }, redirect: 'manual' });
+    const led = await get('/studio');
+    const page = await (await get('/studio/mend')).text();
+    const mended = await fetch(`${server.origin}/studio/mend`, {
+      method: 'POST',
+      body: new URLSearchParams({ revision: '1' }),
+      headers: { cookie: owner, origin: server.origin },
+      redirect: 'manual',
+    });
+
+    expect([led.status, led.headers.get('location')]).to.deep.equal([303, '/studio/mend']);
+    expect(page).to.include('Start over from this revision').and.include('Revision 1,');
+    expect([mended.status, mended.headers.get('location')]).to.deep.equal([303, '/studio']);
+    expect((await get('/studio')).status).to.equal(200);
+    expect((await get('/studio/mend')).headers.get('location')).to.equal('/studio');
   });
 
   it('answers odd addresses of the shop without a fault', async () => {

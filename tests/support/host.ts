@@ -25,6 +25,7 @@ export function fakeHost(start: CartView | null = null) {
     locale: 'en-IE',
     language: 'en',
     themeCss: '',
+    today: () => '2026-11-26',
     cart: {
       get view() {
         return view;

@@ -9,6 +9,9 @@ import { seedDemo } from '../../demo/seed';
 export interface TestServer {
   readonly origin: string;
   readonly dataDir: string;
+  readonly pid: number;
+  /** Ends it and leaves its data; answers what it ended with. */
+  end(signal: 'SIGTERM' | 'SIGKILL'): Promise<number | null>;
   /** Asks it to end, and takes its data away. */
   stop(): Promise<void>;
   /** Ends it where it stands, as a power cut would; the data stays. */
@@ -65,18 +68,20 @@ export async function serve(dataDir: string, environment: Record<string, string>
     await new Promise((resolve) => setTimeout(resolve, 50));
   }
   const end = async (signal: 'SIGTERM' | 'SIGKILL') => {
-    const ended = new Promise((resolve) => child.once('exit', resolve));
+    const ended = new Promise<number | null>((resolve) => child.once('exit', resolve));
     child.kill(signal);
-    await ended;
+    return ended;
   };
   return {
     origin,
     dataDir,
+    pid: child.pid!,
+    end,
     stop: async () => {
       await end('SIGTERM');
       await rm(dataDir, { recursive: true, force: true });
     },
-    kill: () => end('SIGKILL'),
+    kill: async () => void (await end('SIGKILL')),
   };
 }
 

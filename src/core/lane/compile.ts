@@ -38,6 +38,7 @@ export function compileManifest(
     revision,
     language,
     locale: lane.shop.locale,
+    timeZone: lane.shop.timeZone,
     currency: currencyOf(lane.shop.currency),
     themeCss: themeCss(lane.theme, ':host'),
     pieces: pieces.sort((a, b) => rank(a) - rank(b)),

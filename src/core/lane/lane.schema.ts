@@ -1,6 +1,8 @@
 import { z } from 'zod';
 import { offerSchema } from '~/core/offers/offer.schema';
+import { isCurrency, isLocale } from '~/core/money';
 import { PLACE_PATTERN } from '~/core/place';
+import { isTimeZone } from '~/core/time';
 import { DEVICES, whereSchema } from '~/core/where/where.schema';
 import type { PieceDefinition } from './definition';
 import { LOOK_PROPERTIES, type LookSlot, type SettingSpec, type WordSpec } from './setting';
@@ -24,9 +26,10 @@ const themeSchema = z.strictObject({
 
 const shopSchema = z.strictObject({
   name: z.string().min(1).max(60),
-  currency: z.string().regex(/^[A-Z]{3}$/),
-  locale: z.string().min(2).max(20),
-  timeZone: z.string().min(1).max(60),
+  // What is published is served: a currency, locale or zone that no program knows would stop every page.
+  currency: z.string().max(3).refine(isCurrency, 'must be a currency such as EUR'),
+  locale: z.string().min(2).max(20).refine(isLocale, 'must be a locale such as en-IE'),
+  timeZone: z.string().min(1).max(60).refine(isTimeZone, 'must be a time zone such as Europe/Berlin'),
   tax: z.strictObject({ basisPoints: z.number().int().min(0).max(10_000), included: z.boolean() }),
 });
 

@@ -34,6 +34,8 @@ export interface Manifest {
   readonly revision: number;
   readonly language: string;
   readonly locale: string;
+  /** The shop's (IANA): its day judges dates, wherever the shopper is. */
+  readonly timeZone: string;
   readonly currency: Currency;
   readonly themeCss: string;
   readonly pieces: readonly ManifestPiece[];

@@ -13,6 +13,22 @@ export function currencyOf(code: string): Currency {
   return { code, exponent: maximumFractionDigits ?? 2 };
 }
 
+const CODES: ReadonlySet<string> = new Set(Intl.supportedValuesOf('currency'));
+
+/** Whether a code is a currency that sums can be written in (ISO 4217, as far as Intl knows it). */
+export function isCurrency(code: string): boolean {
+  return CODES.has(code);
+}
+
+/** Whether sums and days can be written for a locale (BCP 47). */
+export function isLocale(locale: string): boolean {
+  try {
+    return Intl.NumberFormat.supportedLocalesOf(locale).length > 0;
+  } catch {
+    return false;
+  }
+}
+
 const formats = new Map<string, Intl.NumberFormat>();
 
 /** Minor units as a shopper reads them, e.g. `€64.00`; `locale` is BCP 47. */

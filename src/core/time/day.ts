@@ -7,6 +7,15 @@ export function dayIn(timeZone: string, atMs: number): string {
   return format.format(atMs);
 }
 
+/** Whether days can be told in a time zone (IANA, such as Europe/Berlin). */
+export function isTimeZone(timeZone: string): boolean {
+  try {
+    return new Intl.DateTimeFormat('en', { timeZone }).resolvedOptions().timeZone !== '';
+  } catch {
+    return false;
+  }
+}
+
 /** A day so many days later (or earlier); calendar arithmetic, free of zones. */
 export function addDays(day: string, count: number): string {
   return new Date(Date.parse(`${day}T00:00:00Z`) + count * 86_400_000).toISOString().slice(0, 10);

@@ -1,1 +1,1 @@
-export { addDays, dayIn } from './day';
+export { addDays, dayIn, isTimeZone } from './day';

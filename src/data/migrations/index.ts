@@ -1,5 +1,6 @@
 import { first } from './2026-11-24-first';
 import { cartsWhole } from './2026-11-25-carts-whole';
+import { keptForAWhile } from './2026-11-26-kept-for-a-while';
 import { oneCartOneOrder } from './2026-11-26-one-cart-one-order';
 import { optionsAndCarts } from './2026-11-25-options-and-carts';
 
@@ -10,4 +11,4 @@ export interface Migration {
 }
 
 /** In order. A landed migration is never edited. */
-export const migrations: readonly Migration[] = [first, optionsAndCarts, cartsWhole, oneCartOneOrder];
+export const migrations: readonly Migration[] = [first, optionsAndCarts, cartsWhole, oneCartOneOrder, keptForAWhile];

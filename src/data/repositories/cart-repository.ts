@@ -74,10 +74,12 @@ export function cartRepository(db: Database) {
     return row?.checkout ? (JSON.parse(row.checkout) as unknown) : null;
   }
 
-  async function writeCheckout(token: string, form: object | null): Promise<void> {
-    await db.run('UPDATE carts SET checkout = $form WHERE token = $token', {
+  /** Keeps what was typed at the checkout, and since when; null takes it away. */
+  async function writeCheckout(token: string, form: object | null, now: number): Promise<void> {
+    await db.run('UPDATE carts SET checkout = $form, checkout_at = $at WHERE token = $token', {
       token,
       form: form && JSON.stringify(form),
+      at: form && now,
     });
   }
 

@@ -12,6 +12,15 @@ export interface ImportedProduct extends PlannedProduct {
 
 export type KnownVariant = KnownSku;
 
+/** How far an import is. `stopped`: the server ended before it was done; what was written stays. */
+export interface ImportRecord {
+  readonly state: 'running' | 'done' | 'failed' | 'stopped';
+  /** Products written, of so many. */
+  readonly written: number;
+  readonly total: number;
+  readonly message: string | null;
+}
+
 export function importRepository(db: Database) {
   async function knownSkus(): Promise<Map<string, KnownVariant>> {
     const rows = await db.select<{ sku: string; id: number; name: string }>(
@@ -20,11 +29,77 @@ export function importRepository(db: Database) {
     return new Map(rows.map((row) => [row.sku, { productId: row.id, productName: row.name }]));
   }
 
+  /** What is known of these SKUs. */
+  async function findSkus(skus: readonly string[]): Promise<Map<string, KnownVariant>> {
+    const rows = await db.select<{ sku: string; id: number; name: string }>(
+      `SELECT v.sku, p.id, p.name FROM variants v JOIN products p ON p.id = v.product_id
+       WHERE v.sku IN (SELECT value FROM json_each($skus))`,
+      { skus: JSON.stringify(skus) },
+    );
+    return new Map(rows.map((row) => [row.sku, { productId: row.id, productName: row.name }]));
+  }
+
+  /** Slugs of products made after one, and the number of the last. */
+  async function listSlugsAfter(id: number): Promise<{ id: number; slug: string }[]> {
+    return db.select('SELECT id, slug FROM products WHERE id > $id ORDER BY id', { id });
+  }
+
+  /** Begins the record of an import, unless one is running that has been heard of since `deadBefore`. False: there is one. */
+  async function begin(record: {
+    id: string;
+    at: number;
+    accountId: number | null;
+    deadBefore: number;
+  }): Promise<boolean> {
+    const begun = await db.run(
+      `INSERT INTO imports (id, started_at, beat_at, account_id, state)
+       SELECT $id, $at, $at, $accountId, 'running'
+       WHERE NOT EXISTS (SELECT 1 FROM imports WHERE state = 'running' AND beat_at > $deadBefore)`,
+      record,
+    );
+    return begun === 1;
+  }
+
+  async function note(id: string, at: number, progress: Partial<ImportRecord>): Promise<void> {
+    await db.run(
+      `UPDATE imports SET beat_at = $at, state = coalesce($state, state), written = coalesce($written, written),
+         total = coalesce($total, total), message = coalesce($message, message) WHERE id = $id`,
+      {
+        id,
+        at,
+        state: progress.state ?? null,
+        written: progress.written ?? null,
+        total: progress.total ?? null,
+        message: progress.message ?? null,
+      },
+    );
+  }
+
+  async function findRecord(id: string): Promise<ImportRecord | null> {
+    const [row] = await db.select<ImportRecord>('SELECT state, written, total, message FROM imports WHERE id = $id', {
+      id,
+    });
+    return row ?? null;
+  }
+
+  /** The import under way, or the last one. */
+  async function findLatest(): Promise<(ImportRecord & { id: string; startedAt: number }) | null> {
+    const [row] = await db.select<ImportRecord & { id: string; startedAt: number }>(
+      'SELECT id, started_at startedAt, state, written, total, message FROM imports ORDER BY started_at DESC LIMIT 1',
+    );
+    return row ?? null;
+  }
+
+  /** Imports that a crash left running are recorded as stopped. */
+  async function stopLost(message: string): Promise<number> {
+    return db.run(`UPDATE imports SET state = 'stopped', message = $message WHERE state = 'running'`, { message });
+  }
+
   /**
    * Writes products with everything that hangs on them, by JSON parameters. Facts that are null keep what is there.
-   * Call inside a transaction.
+   * Call inside a transaction. Answers the ids of the products.
    */
-  async function writeProducts(products: readonly ImportedProduct[], now: number): Promise<void> {
+  async function writeProducts(products: readonly ImportedProduct[], now: number): Promise<number[]> {
     const ids = await writeProductRows(products);
     const idOf = (product: ImportedProduct) => product.productId ?? ids.get(product.slug)!;
     await writeVariants(products, idOf, now);
@@ -43,6 +118,7 @@ export function importRepository(db: Database) {
        ON CONFLICT (product_id, key) DO UPDATE SET value = excluded.value`,
       { rows: JSON.stringify(attributes) },
     );
+    return products.map(idOf);
   }
 
   async function writeProductRows(products: readonly ImportedProduct[]): Promise<Map<string, number>> {
@@ -165,5 +241,5 @@ export function importRepository(db: Database) {
     );
   }
 
-  return { knownSkus, writeProducts };
+  return { knownSkus, findSkus, listSlugsAfter, writeProducts, begin, note, findRecord, findLatest, stopLost };
 }

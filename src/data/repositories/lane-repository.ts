@@ -49,6 +49,14 @@ export function laneRepository(db: Database) {
     return row ? row.get({ plain: true }) : null;
   }
 
+  /** The latest revisions by number, newest first. */
+  async function listRevisionIds(limit: number): Promise<number[]> {
+    const rows = await db.select<{ id: number }>('SELECT id FROM lane_revisions ORDER BY id DESC LIMIT $limit', {
+      limit,
+    });
+    return rows.map((row) => row.id);
+  }
+
   async function latestRevisionId(): Promise<number> {
     return (await LaneRevisionRow.max<number, InstanceType<typeof LaneRevisionRow>>('id')) ?? 0;
   }
@@ -59,5 +67,14 @@ export function laneRepository(db: Database) {
     );
   }
 
-  return { readDraft, writeDraft, insertRevision, writeManifest, readRevision, latestRevisionId, listRevisions };
+  return {
+    readDraft,
+    writeDraft,
+    insertRevision,
+    writeManifest,
+    readRevision,
+    latestRevisionId,
+    listRevisionIds,
+    listRevisions,
+  };
 }

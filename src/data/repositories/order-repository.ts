@@ -12,6 +12,7 @@ interface OrderSummary {
   readonly name: string;
   readonly status: OrderStatus;
   readonly totalMinor: number;
+  readonly currency: string;
   readonly laneRevision: number;
   readonly items: number;
 }
@@ -101,7 +102,7 @@ export function orderRepository(db: Database) {
 
   async function listRecent(limit: number): Promise<OrderSummary[]> {
     return db.select<OrderSummary>(
-      `SELECT id, placed_at placedAt, name, status, total_minor totalMinor, lane_revision laneRevision,
+      `SELECT id, placed_at placedAt, name, status, total_minor totalMinor, currency, lane_revision laneRevision,
          (SELECT sum(quantity) FROM order_lines l WHERE l.order_id = o.id) items
        FROM orders o ORDER BY placed_at DESC, id DESC LIMIT $limit`,
       { limit },

@@ -15,6 +15,8 @@ const STATUS: Partial<Record<ProblemCode, number>> = {
   'sold-out': 409,
   'not-enough-stock': 409,
   'key-reused': 409,
+  'erase-waits': 409,
+  'import-running': 409,
   'cart-ordered': 409,
   'cart-changed': 409,
   'payment-in-progress': 409,

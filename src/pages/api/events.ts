@@ -1,10 +1,12 @@
 import type { APIRoute } from 'astro';
 import { eventBatchSchema, ingestEvents } from '~/services/ingest-events';
+import { asksNotToBeTracked } from '~/services/privacy';
 import { readBody, refuse } from './_respond';
 
 export const POST: APIRoute = async ({ locals, request }) => {
   const body = await readBody(request, eventBatchSchema);
   if (!body.ok) return refuse(body.problems);
+  if (asksNotToBeTracked(request.headers)) return Response.json({ fresh: 0 });
   const fresh = await ingestEvents(locals.app, body.value, {
     userAgent: request.headers.get('user-agent') ?? '',
     isOwner: locals.account !== null,

@@ -20,5 +20,7 @@ export const POST: APIRoute = async ({ locals, cookies, request }) => {
   if (!token) return refuse([{ path: 'cart', code: 'cart-empty' }]);
   // Kept first: a payment that fails, or a page that is left, must not cost what was typed.
   await keepForm(locals.app, token, withoutCard(body.value.form));
-  return answer(await placeOrder(locals.app, { ...body.value, cartToken: token, visitId: visitId(cookies) }));
+  return answer(
+    await placeOrder(locals.app, { ...body.value, cartToken: token, visitId: visitId(cookies, request.headers) }),
+  );
 };

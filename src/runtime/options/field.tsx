@@ -90,7 +90,7 @@ function isList(option: ProductOption, shown: OptionsShown): boolean {
 type ControlProps = Props & { readonly id: string; readonly invalid: boolean };
 
 function Control({ shown, option, id, invalid }: ControlProps): VNode {
-  const { answers, on, money, piece, uploads } = shown;
+  const { answers, on, money, piece, uploads, today } = shown;
   const { words, settings } = piece;
   const raw = answers[option.key];
   const values = typeof raw === 'string' ? [raw] : (raw ?? []);
@@ -187,8 +187,7 @@ function Control({ shown, option, id, invalid }: ControlProps): VNode {
           {option.unit}
         </div>
       );
-    case 'date': {
-      const today = new Date().toLocaleDateString('en-CA');
+    case 'date':
       return (
         <input
           {...common}
@@ -199,7 +198,6 @@ function Control({ shown, option, id, invalid }: ControlProps): VNode {
           onInput={(event) => answer(event.currentTarget.value)}
         />
       );
-    }
     case 'file': {
       const isSending = on?.sending.has(option.key) ?? false;
       return (

@@ -54,12 +54,11 @@ export function mountOptions({
 }: Asked): MountedOptions {
   const isInForm = drawnAs !== undefined;
   let { host } = asked;
-  const today = new Date().toLocaleDateString('en-CA');
   const names: Record<string, string> = { ...uploads };
   const sending = new Set<string>();
   let problems: Record<string, string> = {};
   let answers: Answers = asked.answers;
-  let evaluation = evaluateOptions(options, answers, today);
+  let evaluation = evaluateOptions(options, answers, host.today());
   const sheet = new CSSStyleSheet();
   const root = isInForm ? container : (container.shadowRoot ?? container.attachShadow({ mode: 'open' }));
   const piece = () => host.pieceOf('product-options') as ProductOptionsPiece | undefined;
@@ -71,7 +70,7 @@ export function mountOptions({
 
   function take(next: Answers): void {
     answers = next;
-    evaluation = evaluateOptions(options, answers, today);
+    evaluation = evaluateOptions(options, answers, host.today());
     draw();
     onChange({ answers: evaluation.answers, evaluation });
   }
@@ -124,6 +123,7 @@ export function mountOptions({
         uploads={names}
         piece={shownBy}
         device={on && host.device}
+        today={host.today()}
         money={(amount) => formatMoney(amount, host.currency, host.locale)}
         idPrefix={`po-${slug}${isInForm ? '' : '-over'}`}
         on={on}

@@ -14,6 +14,8 @@ export interface OptionsShown {
   readonly uploads: Readonly<Record<string, string>>;
   readonly piece: ProductOptionsPiece;
   readonly device: Device | null;
+  /** The shop's day, YYYY-MM-DD. */
+  readonly today: string;
   readonly money: (amountMinor: number) => string;
   /** Told apart from other forms of the page. */
   readonly idPrefix: string;

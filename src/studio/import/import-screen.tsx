@@ -25,7 +25,7 @@ interface ImportPreview {
 }
 
 interface Progress {
-  readonly state: 'running' | 'done' | 'failed';
+  readonly state: 'running' | 'done' | 'failed' | 'stopped';
   readonly written: number;
   readonly total: number;
   readonly message: string | null;
@@ -261,10 +261,13 @@ export function ImportScreen() {
 }
 
 function ProgressNote({ progress }: { progress: Progress }) {
-  if (progress.state === 'failed') {
+  if (progress.state === 'failed' || progress.state === 'stopped') {
     return (
       <p role="alert" className="border-s-4 border-brick ps-3 text-brick">
-        Nothing was imported. {progress.message}
+        {progress.written > 0
+          ? `${count(progress.written)} of ${count(progress.total)} products were imported. `
+          : 'Nothing was imported. '}
+        {progress.message}
       </p>
     );
   }
@@ -278,7 +281,7 @@ function ProgressNote({ progress }: { progress: Progress }) {
       {progress.state === 'done' ? (
         <p>
           Imported. <a href="/shop/all?sort=newest">See it in the shop</a> or{' '}
-          <a href="/studio/catalogue">in the catalogue</a>.
+          <a href="/studio/catalogue">in the catalogue</a>. {progress.message}
         </p>
       ) : (
         <p>

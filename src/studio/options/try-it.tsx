@@ -4,7 +4,7 @@ import { minor } from '~/core/money';
 import { priceCart } from '~/core/offers';
 import { evaluateOptions, type Answer, type OptionRule, type ProductOption } from '~/core/options';
 import { wordProblem } from '~/core/problems';
-import { addDays } from '~/core/time';
+import { addDays, dayIn } from '~/core/time';
 import { Tick } from '../shared/controls';
 import { money } from '../shared/format';
 import { NumberField } from '../shared/number-field';
@@ -21,7 +21,7 @@ interface Props {
 export function TryIt({ rules, addOns, priceMinor, shop, isSound }: Props) {
   const [answers, setAnswers] = useState<Record<string, Answer>>({});
   const [quantity, setQuantity] = useState(1);
-  const today = new Date().toLocaleDateString('en-CA');
+  const today = dayIn(shop.timeZone, Date.now());
   if (!isSound)
     return (
       <>

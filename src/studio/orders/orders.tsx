@@ -2,6 +2,7 @@ import { useDraft } from '../shared/draft-store';
 import { count, moment, money } from '../shared/format';
 import { Shell } from '../shared/shell';
 import type { ShellData } from '../shared/studio-data';
+import { EraseShopper } from './erase-shopper';
 
 interface OrderRow {
   readonly id: number;
@@ -9,6 +10,7 @@ interface OrderRow {
   readonly name: string;
   readonly status: 'reserved' | 'paid' | 'failed';
   readonly totalMinor: number;
+  readonly currency: string;
   readonly laneRevision: number;
   readonly items: number;
 }
@@ -55,7 +57,7 @@ function OrderScreen({ orders }: { orders: readonly OrderRow[] }) {
                 <td>{moment(order.placedAt, shop)}</td>
                 <td>{order.name}</td>
                 <td className="num">{order.items}</td>
-                <td className="num">{money(order.totalMinor, shop)}</td>
+                <td className="num">{money(order.totalMinor, { ...shop, currency: order.currency })}</td>
                 <td className={order.status === 'failed' ? 'text-brick' : ''}>{STATUS[order.status]}</td>
                 <td className="num">{order.laneRevision}</td>
               </tr>
@@ -63,6 +65,7 @@ function OrderScreen({ orders }: { orders: readonly OrderRow[] }) {
           </tbody>
         </table>
       )}
+      <EraseShopper />
     </div>
   );
 }

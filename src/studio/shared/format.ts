@@ -7,6 +7,13 @@ export function count(n: number): string {
   return whole.format(n);
 }
 
+const rules = new Intl.PluralRules('en');
+
+/** A number with its noun: “1 order”, “1,200 orders”. */
+export function plural(n: number, one: string, other: string): string {
+  return `${count(n)} ${rules.select(n) === 'one' ? one : other}`;
+}
+
 /** A part of one as a percentage; small ones with a decimal. */
 export function percent(part: number): string {
   const value = part * 100;

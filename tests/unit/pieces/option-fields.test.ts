@@ -32,6 +32,7 @@ function fields(
     uploads: {},
     piece: pieceOf<ProductOptionsPiece>('product-options', settings),
     device: null,
+    today: TODAY,
     money,
     idPrefix: 'po',
     on: LIVE,

@@ -152,7 +152,14 @@ describe('orders and mails', () => {
 
   it('are listed with what they came to and what became of the payment', () => {
     const { Orders } = studio.loaded;
-    const order = { id: 7, placedAt: Date.UTC(2026, 2, 1, 12), name: 'Ada', laneRevision: 3, items: 2 };
+    const order = {
+      id: 7,
+      placedAt: Date.UTC(2026, 2, 1, 12),
+      name: 'Ada',
+      laneRevision: 3,
+      items: 2,
+      currency: 'EUR',
+    };
     const view = studio.show(
       <Orders
         shell={shell()}

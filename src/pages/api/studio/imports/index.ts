@@ -17,7 +17,8 @@ export const POST = withAccount('editor', async ({ locals, request }, account) =
   if (!options.ok) return refuse(options.problems);
   const bytes = new Uint8Array(await file.arrayBuffer());
   if (form.get('apply') !== '1') return answer(await previewImport(locals.app, bytes, options.value));
-  return Response.json({ id: startImport(locals.app, bytes, options.value, account.id) }, { status: 202 });
+  const started = await startImport(locals.app, bytes, options.value, account.id);
+  return started.ok ? Response.json(started.value, { status: 202 }) : refuse(started.problems);
 });
 
 function readOptions(text: FormDataEntryValue | null): Result<ImportOptions> {
