@@ -5,7 +5,7 @@ import { QueryTypes, Sequelize, Transaction, type QueryOptions } from 'sequelize
 import { SequelizeStorage, Umzug } from 'umzug';
 import { migrations } from './migrations';
 import { defineModels, type Models } from './models';
-import { closeIdle, hearSlow, interruptAll, tunedSqlite, type SlowStatement } from './tuned-sqlite';
+import { closeIdle, explainOn, hearSlow, interruptAll, tunedSqlite, type SlowStatement } from './tuned-sqlite';
 
 /** Lets a query find the transaction it runs in, so that no write can forget it. */
 const contexts = new AsyncLocalStorage<Map<string, unknown>>();
@@ -46,8 +46,9 @@ export interface Database {
 function keepPrivate(dataDir: string, storage: string): void {
   mkdirSync(dataDir, { recursive: true, mode: 0o700 });
   chmodSync(dataDir, 0o700);
-  // Made before SQLite does: the files beside it take over its mode.
-  closeSync(openSync(storage, 'a', 0o600));
+  // Made before SQLite does: the files beside it take over its mode. Only when it is new: closing a file that SQLite has
+  // open elsewhere in this process would take its locks away (POSIX, fcntl).
+  if (!existsSync(storage)) closeSync(openSync(storage, 'a', 0o600));
   for (const file of [storage, `${storage}-wal`, `${storage}-shm`]) if (existsSync(file)) chmodSync(file, 0o600);
 }
 
@@ -99,14 +100,7 @@ export async function openDatabase(
     run: async (sql, params = {}) => Number(await sequelize.query(sql, { type: QueryTypes.BULKUPDATE, bind: params })),
     inTransaction: (work) => (isInTransaction() ? work() : inTurn(() => sequelize.transaction(work))),
     pendingMigrations: async () => (await umzug.pending()).length,
-    explain: async (sql) => {
-      // A plan does not need the values; Sequelize has written them as $1, $2 by then.
-      const steps = await sequelize.query<{ detail: string }>(`EXPLAIN QUERY PLAN ${sql}`, {
-        type: QueryTypes.SELECT,
-        raw: true,
-      });
-      return steps.map((step) => step.detail);
-    },
+    explain: (sql) => explainOn(storage, sql),
     interrupt: () => interruptAll(storage),
     close: async () => {
       await last;

@@ -36,6 +36,27 @@ export function hearSlow(file: string, listener: (slow: SlowStatement) => void):
   listeners.set(file, listener);
 }
 
+/**
+ * How SQLite goes about a statement, a line a step. On a handle of its own: a finished EXPLAIN counts as running until it is
+ * reset, and would keep the transactions of the handle it is kept on from ending.
+ */
+export async function explainOn(file: string, sql: string): Promise<string[]> {
+  const handle = await new Promise<sqlite3Module.Database>((resolve, reject) => {
+    const opened: sqlite3Module.Database = new sqlite3.Database(file, sqlite3.OPEN_READONLY, (error) =>
+      error ? reject(error) : resolve(opened),
+    );
+  });
+  try {
+    return await new Promise<string[]>((resolve, reject) =>
+      handle.all<{ detail: string }>(`EXPLAIN QUERY PLAN ${sql}`, (error, steps) =>
+        error ? reject(error) : resolve(steps.map((step) => step.detail)),
+      ),
+    );
+  } finally {
+    handle.close();
+  }
+}
+
 /** Ends every statement that is running on a file; whoever asked is told that it was interrupted. */
 export function interruptAll(file: string): void {
   for (const handle of open.get(file) ?? []) handle.interrupt();

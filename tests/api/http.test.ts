@@ -335,7 +335,7 @@ describe('the server', () => {
     expect(page).to.include('Start over from this revision').and.include('Revision 1,');
     expect([mended.status, mended.headers.get('location')]).to.deep.equal([303, '/studio']);
     expect((await get('/studio')).status).to.equal(200);
-    expect((await get('/studio/mend')).headers.get('location')).to.equal('/studio');
+    expect((await get('/studio/mend')).headers.get('location')).to.equal('/studio/revisions');
   });
 
   it('answers odd addresses of the shop without a fault', async () => {

@@ -89,9 +89,9 @@ describe('stopping', () => {
       headers: { cookie, origin: server.origin },
     });
     const { id } = (await begun.json()) as { id: string };
-    for (let written = 0; written === 0;) {
-      const progress = await fetch(`${server.origin}/api/studio/imports/${id}`, { headers: { cookie } });
-      ({ written } = (await progress.json()) as { written: number });
+    for (let progress = { state: 'running', written: 0 }; progress.state === 'running' && progress.written === 0;) {
+      const asked = await fetch(`${server.origin}/api/studio/imports/${id}`, { headers: { cookie } });
+      progress = (await asked.json()) as typeof progress;
     }
     const code = await server.end('SIGTERM');
 

@@ -57,6 +57,10 @@ export async function serve(dataDir: string, environment: Record<string, string>
     },
     stdio: ['ignore', 'ignore', 'inherit'],
   });
+  // A test that failed before it could stop its server must not leave it behind.
+  const endWithUs = () => child.kill('SIGKILL');
+  process.once('exit', endWithUs);
+  child.once('exit', () => process.off('exit', endWithUs));
   const origin = `http://127.0.0.1:${port}`;
   for (let tries = 0; ; tries += 1) {
     const healthy = await fetch(`${origin}/api/health`).then(
