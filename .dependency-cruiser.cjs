@@ -1,5 +1,5 @@
 /** The import rules of the house: see docs/architecture.md. */
-const PURE_PACKAGES = '^(zod|rfc6902|culori|css-tree|date-fns|pure-rand|slugify)';
+const PURE_PACKAGES = '^(zod|rfc6902|culori|css-tree|date-fns|fastest-levenshtein|pure-rand|slugify)';
 
 function forbid(name, from, to, comment) {
   return { name, severity: 'error', from: { path: from }, to: { path: to }, comment };

@@ -7,6 +7,7 @@ import { startLane } from '~/services/publish-lane';
 import { seedCatalogue } from './catalogue';
 import { draftDemoLane, liveDemoLane } from './lane';
 import { randomFrom } from './random';
+import { SYNONYMS } from './synonyms';
 import { playTraffic } from './traffic';
 
 export const DEMO_OWNER = { email: 'owner@hollowtarn.example', password: 'windward', name: 'Runa Halse' } as const;
@@ -42,6 +43,8 @@ export async function seedDemo(app: App, scale: number, say: (line: string) => v
     );
   }
   await app.catalogue.refreshFigures();
+  await app.catalogue.refreshSearch();
+  await app.catalogue.writeSynonyms(SYNONYMS);
 }
 
 if (process.argv[1]?.endsWith('seed.ts')) {

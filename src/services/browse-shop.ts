@@ -4,6 +4,7 @@ import type { ListingQuery, ListingSort } from '~/data';
 import type { App } from './app';
 
 export const SORTS: Readonly<Record<ListingSort, string>> = {
+  relevance: 'Best match',
   featured: 'Best selling',
   newest: 'Newest',
   name: 'Name',
@@ -16,7 +17,10 @@ export const PAGE_SIZE = 24;
 
 /** Filters of a listing page as they stand in its address; wrong values fall back rather than fail a shopper. */
 export const listingParamsSchema = z.object({
-  sort: z.enum(Object.keys(SORTS) as [ListingSort, ...ListingSort[]]).catch('featured'),
+  sort: z
+    .enum(Object.keys(SORTS) as [ListingSort, ...ListingSort[]])
+    .optional()
+    .catch(undefined),
   page: z.coerce.number().int().min(1).max(10_000).catch(1),
   stock: z.enum(['1', '']).catch(''),
   from: z.coerce.number().min(0).max(1e7).optional().catch(undefined),
@@ -26,26 +30,41 @@ export const listingParamsSchema = z.object({
 });
 export type ListingParams = z.infer<typeof listingParamsSchema>;
 
+export interface Listed {
+  readonly cards: ProductCard[];
+  readonly total: number;
+  readonly pages: number;
+  /** The page shown: the last one where the address asks for one beyond it. */
+  readonly page: number;
+  readonly sort: ListingSort;
+  /** Words that were taken for others, as typed and as taken. */
+  readonly mended: readonly { readonly typed: string; readonly taken: string }[];
+}
+
 export async function listProducts(
   app: App,
   params: ListingParams,
   category: string | null,
   exponent: number,
-): Promise<{ cards: ProductCard[]; total: number; pages: number }> {
+): Promise<Listed> {
+  const sort = params.sort ?? (params.q ? 'relevance' : 'featured');
+  const search = params.q ? await app.catalogue.resolveSearch(params.q) : null;
+  const mended = search?.mended ?? [];
+  if (search && search.match === null) return { cards: [], total: 0, pages: 1, page: 1, sort, mended };
   const scale = 10 ** exponent;
   const query: ListingQuery = {
-    sort: params.sort,
+    sort,
     page: params.page,
     pageSize: PAGE_SIZE,
     ...(category && { category }),
-    ...(params.q && { search: params.q }),
+    ...(search?.match && { match: search.match, typed: params.q }),
     ...(params.tag && { tag: params.tag }),
     ...(params.stock && { inStockOnly: true }),
     ...(params.from !== undefined && { fromMinor: Math.round(params.from * scale) }),
     ...(params.to && { toMinor: Math.round(params.to * scale) }),
   };
   const found = await app.catalogue.listCards(query);
-  return { ...found, pages: Math.max(1, Math.ceil(found.total / PAGE_SIZE)) };
+  return { ...found, pages: Math.max(1, Math.ceil(found.total / PAGE_SIZE)), sort, mended };
 }
 
 export function findProduct(app: App, slug: string): Promise<Product | null> {

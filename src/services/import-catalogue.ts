@@ -221,7 +221,9 @@ async function writeSlices(
         createdDay,
         slug: product.productId === null ? uniqueSlug(product.name, slugs) : '',
       }));
-      await app.catalogue.refreshFigures(await app.imports.writeProducts(products, app.now()));
+      const ids = await app.imports.writeProducts(products, app.now());
+      await app.catalogue.refreshFigures(ids);
+      await app.catalogue.refreshSearch(ids);
       written += slice.length;
       await app.imports.note(id, app.now(), { written, total });
     });

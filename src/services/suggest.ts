@@ -2,22 +2,6 @@ import type { ProductCard } from '~/core/catalogue';
 import { relatedTo } from '~/core/suggest';
 import type { App } from './app';
 
-const KEPT_MS = 30_000;
-const kept = new WeakMap<
-  App,
-  { readonly until: number; readonly known: ReturnType<App['catalogue']['listRelatable']> }
->();
-
-/** What can be suggested is read again every half minute; that something is sold out is known when it is shown. */
-function relatables(app: App) {
-  const found = kept.get(app);
-  if (found && found.until > app.now()) return found.known;
-  const known = app.catalogue.listRelatable();
-  kept.set(app, { until: app.now() + KEPT_MS, known });
-  known.catch(() => kept.delete(app));
-  return known;
-}
-
 /** Products close to those named, never one of them, one in the cart or one sold out. */
 export async function suggestNear(
   app: App,
@@ -25,7 +9,10 @@ export async function suggestNear(
   cartToken: string | null,
   most: number,
 ): Promise<ProductCard[]> {
-  const [known, cart] = await Promise.all([relatables(app), cartToken ? app.carts.read(cartToken) : null]);
+  const [known, cart] = await Promise.all([
+    app.catalogue.listRelatable(near),
+    cartToken ? app.carts.read(cartToken) : null,
+  ]);
   const facts = await app.catalogue.variantFacts((cart?.lines ?? []).map((line) => line.variantId));
   const inCart = new Set([...facts.values()].map((variant) => variant.slug));
   const given = known.filter((product) => near.includes(product.slug));

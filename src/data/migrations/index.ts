@@ -2,6 +2,7 @@ import { first } from './2026-11-24-first';
 import { cartsWhole } from './2026-11-25-carts-whole';
 import { keptForAWhile } from './2026-11-26-kept-for-a-while';
 import { oneCartOneOrder } from './2026-11-26-one-cart-one-order';
+import { search } from './2026-11-26-search';
 import { optionsAndCarts } from './2026-11-25-options-and-carts';
 
 /** One frozen step of the schema; `context.run` runs one SQL statement. */
@@ -11,4 +12,11 @@ export interface Migration {
 }
 
 /** In order. A landed migration is never edited. */
-export const migrations: readonly Migration[] = [first, optionsAndCarts, cartsWhole, oneCartOneOrder, keptForAWhile];
+export const migrations: readonly Migration[] = [
+  first,
+  optionsAndCarts,
+  cartsWhole,
+  oneCartOneOrder,
+  keptForAWhile,
+  search,
+];

@@ -4,12 +4,15 @@ import type { Relatable } from '~/core/suggest';
 import type { Database } from '../database';
 import { ratingOf, type ProductRow } from './product-row';
 
-export type ListingSort = 'featured' | 'newest' | 'name' | 'price-up' | 'price-down' | 'rating';
+export type ListingSort = 'relevance' | 'featured' | 'newest' | 'name' | 'price-up' | 'price-down' | 'rating';
 
-/** Which products a listing holds. `page` starts at 1. */
+/** Which products a listing holds. `page` starts at 1; one beyond the last is the last. */
 export interface ListingQuery {
   readonly category?: string;
-  readonly search?: string;
+  /** A full-text query, as `resolveSearch` writes it. */
+  readonly match?: string;
+  /** What was typed for it. */
+  readonly typed?: string;
   readonly inStockOnly?: boolean;
   readonly fromMinor?: number;
   readonly toMinor?: number;
@@ -19,76 +22,80 @@ export interface ListingQuery {
   readonly pageSize: number;
 }
 
+/** Name, words, SKUs, text: how much a word found there counts (BM25). */
+const BM25 = 'bm25(product_search, 12, 6, 10, 1)';
+
 const ORDER_BY: Readonly<Record<ListingSort, string>> = {
+  // A name typed whole is what was meant, however much else holds its words.
+  relevance: `p.name = $typed COLLATE NOCASE DESC, ${BM25}, p.sold_count DESC, p.id`,
   featured: 'p.sold_count DESC, p.id',
   newest: 'p.created_day DESC, p.id DESC',
   name: 'p.name COLLATE NOCASE, p.id',
   'price-up': 'p.from_minor, p.id',
-  'price-down': 'p.from_minor DESC, p.id',
+  'price-down': 'p.from_minor DESC, p.id DESC',
   rating: 'p.rating_stars IS NULL, p.rating_stars DESC, p.rating_count DESC, p.id',
 };
 
-const CARD = `SELECT p.id, p.slug, p.name, p.short_text, p.options <> '[]' has_options, p.from_minor, p.to_minor, p.in_stock, p.rating_stars, p.rating_count,
+const CARD = `p.id, p.slug, p.name, p.short_text, p.options <> '[]' has_options, p.from_minor, p.to_minor, p.in_stock, p.rating_stars, p.rating_count,
    (SELECT json_array(count(*), min(id), min(CASE WHEN was_minor > price_minor THEN was_minor END)) FROM variants v WHERE v.product_id = p.id) variants,
-   (SELECT json_array(src, alt) FROM images i WHERE i.product_id = p.id ORDER BY position LIMIT 1) image
- FROM products p`;
+   (SELECT json_array(src, alt) FROM images i WHERE i.product_id = p.id ORDER BY position LIMIT 1) image`;
 
-const CATEGORY_TREE = `WITH RECURSIVE tree(id) AS (
+const CATEGORY_TREE = `tree(id) AS (
   SELECT id FROM categories WHERE slug = $category UNION ALL SELECT c.id FROM categories c JOIN tree t ON c.parent_id = t.id)`;
 
 /** What the catalogue shows many at a time, and looks through. */
 export function catalogueListings(db: Database) {
-  async function listCards(query: ListingQuery): Promise<{ cards: ProductCard[]; total: number }> {
-    const wheres = ['p.is_shown = 1'];
-    const params: Record<string, unknown> = {};
-    if (query.category) {
-      wheres.push('p.id IN (SELECT product_id FROM product_categories WHERE category_id IN tree)');
-      params['category'] = query.category;
-    }
-    if (query.search) {
-      wheres.push(`(p.name LIKE $search ESCAPE '\\' OR p.short_text LIKE $search ESCAPE '\\' OR p.id IN
-        (SELECT product_id FROM variants WHERE sku LIKE $search ESCAPE '\\') OR p.id IN (SELECT product_id FROM tags WHERE name LIKE $search ESCAPE '\\'))`);
-      params['search'] = `%${query.search.replace(/[\\%_]/g, '\\$&')}%`;
-    }
-    if (query.tag) {
-      wheres.push('p.id IN (SELECT product_id FROM tags WHERE name = $tag)');
-      params['tag'] = query.tag;
-    }
-    if (query.inStockOnly) wheres.push('p.in_stock = 1');
-    if (query.fromMinor !== undefined) {
-      wheres.push('p.to_minor >= $fromMinor');
-      params['fromMinor'] = query.fromMinor;
-    }
-    if (query.toMinor !== undefined) {
-      wheres.push('p.from_minor <= $toMinor');
-      params['toMinor'] = query.toMinor;
-    }
-    const tree = query.category ? CATEGORY_TREE : '';
-    const rows = await db.select<CardRow>(
-      `${tree} ${CARD} WHERE ${wheres.join(' AND ')} ORDER BY ${ORDER_BY[query.sort]} LIMIT $limit OFFSET $offset`,
-      { ...params, limit: query.pageSize, offset: (query.page - 1) * query.pageSize },
-    );
+  /** The products of a page, found first by number and in order: only theirs are read whole. */
+  async function listCards(query: ListingQuery): Promise<{ cards: ProductCard[]; total: number; page: number }> {
+    const { from, where, params } = narrowed(query);
+    const sort = query.sort === 'relevance' && !query.match ? 'featured' : query.sort;
+    const read = (page: number) =>
+      db.select<CardRow>(
+        `WITH RECURSIVE ${query.category ? `${CATEGORY_TREE},` : ''} hits(id, place) AS MATERIALIZED (
+           SELECT id, row_number() OVER () FROM (SELECT p.id id FROM ${from} WHERE ${where}
+             ORDER BY ${ORDER_BY[sort]} LIMIT $limit OFFSET $offset))
+         SELECT ${CARD} FROM hits JOIN products p ON p.id = hits.id ORDER BY hits.place`,
+        {
+          ...params,
+          ...(sort === 'relevance' && { typed: query.typed ?? '' }),
+          limit: query.pageSize,
+          offset: (page - 1) * query.pageSize,
+        },
+      );
+    const rows = await read(query.page);
     // A first page that is not full is the whole listing; counting again is for the others.
-    if (query.page === 1 && rows.length < query.pageSize) return { cards: rows.map(toCard), total: rows.length };
+    if (query.page === 1 && rows.length < query.pageSize)
+      return { cards: rows.map(toCard), total: rows.length, page: 1 };
+    const total = await countProducts(query);
+    const last = Math.max(1, Math.ceil(total / query.pageSize));
+    if (query.page <= last) return { cards: rows.map(toCard), total, page: query.page };
+    return { cards: (await read(last)).map(toCard), total, page: last };
+  }
+
+  async function countProducts(query: Omit<ListingQuery, 'sort' | 'page' | 'pageSize'>): Promise<number> {
+    const { from, where, params } = narrowed(query);
     const [count] = await db.select<{ n: number }>(
-      `${tree} SELECT count(*) n FROM products p WHERE ${wheres.join(' AND ')}`,
+      `WITH RECURSIVE ${query.category ? CATEGORY_TREE : 'tree(id) AS (SELECT 0)'} SELECT count(*) n FROM ${from} WHERE ${where}`,
       params,
     );
-    return { cards: rows.map(toCard), total: count!.n };
+    return count!.n;
   }
 
   /** Cards of the products named, in no order. */
   async function cardsOf(slugs: readonly string[]): Promise<ProductCard[]> {
     if (slugs.length === 0) return [];
     const rows = await db.select<CardRow>(
-      `${CARD} WHERE p.is_shown = 1 AND p.slug IN (SELECT value FROM json_each($slugs))`,
+      `SELECT ${CARD} FROM products p WHERE p.is_shown = 1 AND p.slug IN (SELECT value FROM json_each($slugs))`,
       { slugs: JSON.stringify(slugs) },
     );
     return rows.map(toCard);
   }
 
-  /** What nearness between products is judged by; categories with their parents. */
-  async function listRelatable(): Promise<Relatable[]> {
+  /**
+   * What nearness is judged by, of these products and of those that share most with them: enough to choose from, and never
+   * the whole catalogue. Categories with their parents.
+   */
+  async function listRelatable(slugs: readonly string[], most = 120): Promise<Relatable[]> {
     const rows = await db.select<{
       slug: string;
       categories: string;
@@ -96,11 +103,23 @@ export function catalogueListings(db: Database) {
       inStock: number;
       soldCount: number;
     }>(
-      `SELECT p.slug, p.in_stock inStock, p.sold_count soldCount,
+      `WITH own(id) AS (SELECT id FROM products WHERE slug IN (SELECT value FROM json_each($slugs))),
+       places(id) AS (
+         SELECT DISTINCT s.id FROM product_categories pc JOIN categories c ON c.id = pc.category_id
+           JOIN categories s ON s.id = c.id OR s.parent_id = c.parent_id OR s.parent_id = c.id OR s.id = c.parent_id
+         WHERE pc.product_id IN own),
+       shared(id, points) AS (
+         SELECT product_id, 2 FROM tags WHERE name IN (SELECT name FROM tags WHERE product_id IN own)
+         UNION ALL SELECT product_id, 1 FROM product_categories WHERE category_id IN places),
+       chosen(id) AS (
+         SELECT s.id FROM shared s JOIN products p ON p.id = s.id WHERE p.is_shown = 1 AND p.in_stock = 1
+         GROUP BY s.id ORDER BY sum(s.points) DESC, p.sold_count DESC, p.id LIMIT $most)
+       SELECT p.slug, p.in_stock inStock, p.sold_count soldCount,
          (SELECT json_group_array(name) FROM tags t WHERE t.product_id = p.id) tags,
          (SELECT json_group_array(DISTINCT s.slug) FROM product_categories pc JOIN categories c ON c.id = pc.category_id
             JOIN categories s ON s.id = c.id OR s.id = c.parent_id WHERE pc.product_id = p.id) categories
-       FROM products p WHERE p.is_shown = 1`,
+       FROM products p WHERE p.is_shown = 1 AND p.id IN (SELECT id FROM chosen UNION SELECT id FROM own)`,
+      { slugs: JSON.stringify(slugs), most },
     );
     return rows.map((row) => ({
       slug: row.slug,
@@ -121,10 +140,15 @@ export function catalogueListings(db: Database) {
       image_src: string | null;
       n: number;
     }>(
-      `SELECT c.id, c.slug, c.name, c.description, p.slug parent, c.image_src, (
-         SELECT count(DISTINCT pc.product_id) FROM product_categories pc JOIN products pr ON pr.id = pc.product_id AND pr.is_shown = 1
-         WHERE pc.category_id = c.id OR pc.category_id IN (SELECT id FROM categories WHERE parent_id = c.id)) n
-       FROM categories c LEFT JOIN categories p ON p.id = c.parent_id ORDER BY c.position, c.name`,
+      // Counted once for all: each product in its categories and in those above them.
+      `WITH RECURSIVE above(id, ancestor) AS (
+         SELECT id, id FROM categories UNION ALL SELECT a.id, c.parent_id FROM above a JOIN categories c ON c.id = a.ancestor WHERE c.parent_id IS NOT NULL),
+       counts(id, n) AS (
+         SELECT a.ancestor, count(DISTINCT pc.product_id) FROM product_categories pc JOIN above a ON a.id = pc.category_id
+           JOIN products pr ON pr.id = pc.product_id AND pr.is_shown = 1 GROUP BY a.ancestor)
+       SELECT c.id, c.slug, c.name, c.description, p.slug parent, c.image_src, coalesce(counts.n, 0) n
+       FROM categories c LEFT JOIN categories p ON p.id = c.parent_id LEFT JOIN counts ON counts.id = c.id
+       ORDER BY c.position, c.name`,
     );
     return rows.map((row) => ({
       id: row.id,
@@ -170,7 +194,40 @@ export function catalogueListings(db: Database) {
     return Object.fromEntries(found.flat());
   }
 
-  return { listCards, cardsOf, listRelatable, listCategories, listSlugs, findSamples };
+  return { listCards, countProducts, cardsOf, listRelatable, listCategories, listSlugs, findSamples };
+}
+
+/** The tables a listing looks through, and what it keeps of them. */
+function narrowed(query: Omit<ListingQuery, 'sort' | 'page' | 'pageSize'>): {
+  readonly from: string;
+  readonly where: string;
+  readonly params: Readonly<Record<string, unknown>>;
+} {
+  const wheres = ['p.is_shown = 1'];
+  const params: Record<string, unknown> = {};
+  if (query.category) {
+    wheres.push('p.id IN (SELECT product_id FROM product_categories WHERE category_id IN tree)');
+    params['category'] = query.category;
+  }
+  if (query.match) {
+    wheres.push('product_search MATCH $match');
+    params['match'] = query.match;
+  }
+  if (query.tag) {
+    wheres.push('p.id IN (SELECT product_id FROM tags WHERE name = $tag)');
+    params['tag'] = query.tag;
+  }
+  if (query.inStockOnly) wheres.push('p.in_stock = 1');
+  if (query.fromMinor !== undefined) {
+    wheres.push('p.to_minor >= $fromMinor');
+    params['fromMinor'] = query.fromMinor;
+  }
+  if (query.toMinor !== undefined) {
+    wheres.push('p.from_minor <= $toMinor');
+    params['toMinor'] = query.toMinor;
+  }
+  const from = query.match ? 'product_search JOIN products p ON p.id = product_search.rowid' : 'products p';
+  return { from, where: wheres.join(' AND '), params };
 }
 
 /** What a card is made from, in one row: `variants` and `image` are JSON arrays. */

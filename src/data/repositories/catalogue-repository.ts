@@ -3,6 +3,8 @@ import { minor, type Minor } from '~/core/money';
 import type { AddOnFacts, OptionRule, ProductOption } from '~/core/options';
 import type { Database } from '../database';
 import { catalogueListings } from './catalogue-listings';
+import { catalogueSearch } from './catalogue-search';
+import { catalogueState } from './catalogue-state';
 import { catalogueStock } from './catalogue-stock';
 import { ratingOf, type ProductRow } from './product-row';
 
@@ -40,6 +42,8 @@ interface VariantRow {
 
 /** Products as they are sold, with their options; listings and stock are beside it. */
 export function catalogueRepository(db: Database) {
+  const { bumpVersion, readState } = catalogueState(db);
+
   async function findProduct(slug: string): Promise<Product | null> {
     const [row] = await db.select<ProductRow>('SELECT * FROM products WHERE slug = $slug AND is_shown = 1', { slug });
     if (!row) return null;
@@ -170,11 +174,14 @@ export function catalogueRepository(db: Database) {
 
   async function writeOptions(slug: string, rules: readonly OptionRule[]): Promise<void> {
     await db.run('UPDATE products SET options = $rules WHERE slug = $slug', { slug, rules: JSON.stringify(rules) });
+    await bumpVersion();
   }
 
   return {
     ...catalogueListings(db),
     ...catalogueStock(db),
+    ...catalogueSearch(db),
+    readState,
     findProduct,
     readOptions,
     writeOptions,

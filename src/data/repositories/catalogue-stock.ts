@@ -1,7 +1,10 @@
 import type { Database } from '../database';
+import { catalogueState } from './catalogue-state';
 
 /** What is left of things, and the figures that follow from it. */
 export function catalogueStock(db: Database) {
+  const { bumpStock, bumpVersion } = catalogueState(db);
+
   /** Takes stock if there is enough; false, with nothing taken, when there is not. Uncounted variants always succeed. */
   async function takeStock(variantId: number, quantity: number): Promise<boolean> {
     const taken = await db.run(
@@ -37,7 +40,18 @@ export function catalogueStock(db: Database) {
       'SELECT DISTINCT product_id id FROM variants WHERE id IN (SELECT value ->> 0 FROM json_each($rows))',
       params,
     );
-    await refreshFigures(ids.map((row) => row.id));
+    await refreshStockFigures(ids.map((row) => row.id));
+  }
+
+  /** Whether anything of these is left; listings are told when that has changed. */
+  async function refreshStockFigures(ids: readonly number[]): Promise<void> {
+    const flipped = await db.run(
+      `UPDATE products SET in_stock = 1 - in_stock WHERE id IN (SELECT value FROM json_each($ids))
+         AND in_stock <> EXISTS (SELECT 1 FROM variants v LEFT JOIN stock_levels s ON s.variant_id = v.id
+           WHERE v.product_id = products.id AND (s.quantity IS NULL OR s.quantity > 0))`,
+      { ids: JSON.stringify(ids) },
+    );
+    await (flipped > 0 ? bumpVersion() : bumpStock());
   }
 
   /** Brings the figures kept on products (price range, in stock) up to date; all products when no ids are given. */
@@ -51,6 +65,7 @@ export function catalogueStock(db: Database) {
        ${ids ? 'WHERE id IN (SELECT value FROM json_each($ids))' : ''}`,
       ids ? { ids: JSON.stringify(ids) } : {},
     );
+    await bumpVersion();
   }
 
   return { takeStock, returnStock, recordSale, refreshFigures };

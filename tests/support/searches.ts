@@ -1,0 +1,48 @@
+/** What shoppers type, and products of which one must stand among the first five. */
+export const SEARCHES: readonly (readonly [typed: string, ...wanted: string[]])[] = [
+  // Names, whole and in part, in any order and case.
+  ['heron', 'heron'],
+  ['Lapwing Delta', 'lapwing-delta'],
+  ['delta lapwing', 'lapwing-delta'],
+  ['KESTREL', 'kestrel'],
+  ['fell foil trainer', 'fell-foil-trainer'],
+  ['sail your own', 'sail-your-own'],
+  ['hoop', 'hoop-winder'],
+  ['merl', 'merlin'],
+  // Kinds of things, singular and plural.
+  ['delta kite', 'lapwing-delta', 'plover-delta'],
+  ['delta kites', 'lapwing-delta', 'plover-delta'],
+  ['power kite', 'fell-foil', 'scarp-foil'],
+  ['power kites', 'fell-foil', 'scarp-foil'],
+  ['winders', 'hoop-winder'],
+  ['spars', 'carbon-spar', 'fibreglass-spar'],
+  ['glove', 'line-gloves'],
+  ['patches', 'ripstop-patch'],
+  ['wind meters', 'pocket-wind-meter'],
+  ['bags', 'kite-bag'],
+  // Categories, tags and attributes.
+  ['childrens', 'puddle-sled', 'ladybird', 'minnow'],
+  ['children’s kite', 'puddle-sled', 'ladybird', 'minnow'],
+  ['kids kite', 'puddle-sled', 'ladybird', 'minnow'],
+  ['indoor', 'draught', 'draught-mini', 'moth'],
+  ['dual line beginner', 'kestrel'],
+  ['gift for children', 'ladybird', 'puddle-sled', 'minnow', 'colour-in-kite'],
+  ['light wind', 'heron', 'merlin-ultralight', 'draught'],
+  ['strong wind', 'harbour-box'],
+  ['fibreglass frame', 'lapwing-delta', 'plover-delta', 'fibreglass-spar'],
+  ['workshop', 'half-day-building-workshop'],
+  ['blue', 'lapwing-delta', 'tarn-diamond', 'wagtail', 'plover-delta', 'kestrel', 'six-corner', 'heron', 'fell-foil'],
+  // Slips.
+  ['lapwng', 'lapwing-delta'],
+  ['kestral', 'kestrel'],
+  ['windr', 'hoop-winder'],
+  ['delat', 'lapwing-delta', 'plover-delta', 'minnow'],
+  ['peregrin', 'peregrine-pro'],
+  // German.
+  ['Lenkdrachen', 'kestrel', 'merlin', 'wagtail', 'kestrel-plus', 'peregrine-pro'],
+  ['Kinderdrachen', 'puddle-sled', 'ladybird', 'minnow'],
+  ['Ersatzteile', 'carbon-spar', 'fibreglass-spar', 'ripstop-patch', 'end-cap', 'centre-t-piece'],
+  ['Handschuhe', 'line-gloves'],
+  ['Windmesser', 'pocket-wind-meter'],
+  ['Bauplan Delta', 'plan-lapwing-delta'],
+];
