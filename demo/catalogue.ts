@@ -6,7 +6,9 @@ import { addDays } from '~/core/time';
 import type { Database } from '~/data';
 import { catalogueRepository, importRepository, seedRepository, type ImportedProduct } from '~/data';
 import { drawHero, drawInScene, drawProduct, SAILS, type Sail } from './artwork';
+import { DOWNLOADS_FOLDER } from '~/services/downloads';
 import { sailYourOwnOptions } from './options';
+import { writePlan } from './plans';
 import { BUYERS, CATEGORIES, PRAISE, PRODUCTS, type DemoProduct } from './products';
 import type { Random } from './random';
 
@@ -25,6 +27,13 @@ export async function seedCatalogue(db: Database, random: Random, today: string,
     return { ...category, imageSrc: `/media/${file}` };
   });
   await Promise.all([...files].map(([name, svg]) => writeFile(path.join(media, name), svg)));
+  const downloads = path.join(db.dataDir, DOWNLOADS_FOLDER);
+  await mkdir(downloads, { recursive: true });
+  for (const { downloadFile, name, attributes } of products)
+    if (downloadFile) {
+      const pages = Number(attributes.find((attribute) => attribute.key === 'Pages')?.value ?? 4);
+      await writePlan(path.join(downloads, downloadFile), name.replace(/^Plan: /, ''), pages);
+    }
   const seed = seedRepository(db);
   await db.inTransaction(async () => {
     await seed.writeCategories(categories);
@@ -100,6 +109,8 @@ function buildProduct(
     shortText: product.short,
     fullText: product.noPicture ? '' : fullText(product),
     fulfilment: product.kind ?? 'parcel',
+    leadDays: product.leadDays ?? null,
+    downloadFile: product.kind === 'download' ? `${slug}.pdf` : null,
     categories: [product.path.split(' > ')],
     tags: product.tags ?? [],
     images,

@@ -16,6 +16,7 @@ export function liveDemoLane(): Lane {
       currency: 'EUR',
       locale: 'en-IE',
       timeZone: 'Europe/Berlin',
+      languages: ['en', 'de', 'ar'],
       tax: { basisPoints: 2000, included: true },
     },
     theme: {
@@ -42,8 +43,40 @@ export function liveDemoLane(): Lane {
       'cart-page': piece('cart-page'),
       checkout: piece('checkout'),
     },
+    shopWords: {
+      en: {
+        searchHint: 'Kites, lines, spares …',
+        about: 'The loft above the lake. Everything here is made up, the wind included.',
+        heroTitle: 'There is wind enough for everybody.',
+        heroText: 'Kites cut and sewn in a loft above the lake, and every spare part for them.',
+        heroLink: 'See all kites and gear',
+        homeFirst: 'First in the air',
+        homeNew: 'New in the loft',
+      },
+      de: {
+        searchHint: 'Drachen, Schnüre, Ersatzteile …',
+        about: 'Die Werkstatt über dem See. Hier ist alles erfunden, auch der Wind.',
+        heroTitle: 'Wind genug für alle.',
+        heroText: 'Drachen, in einer Werkstatt über dem See genäht, und jedes Ersatzteil dafür.',
+        heroLink: 'Alle Drachen und Zubehör',
+      },
+      ar: {
+        searchHint: 'طائرات ورقية وخيوط وقطع غيار …',
+        about: 'ورشة فوق البحيرة. كل شيء هنا خيالي، حتى الريح.',
+        heroTitle: 'في الهواء متسع للجميع.',
+        heroText: 'طائرات ورقية تُخاط في ورشة فوق البحيرة، مع كل قطع غيارها.',
+        heroLink: 'عرض كل الطائرات والعُدّة',
+      },
+    },
     offers: [
-      { kind: 'freeShipping', id: 'free-delivery', name: 'Free delivery', on: true, thresholdMinor: 6000 },
+      {
+        kind: 'freeShipping',
+        id: 'free-delivery',
+        name: 'Free delivery',
+        on: true,
+        thresholdMinor: 6000,
+        methods: ['standard'],
+      },
       {
         kind: 'couponPercent',
         id: 'first-wind',

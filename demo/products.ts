@@ -16,6 +16,8 @@ export interface DemoProduct {
   readonly grams: number;
   readonly stock?: number;
   readonly kind?: 'download' | 'event';
+  /** Days until what is made to order leaves. */
+  readonly leadDays?: number;
   readonly noPicture?: boolean;
   readonly popularity: number;
 }
@@ -190,6 +192,7 @@ export const PRODUCTS: readonly DemoProduct[] = [
     short: 'Hand-sewn in our loft to your colours, with a name on the sail if you like.',
     facts: wind('9–30', 130, 210, 'First kite', 'Beech'),
     tags: ['gift'],
+    leadDays: 12,
     grams: 460,
     popularity: 8,
   },

@@ -3,7 +3,8 @@ import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
-import { build as bundle, transform } from 'esbuild';
+import { build as bundle } from 'esbuild';
+import { minify } from 'terser';
 import { build } from 'vite';
 
 const SOURCES = ['src', 'public', 'package-lock.json', 'astro.config.mjs', 'tsconfig.json', 'scripts/build.mjs'];
@@ -38,6 +39,7 @@ async function buildRuntime() {
       // As a library, dynamic imports stay what they are; an app's would be wrapped in half a kilobyte of preloading.
       lib: { entry: { lane: 'src/runtime/lane.ts' }, formats: ['es'] },
       minify: false,
+      cssMinify: true,
       reportCompressedSize: false,
       rollupOptions: {
         preserveEntrySignatures: 'allow-extension',
@@ -62,7 +64,7 @@ async function buildRuntime() {
 async function minifyChunks(_options, bundle) {
   for (const chunk of Object.values(bundle))
     if (chunk.type === 'chunk')
-      chunk.code = (await transform(chunk.code, { minify: true, format: 'esm', target: 'es2022' })).code;
+      chunk.code = (await minify(chunk.code, { module: true, ecma: 2020, compress: { passes: 3 } })).code;
 }
 
 /** What runs outside the framework: the server around it, and its worker threads. Packages stay where they are. */

@@ -6,6 +6,8 @@ declare global {
     interface Locals {
       app: PavedLane;
       account: Account | null;
+      /** What the shopper reads (ISO 639-1); the studio speaks English. */
+      language: string;
     }
   }
 }

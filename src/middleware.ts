@@ -6,6 +6,7 @@ import { scriptHashesOf, securityPolicy } from '~/services/security-policy';
 import { theApp } from '~/services/the-app';
 import { isOurs, roleFor } from './pages/_access';
 import { refuse } from './pages/api/_respond';
+import { chooseLanguage } from './shop/choose-language';
 
 /**
  * Hands the app and the signed-in account to every route, keeps the studio for accounts, and answers bugs with a 500 that tells
@@ -13,10 +14,13 @@ import { refuse } from './pages/api/_respond';
  */
 export const onRequest = defineMiddleware(async (context, next) => {
   const route = context.routePattern;
-  if (!isOurs(route)) return new Response('There is nothing here.\n', { status: 404 });
+  // The page of a fault is for faults; asked for by name there is nothing there.
+  if (!isOurs(route) || /^\/500\/?$/.test(context.url.pathname))
+    return new Response('There is nothing here.\n', { status: 404 });
   const app = await theApp();
   context.locals.app = app;
   context.locals.account = await signedIn(app, context.cookies.get('pl_sign_in')?.value);
+  context.locals.language = 'en';
   const isApi = route.startsWith('/api/');
   const role = roleFor(route);
   const refusal = role && refusalOf(context.locals.account, role);
@@ -27,6 +31,11 @@ export const onRequest = defineMiddleware(async (context, next) => {
     return context.redirect(`/studio/sign-in?next=${encodeURIComponent(pathname + search)}`, 303);
   }
   try {
+    if (!/^\/(api\/)?studio(\/|$)|^\/api\/health$/.test(route)) {
+      const { language, redirectTo } = await chooseLanguage(context);
+      context.locals.language = language;
+      if (redirectTo) return context.redirect(redirectTo, 302);
+    }
     const response = await next();
     const own = response.headers.get('content-security-policy');
     if (own?.includes('script-src'))

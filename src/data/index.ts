@@ -5,7 +5,7 @@ export { cartRepository, NEW_CART, type StoredCart } from './repositories/cart-r
 export type { ListingQuery, ListingSort } from './repositories/catalogue-listings';
 export { catalogueRepository, type VariantFacts } from './repositories/catalogue-repository';
 export { laneRepository, type RevisionSummary, type StoredDraft } from './repositories/lane-repository';
-export { orderRepository } from './repositories/order-repository';
+export { orderRepository, type Download } from './repositories/order-repository';
 export {
   visitRepository,
   type Excluded,

@@ -1,5 +1,6 @@
 import type { CartView } from '~/core/cart';
 import type { Answers } from '~/core/options';
+import { calmly } from './kit/calm';
 
 interface Chosen {
   readonly variantId?: number;
@@ -27,15 +28,23 @@ export type CartAnswer =
   | { readonly ok: true; readonly lineId: string | null; readonly waiting: boolean }
   | { readonly ok: false; readonly message: string; readonly problems: readonly RefusedPlace[] };
 
+/** What a cart will most likely be after a change. */
+export type Foresight = (view: CartView, request: CartChangeRequest) => CartView;
+
 export interface CartClient {
   /** The cart as it will be when every change under way has been made; null until it is fetched. */
   readonly view: CartView | null;
+  /** The cart priced for a way of delivery, where a checkout asked for it; null elsewhere. */
+  readonly quoted: CartView | null;
+  quote(view: CartView): void;
   /** Hears every new state of the cart; returns the way to stop. */
   watch(listener: (view: CartView) => void): () => void;
   load(): Promise<CartView | null>;
   change(request: CartChangeRequest): Promise<CartAnswer>;
   /** When every change so far has been answered, or waits for a connection. */
   settled(): Promise<void>;
+  /** Lets a change be shown before it is answered. */
+  foreseeWith(next: Foresight): void;
   /** Shows a sample instead of the shopper's cart (previews); null goes back. */
   pretend(sample: CartView | null): void;
 }
@@ -51,6 +60,7 @@ interface Pending {
 /** One entry a change, so that tabs do not overwrite each other's. */
 const KEPT = 'pl_cart_waiting:';
 const MOST_WAIT_MS = 30_000;
+const DOUBLE_CLICK_MS = 400;
 const FAULT = 'Something went wrong on our side. Your cart is as it was; please try again.';
 
 /**
@@ -74,9 +84,15 @@ export function createCartClient(origin: string): CartClient {
   let waitMs = 1000;
   let isOffline = false;
   let latest = 0;
+  let quoted: CartView | null = null;
+  /** Of an add only the count is known; what else there is to foresee, the parts that show a cart bring along. */
+  let foresee: Foresight = (view, request) =>
+    request.kind === 'add' ? { ...view, count: view.count + (request.quantity ?? 1) } : view;
+  let lastAdd: { readonly key: string; readonly at: number; readonly answer: Promise<CartAnswer> } | null = null;
 
   const shown = () => sample ?? (base && pending.reduce((view, { request }) => foresee(view, request), base));
-  function tell(): void {
+  const tell = () => calmly(tellAll);
+  function tellAll(): void {
     const view = shown();
     if (!view) return;
     for (const listener of listeners) {
@@ -133,11 +149,23 @@ export function createCartClient(origin: string): CartClient {
     for (const tell of waiting.splice(0)) tell();
   }
 
-  /** Tells the page when changes begin to wait for a connection, and when they no longer do. */
+  /** Tells the page how many changes wait for a connection, and when none do any more. */
   function setOffline(next: boolean): void {
-    if (next === isOffline) return;
+    if (!next && !isOffline) return;
     isOffline = next;
     globalThis.dispatchEvent?.(new CustomEvent('pl-offline', { detail: { isOffline, waiting: pending.length } }));
+  }
+
+  function enqueue(request: CartChangeRequest): Promise<CartAnswer> {
+    return new Promise((settle) => {
+      // Two in one millisecond are two all the same.
+      const at = (latest = Math.max(Date.now(), latest + 1));
+      const id = crypto.randomUUID();
+      pending = [...pending, { id, at, request, settle }];
+      storage?.setItem(KEPT + id, JSON.stringify({ id, at, request } satisfies Pending));
+      tell();
+      void pump();
+    });
   }
 
   async function load(): Promise<CartView | null> {
@@ -168,18 +196,26 @@ export function createCartClient(origin: string): CartClient {
       listeners.add(listener);
       return () => listeners.delete(listener);
     },
+    get quoted() {
+      return sample ?? quoted;
+    },
+    quote(view) {
+      quoted = view;
+      tell();
+    },
     load,
-    change: (request) =>
-      new Promise((settle) => {
-        // Two in one millisecond are two all the same.
-        const at = (latest = Math.max(Date.now(), latest + 1));
-        const id = crypto.randomUUID();
-        pending = [...pending, { id, at, request, settle }];
-        storage?.setItem(KEPT + id, JSON.stringify({ id, at, request } satisfies Pending));
-        tell();
-        void pump();
-      }),
+    change(request) {
+      const key = JSON.stringify(request);
+      // A double click is one wish.
+      if (lastAdd?.key === key && Date.now() - lastAdd.at < DOUBLE_CLICK_MS) return lastAdd.answer;
+      const answer = enqueue(request);
+      if (request.kind === 'add') lastAdd = { key, at: Date.now(), answer };
+      return answer;
+    },
     settled: () => (isSending ? new Promise((settle) => waiting.push(settle)) : Promise.resolve()),
+    foreseeWith(next) {
+      foresee = next;
+    },
     pretend(next) {
       sample = next;
       tell();
@@ -209,29 +245,4 @@ function readKept(storage: Storage | null): Pending[] {
       }
     })
     .sort((a, b) => a.at - b.at);
-}
-
-/** What the cart will most likely be; the server's answer replaces it. Of an add only the count: its price is the server's to say. */
-function foresee(view: CartView, request: CartChangeRequest): CartView {
-  if (request.kind === 'add') return { ...view, count: view.count + (request.quantity ?? 1) };
-  if (request.kind === 'coupon' && !request.code) return { ...view, coupon: null };
-  if (request.kind !== 'set' && request.kind !== 'remove') return view;
-  const line = view.lines.find(({ id }) => id === request.lineId);
-  if (!line) return view;
-  const quantity = request.kind === 'remove' ? 0 : request.quantity;
-  type Sum = typeof line.totalMinor;
-  // What counts once for the line stays; what offers take is taken to grow with it.
-  const once = line.fullMinor - line.unitMinor * line.quantity;
-  const full = quantity > 0 ? once + line.unitMinor * quantity : 0;
-  const total = line.fullMinor > 0 ? Math.round((full * line.totalMinor) / line.fullMinor) : full;
-  const changed = quantity > 0 ? [{ ...line, quantity, totalMinor: total as Sum, fullMinor: full as Sum }] : [];
-  const [moreFull, more] = [full - line.fullMinor, total - line.totalMinor];
-  return {
-    ...view,
-    lines: view.lines.flatMap((other) => (other === line ? changed : [other])),
-    count: view.count + quantity - line.quantity,
-    subtotalMinor: (view.subtotalMinor + moreFull) as Sum,
-    discountMinor: (view.discountMinor + moreFull - more) as Sum,
-    totalMinor: (view.totalMinor + more) as Sum,
-  };
 }

@@ -41,7 +41,9 @@ export function followPage(following: Following): void {
       count.hidden = view.count === 0;
     }
   });
-  // A page brought back from the browser's memory shows the cart as it was then.
+  // A page come back to shows the cart as it was then, from the browser's memory or from its files.
+  const [entry] = performance.getEntriesByType('navigation') as PerformanceNavigationTiming[];
+  if (entry?.type === 'back_forward') void cart.load();
   addEventListener('pageshow', (event) => event.persisted && void cart.load());
 }
 

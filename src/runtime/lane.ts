@@ -1,9 +1,9 @@
 import type { Manifest, ManifestPiece } from '~/core/lane';
-import { dayIn } from '~/core/time/day';
 import { whoSees } from '~/core/where/who-sees';
 import { createCartClient } from './cart-client';
 import { createRecorder } from './events';
 import { followPage } from './follow-page';
+import { watchPresses } from './kit/calm';
 import { readPage } from './page';
 import type { MountedPiece, OpenAbout, PieceHost } from './piece-host';
 import { createProductSource } from './products';
@@ -29,6 +29,7 @@ async function boot(): Promise<void> {
   const recorder = createRecorder(origin, page.page, page.device, draft !== null);
   const cart = createCartClient(origin);
   const products = createProductSource(origin);
+  watchPresses();
   const surfaces = createSurfaces(!isPreview);
   const mounted = new Map<string, MountedPiece>();
   let seen: readonly ManifestPiece[] = [];
@@ -74,9 +75,9 @@ async function boot(): Promise<void> {
       return whoSees(scoped, { ...page, device }).shown;
     });
     host = {
-      ...{ origin, device, currency, locale, language, themeCss },
+      ...{ origin, device, currency, locale, language, themeCss, timeZone },
       ...{ cart, products, surfaces, recorder, isPreview, openKind, afterAdd },
-      today: () => dayIn(timeZone, Date.now() + aheadMs),
+      now: () => Date.now() + aheadMs,
       pieceOf: (kind) => seen.find((piece) => piece.kind === kind),
     };
     for (const [id, piece] of mounted) {
@@ -116,6 +117,11 @@ async function boot(): Promise<void> {
 
   function fetchRest(): void {
     for (const sign of SIGNS) removeEventListener(sign, fetchRest);
+    const told = () => ({ themeCss: host.themeCss, language: host.language, text: current.offline });
+    void import('./offline').then(
+      ({ watchConnection }) => watchConnection(told),
+      () => undefined,
+    );
     // Put in place as soon as there is time, so that a press only has to show it.
     const whenIdle = globalThis.requestIdleCallback ?? setTimeout;
     for (const piece of seen.filter(({ kind }) => views[kind]?.when === 'asked'))

@@ -26,8 +26,10 @@ export interface PieceHost {
   readonly locale: string;
   readonly language: string;
   readonly themeCss: string;
-  /** The shop's day, YYYY-MM-DD, by the server's clock. */
-  today(): string;
+  /** IANA, of the shop: its day is what dates are judged by. */
+  readonly timeZone: string;
+  /** Milliseconds since 1970, by the server's clock. */
+  now(): number;
   readonly cart: CartClient;
   readonly products: ProductSource;
   readonly surfaces: Surfaces;

@@ -1,17 +1,19 @@
 import { z } from 'zod';
 import type { Category, Product, ProductCard } from '~/core/catalogue';
+import type { ShopWord } from '~/core/lane';
 import type { ListingQuery, ListingSort } from '~/data';
 import type { App } from './app';
 
-export const SORTS: Readonly<Record<ListingSort, string>> = {
-  relevance: 'Best match',
-  featured: 'Best selling',
-  newest: 'Newest',
-  name: 'Name',
-  'price-up': 'Price, low to high',
-  'price-down': 'Price, high to low',
-  rating: 'Rating',
-};
+/** How listings can be sorted, and the word of the shop for it. */
+export const SORTS = {
+  relevance: 'sortRelevance',
+  featured: 'sortFeatured',
+  newest: 'sortNewest',
+  name: 'sortName',
+  'price-up': 'sortPriceUp',
+  'price-down': 'sortPriceDown',
+  rating: 'sortRating',
+} as const satisfies Readonly<Record<ListingSort, ShopWord>>;
 
 export const PAGE_SIZE = 24;
 
@@ -65,6 +67,28 @@ export async function listProducts(
   };
   const found = await app.catalogue.listCards(query);
   return { ...found, pages: Math.max(1, Math.ceil(found.total / PAGE_SIZE)), sort, mended };
+}
+
+const IN_A_ROW = 4;
+
+/** What the front page shows of the goods. */
+export async function listFrontPage(app: App): Promise<{ featured: ProductCard[]; newest: ProductCard[] }> {
+  const row = async (query: Pick<ListingQuery, 'sort' | 'inStockOnly'>) =>
+    (await app.catalogue.listCards({ ...query, page: 1, pageSize: IN_A_ROW })).cards;
+  const [featured, newest] = await Promise.all([
+    row({ sort: 'featured', inStockOnly: true }),
+    row({ sort: 'newest', inStockOnly: true }),
+  ]);
+  return { featured, newest };
+}
+
+const WHILE_TYPING = 6;
+
+/** What a search would find first. */
+export async function findWhileTyping(app: App, typed: string): Promise<ProductCard[]> {
+  const { match } = await app.catalogue.resolveSearch(typed);
+  if (match === null) return [];
+  return (await app.catalogue.listCards({ sort: 'relevance', page: 1, pageSize: WHILE_TYPING, match, typed })).cards;
 }
 
 export function findProduct(app: App, slug: string): Promise<Product | null> {

@@ -3,7 +3,7 @@ import { evaluateOptions, type Evaluation } from '~/core/options';
 import { own } from '~/core/own';
 import { wordProblem, type Problem } from '~/core/problems';
 import { dayIn } from '~/core/time';
-import type { PriceableLine } from '~/core/offers/price-cart';
+import type { PriceableLine } from '~/core/offers';
 import type { VariantFacts } from '~/data';
 import type { App } from './app';
 import { liveLane } from './live-lane';
@@ -19,6 +19,11 @@ export interface Good {
   readonly isParcel: boolean;
   /** What keeps it from being ordered as it stands. */
   readonly problem: Problem | null;
+}
+
+/** A variant as it is told from its siblings: a sold-out size is no sold-out kite. */
+export function variantName({ name, choices }: Pick<VariantFacts, 'name' | 'choices'>): string {
+  return [name, ...Object.values(choices)].join(', ');
 }
 
 /** The day in the shop's zone, YYYY-MM-DD. */
@@ -37,9 +42,9 @@ export function cartRules(
     for (const option of options)
       if (option.kind === 'addOn' && option.product)
         rules.set(option.product.variantId, { name: option.product.name, stock: option.product.stock, judge: plain });
-  for (const [id, { name, stock, options }] of facts)
+  for (const [id, { name, choices, stock, options }] of facts)
     rules.set(id, {
-      name,
+      name: variantName({ name, choices }),
       stock,
       judge: (answers) => {
         const found = evaluateOptions(options, answers, today);
@@ -126,6 +131,6 @@ export async function uploadNames(app: App, goods: readonly Good[]): Promise<(id
   return (id) => found.get(id)?.name;
 }
 
-export function wordGoodProblem(good: Good): string | null {
-  return good.problem && wordProblem(good.problem);
+export function wordGoodProblem(good: Good, language: string): string | null {
+  return good.problem && wordProblem(good.problem, language);
 }

@@ -58,7 +58,7 @@ export async function changeCartOf(
   app: App,
   token: string,
   request: CartRequest,
-  changeId: string | null = null,
+  { changeId = null, language = 'en' }: { readonly changeId?: string | null; readonly language?: string } = {},
 ): Promise<Result<ChangedCart>> {
   const change = await toChange(app, request);
   if (!change.ok) return change;
@@ -72,12 +72,12 @@ export async function changeCartOf(
   for (;;) {
     const cart = await app.carts.read(token);
     if (changeId && cart.changeIds.includes(changeId))
-      return ok({ view: (await viewStored(app, cart)).view, lineId: null });
+      return ok({ view: (await viewStored(app, cart, { language })).view, lineId: null });
     const ids = [...cart.lines.map((line) => line.variantId), ...('variantId' in wanted ? [wanted.variantId] : [])];
     const facts = await app.catalogue.variantFacts(ids);
     const changed = changeCart(cart, underOwnId(cart, wanted), cartRules(facts, today));
     if (!changed.ok) return changed;
-    const { view } = await viewStored(app, { ...changed.value, version: cart.version + 1 }, { facts });
+    const { view } = await viewStored(app, { ...changed.value, version: cart.version + 1 }, { facts, language });
     // A code that does not count is not kept; one that stopped counting later is shown with the reason.
     if (wanted.kind === 'coupon' && view.coupon?.problem)
       return fail('code', 'invalid', { message: view.coupon.problem });
@@ -131,7 +131,8 @@ function checkDestination(country: string, postcode: string): Result<CartChange>
   if (country === '') return ok({ kind: 'destination', destination: null });
   const known = countryOf(country);
   if (!known) return fail('country', 'country-unserved');
-  if (!known.postcode.test(postcode)) return fail('postcode', 'postcode-invalid', { country: known.name });
+  // Without a postcode the whole country is meant: an estimate follows the country at once.
+  if (postcode !== '' && !known.postcode.test(postcode)) return fail('postcode', 'postcode-invalid', { country });
   return ok({ kind: 'destination', destination: { country, postcode } });
 }
 

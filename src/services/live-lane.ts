@@ -18,7 +18,7 @@ export interface ServedManifest {
 }
 
 const live = new WeakMap<App, Promise<LiveLane>>();
-const manifests = new WeakMap<LiveLane, Map<string, ServedManifest>>();
+const manifests = new WeakMap<LiveLane, Map<string, { manifest: Manifest; served: ServedManifest }>>();
 
 /** The lane shoppers get. Read once and kept until something is published. */
 export function liveLane(app: App): Promise<LiveLane> {
@@ -60,18 +60,27 @@ async function readLive(app: App): Promise<LiveLane> {
   throw new Error(`None of the last ${MOST_BACK} revisions can be read`);
 }
 
+/** The live manifest in a language the shop offers, else in its first. Compiled once. */
+export function liveManifest(live: LiveLane, language: string): Manifest {
+  return manifestOf(live, language).manifest;
+}
+
 /** The live manifest in a language, with an ETag of its content. */
 export async function serveManifest(app: App, language: string): Promise<ServedManifest> {
-  const lane = await liveLane(app);
-  let byLanguage = manifests.get(lane);
-  if (!byLanguage) manifests.set(lane, (byLanguage = new Map()));
-  let served = byLanguage.get(language);
-  if (!served) {
-    if (byLanguage.size > 50) byLanguage.clear();
-    served = pack(compileManifest(lane.lane, definitions, lane.revision, language));
-    byLanguage.set(language, served);
+  return manifestOf(await liveLane(app), language).served;
+}
+
+function manifestOf(live: LiveLane, language: string): { manifest: Manifest; served: ServedManifest } {
+  const { languages } = live.lane.shop;
+  const known = languages.includes(language) ? language : languages[0]!;
+  let byLanguage = manifests.get(live);
+  if (!byLanguage) manifests.set(live, (byLanguage = new Map()));
+  let made = byLanguage.get(known);
+  if (!made) {
+    const manifest = compileManifest(live.lane, definitions, live.revision, known);
+    byLanguage.set(known, (made = { manifest, served: pack(manifest) }));
   }
-  return served;
+  return made;
 }
 
 /** The draft's manifest, for those who hold its token; null for others. */

@@ -1,7 +1,10 @@
+import { localeFor, sayIn } from '~/core/lane';
 import { currencyOf } from '~/core/money';
-import { orderMail, type Order } from '~/core/orders';
+import { countryName, orderMail, type Order } from '~/core/orders';
+import { longDate } from '~/core/time';
 import type { App } from './app';
 import { liveLane } from './live-lane';
+import { processSlot } from './process-slot';
 
 const AT_ONCE = 20;
 
@@ -21,14 +24,18 @@ export async function sendOrderMails(app: App): Promise<number> {
 /** Sends the mail of one order; false when it could not be sent. */
 export async function sendOrderMail(app: App, order: Order): Promise<boolean> {
   try {
-    const { lane } = await liveLane(app);
-    const { name: shopName, locale, tax } = lane.shop;
-    // In the currency it was paid in, whatever the shop sells in today.
+    const { shop, shopWords } = (await liveLane(app)).lane;
+    const locale = localeFor(shop, order.language);
+    // In the language and the currency it was made in, whatever the shop sells in today.
     const mail = orderMail(order, {
-      shopName,
+      shopName: shop.name,
       locale,
       currency: currencyOf(order.currency),
-      taxIncluded: tax.included,
+      say: sayIn(shopWords, order.language),
+      country: countryName(order.address.country, order.language),
+      date: longDate(order.placedAt, locale, shop.timeZone),
+      link: `${processSlot().origin ?? ''}/shop/thanks/${order.token}`,
+      hasDownloads: (await app.orders.listDownloads(order.token)).length > 0,
     });
     await app.mailbox.send({ key: `order-${order.token}`, to: order.email, ...mail });
   } catch (error) {

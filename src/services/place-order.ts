@@ -9,7 +9,7 @@ import { dayIn } from '~/core/time';
 import type { StoredCart } from '~/data';
 import type { DeliveryRate } from '~/standins';
 import type { App } from './app';
-import { goodsOf, shopToday, uploadNames } from './cart-goods';
+import { goodsOf, shopToday, uploadNames, variantName } from './cart-goods';
 import { liveLane } from './live-lane';
 import { sendOrderMail } from './order-mails';
 import { quoteDelivery } from './quote-delivery';
@@ -23,6 +23,8 @@ export interface OrderRequest {
   /** The same key is the same order, however often it is sent. */
   readonly key: string;
   readonly visitId: string | null;
+  /** ISO 639-1. */
+  readonly language: string;
   /** The total the shopper was shown; an order at another price is refused. */
   readonly seenTotalMinor: number | null;
 }
@@ -51,7 +53,7 @@ export async function placeOrder(app: App, request: OrderRequest): Promise<Resul
   const cart = await app.carts.read(request.cartToken);
   const refusal = await refusalOfCart(app, request, cart);
   if (refusal) return refusal;
-  const rates = await quoteDelivery(app, request.form, await goodsOf(app, cart));
+  const rates = await quoteDelivery(app, request.form, await goodsOf(app, cart), request.language);
   const reserved = await reserve(app, request, requestHash, rates);
   if (!reserved.ok) return reserved;
   if ('repeat' in reserved.value) return reserved.value.repeat;
@@ -124,11 +126,11 @@ async function reserve(
       for (const { variantId, quantity } of takenBy(built.value.lines)) {
         if (await app.catalogue.takeStock(variantId, quantity)) continue;
         const facts = (await app.catalogue.variantFacts([variantId])).get(variantId);
-        const [name, stock] = [facts?.name ?? '', facts?.stock ?? 0];
+        const [name, stock] = [facts ? variantName(facts) : '', facts?.stock ?? 0];
         throw new Refused(fail('cart', stock === 0 ? 'sold-out' : 'not-enough-stock', { name, stock }));
       }
-      await app.orders.insert(built.value);
-      return ok<Reserved>({ order: { ...built.value, id: 0 }, lineIds: cart.lines.map((line) => line.id) });
+      const id = await app.orders.insert(built.value);
+      return ok<Reserved>({ order: { ...built.value, id }, lineIds: cart.lines.map((line) => line.id) });
     });
   } catch (error) {
     if (error instanceof Refused) return error.result;
@@ -155,7 +157,8 @@ async function buildOrder(
   if (needsDelivery && !rate) return fail('delivery', 'delivery-unknown');
   const live = await liveLane(app);
   const { lane, revision, currency } = live;
-  const priced = priceGoods(live, cart, goods, await shopToday(app), rate?.amountMinor ?? minor(0));
+  const way = { amountMinor: rate?.amountMinor ?? minor(0), method: rate?.key ?? null };
+  const priced = priceGoods(live, cart, goods, await shopToday(app), way);
   if (request.seenTotalMinor !== null && request.seenTotalMinor !== priced.totalMinor) {
     const show = (amount: number) => formatMoney(amount, currency, lane.shop.locale);
     return fail('total', 'price-changed', { before: show(request.seenTotalMinor), after: show(priced.totalMinor) });
@@ -171,6 +174,10 @@ async function buildOrder(
     name: form.name,
     address: { line1: form.line1, line2: form.line2, postcode: form.postcode, city: form.city, country: form.country },
     delivery: rate?.key ?? 'none',
+    deliveryName: rate?.name ?? '',
+    deliveryDays: rate?.days ?? '',
+    language: request.language,
+    taxIncluded: lane.shop.tax.included,
     currency: currency.code,
     subtotalMinor: priced.subtotalMinor,
     discountMinor: priced.discountMinor,
@@ -203,6 +210,20 @@ async function buildOrder(
   });
 }
 
+/** How long a bought file can be fetched, and how often each. */
+export const DOWNLOAD_DAYS = 60;
+export const DOWNLOAD_USES = 5;
+
+/** Files that were bought, each once, with the name of what they belong to. */
+async function filesOf(app: App, order: Order): Promise<{ name: string; file: string; uses: number }[]> {
+  const ids = order.lines.flatMap((line) => (line.variantId === null ? [] : [line.variantId]));
+  const facts = [...(await app.catalogue.variantFacts(ids)).values()];
+  const files = new Map(
+    facts.flatMap(({ name, downloadFile }) => (downloadFile ? [[downloadFile, name] as const] : [])),
+  );
+  return [...files].map(([file, name]) => ({ name, file, uses: DOWNLOAD_USES }));
+}
+
 /** What lines take off the shelves: their variants, and the add-ons that come along. */
 function takenBy(lines: readonly OrderLine[]): { variantId: number; quantity: number }[] {
   return lines.flatMap(({ variantId, addOns, quantity }) =>
@@ -225,6 +246,7 @@ async function confirm(
     await app.carts.write(from.cartToken, cart, { ...cart, lines, coupon: null, note: '' }, { now: app.now() });
     await app.carts.writeCheckout(from.cartToken, null, app.now());
     await app.catalogue.recordSale(takenBy(order.lines));
+    await app.orders.grantDownloads(order.token, await filesOf(app, order), app.now() + DOWNLOAD_DAYS * 86_400_000);
     if (order.visitId && (await app.visits.addRevenue(order.visitId, order.totalMinor))) {
       await app.visits.recordServerEvent({
         id: `order-${order.token}`,

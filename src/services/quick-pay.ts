@@ -7,10 +7,15 @@ import { quoteCheckout, type CheckoutQuote } from './show-checkout';
 export type WalletView = Awaited<ReturnType<App['wallet']['open']>> & { readonly quote: CheckoutQuote };
 
 /** What the wallet's owner is asked to agree to: where it goes, how, and the sum. Delivery is the cheapest way. */
-export async function showQuickPay(app: App, cartToken: string): Promise<WalletView> {
+export async function showQuickPay(app: App, cartToken: string, language = 'en'): Promise<WalletView> {
   const wallet = await app.wallet.open();
   const { country, postcode } = wallet.holder;
-  const quote = await quoteCheckout(app, await app.carts.read(cartToken), { country, postcode, delivery: '' });
+  const quote = await quoteCheckout(
+    app,
+    await app.carts.read(cartToken),
+    { country, postcode, delivery: '' },
+    language,
+  );
   return { ...wallet, quote };
 }
 

@@ -43,19 +43,24 @@ export async function quoteCheckout(
   app: App,
   cart: Cart & { readonly version?: number },
   form: Pick<CheckoutForm, 'country' | 'postcode' | 'delivery'>,
+  language = 'en',
 ): Promise<CheckoutQuote> {
-  const bare = await viewStored(app, { ...cart, destination: null }, { deliveryMinor: null });
-  const rates = await quoteDelivery(app, form, bare.goods);
+  const bare = await viewStored(app, { ...cart, destination: null }, { delivery: { amountMinor: null, method: null } });
+  const rates = await quoteDelivery(app, form, bare.goods, language);
   const rate = rates.find((candidate) => candidate.key === form.delivery) ?? rates[0];
   const [live, today] = await Promise.all([liveLane(app), shopToday(app)]);
-  const amount = rate?.amountMinor ?? (bare.view.needsDelivery ? null : minor(0));
+  const delivery = {
+    amountMinor: rate?.amountMinor ?? (bare.view.needsDelivery ? null : minor(0)),
+    method: rate?.key ?? null,
+  };
   const facts = new Map(bare.goods.map((good) => [good.facts.variantId, good.facts]));
-  const { view } = await viewStored(app, { ...cart, destination: null }, { deliveryMinor: amount, facts });
+  const { view } = await viewStored(app, { ...cart, destination: null }, { delivery, facts, language });
   return {
     cart: view,
     ways: rates.map((way) => ({
       ...way,
-      amountMinor: priceGoods(live, cart, bare.goods, today, way.amountMinor).deliveryMinor!,
+      amountMinor: priceGoods(live, cart, bare.goods, today, { amountMinor: way.amountMinor, method: way.key })
+        .deliveryMinor!,
     })),
     chosen: rate?.key ?? null,
   };

@@ -66,6 +66,18 @@ export async function openUpload(
   return bytes && { upload, bytes };
 }
 
+/** What a shopper's own files are called, by id; of others nothing is said. */
+export async function namesOfUploads(
+  app: App,
+  ids: readonly string[],
+  cartToken: string | null,
+): Promise<Record<string, string>> {
+  const found = [...(await app.uploads.find(ids.slice(0, 60))).values()];
+  return Object.fromEntries(
+    found.flatMap(({ id, name, cartToken: owner }) => (owner === cartToken ? [[id, name]] : [])),
+  );
+}
+
 /** Whether the files these answers name are there and the shopper's own. */
 export async function checkUploads(
   app: App,

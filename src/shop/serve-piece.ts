@@ -1,21 +1,21 @@
-import { compileManifest, themeCss, type ManifestPiece } from '~/core/lane';
+import { themeCss, type ManifestPiece } from '~/core/lane';
 import { formatMoney } from '~/core/money';
-import { definitions } from '~/pieces/registry';
 import { BASE_CSS } from '~/runtime/kit/shadow';
 import type { App } from '~/services/app';
-import { liveLane, type LiveLane } from '~/services/live-lane';
+import { liveLane, liveManifest, type LiveLane } from '~/services/live-lane';
 import { styleHtml } from './style-html';
 
 /** The live piece of a kind that every shop has, as the runtime would get it. */
 export async function alwaysOnPiece<Piece extends ManifestPiece>(
   app: App,
   kind: string,
+  language: string,
 ): Promise<{ piece: Piece; live: LiveLane; money: (amountMinor: number) => string }> {
   const live = await liveLane(app);
-  const { pieces } = compileManifest(live.lane, definitions, live.revision);
+  const { pieces, locale } = liveManifest(live, language);
   const piece = pieces.find((candidate) => candidate.kind === kind);
   if (!piece) throw new Error(`The lane has no ${kind}`);
-  const money = (amount: number) => formatMoney(amount, live.currency, live.lane.shop.locale);
+  const money = (amount: number) => formatMoney(amount, live.currency, locale);
   return { piece: piece as Piece, live, money };
 }
 

@@ -4,7 +4,7 @@ import { addWinder, expect, expectAccessible, PHONE, playLane, test, type Page }
 
 const kite = '/shop/p/sail-your-own';
 const bar = (page: Page) => page.getByRole('region', { name: 'Buy' });
-const popup = (page: Page) => page.getByRole('dialog', { name: 'It is in your cart.' });
+const popup = (page: Page) => page.getByRole('dialog', { name: 'Added to your cart' });
 const artwork = async () => ({
   name: 'lake.png',
   mimeType: 'image/png',
@@ -57,7 +57,7 @@ for (const [device, viewport] of [
       await look.getByText('One colour').click();
       await expect(look.locator('.price')).toContainText('€108.00');
       await look.getByRole('button', { name: 'Add to cart' }).click();
-      await expect(look.getByText('In your cart.')).toBeVisible();
+      await expect(look.getByText('Added to your cart.')).toBeVisible();
       await page.goto(`${server.origin}/shop/cart`);
       await expect(page.getByText('Printing: One colour', { exact: true })).toBeVisible();
     });
@@ -69,8 +69,8 @@ for (const [device, viewport] of [
       await page.keyboard.press('Enter');
 
       await expect(popup(page)).toContainText('Hoop Winder');
-      await expect(popup(page)).toContainText('€52.10 more and delivery is free.');
-      await expect(page.getByRole('status').filter({ hasText: 'Hoop Winder: It is in your cart.' })).toHaveCount(1);
+      await expect(popup(page)).toContainText('€52.10 for free delivery.');
+      await expect(page.getByRole('status').filter({ hasText: 'Hoop Winder: Added to your cart' })).toHaveCount(1);
       await expect(add).toBeFocused();
       await expectAccessible(page);
       await page.keyboard.press('Escape');
@@ -113,7 +113,7 @@ test.describe('without script', () => {
     await expect(page.getByRole('heading', { name: 'Change Sail Your Own' })).toBeVisible();
     await page.locator('[data-option=tail] label').last().click();
     await page.locator('[data-option=tail-length] input').fill('5');
-    await page.getByRole('button', { name: 'Keep the change' }).click();
+    await page.getByRole('button', { name: 'Save changes' }).click();
     await expect(page.locator('.totals')).toContainText('€132.50'); // + 4 + 5 × 1.50
     await expect(page.getByText('Your artwork: lake.png')).toBeVisible();
   });

@@ -40,7 +40,7 @@ for (const [device, viewport] of [
       await playLane(page, withCart());
       await addWinder(page, server.origin);
       const cart = surface(page);
-      await expect(cart).toContainText('€52.10 more and delivery is free.');
+      await expect(cart).toContainText('€52.10 for free delivery.');
       await cart.getByRole('button', { name: 'One more' }).click();
       await expect(cart.locator('.lines .sum')).toHaveText('€15.80');
       await expect(page.locator('pl-cart-opener')).toContainText('2');
@@ -60,8 +60,8 @@ for (const [device, viewport] of [
       await page.unroute('**/api/cart');
 
       await cart.getByRole('button', { name: 'Remove: Hoop Winder' }).click();
-      await expect(cart).toContainText('Nothing in it yet.');
-      await cart.getByRole('button', { name: 'Put it back' }).click();
+      await expect(cart).toContainText('Your cart is empty.');
+      await cart.getByRole('button', { name: 'Undo' }).click();
       await expect(cart.locator('output')).toHaveText('2');
     });
 
@@ -80,16 +80,16 @@ for (const [device, viewport] of [
       await expect(editor.getByLabel('Name on the sail')).toHaveValue('Ada');
       await editor.getByText('Medium').click();
       await editor.getByText('With a tail').click();
-      await editor.getByRole('button', { name: 'Keep the change' }).click();
+      await editor.getByRole('button', { name: 'Save changes' }).click();
       await expect(editor.getByText('“Tail length” is needed. Please answer it.')).toBeVisible();
       await editor.getByLabel('Tail length').fill('2');
       await expect(editor.getByText('€142.00 each, €117.00 before')).toBeVisible();
-      await editor.getByRole('button', { name: 'Keep the change' }).click();
+      await editor.getByRole('button', { name: 'Save changes' }).click();
 
       await expect(cart.locator('.lines .sum')).toHaveText('€142.00');
       await expect(cart.locator('[data-line]')).toHaveAttribute('data-line', id!);
       await expect(editor).toBeHidden();
-      await cart.getByRole('button', { name: 'Put it back' }).click();
+      await cart.getByRole('button', { name: 'Undo' }).click();
       await expect(cart.locator('.lines .sum')).toHaveText('€117.00');
     });
 
@@ -115,7 +115,7 @@ for (const [device, viewport] of [
       await dialog.getByLabel('Name on the sail').focus();
       await page.keyboard.press('Control+A');
       await page.keyboard.type('Bo');
-      await dialog.getByRole('button', { name: 'Keep the change' }).focus();
+      await dialog.getByRole('button', { name: 'Save changes' }).focus();
       await page.keyboard.press('Enter');
       await expect(surface(page)).toContainText('Name on the sail: Bo');
     });
@@ -125,14 +125,14 @@ for (const [device, viewport] of [
       await addWinder(page, server.origin);
       const cart = surface(page);
       await cart.getByLabel('Code', { exact: true }).fill('WIND10');
-      await cart.getByRole('button', { name: 'Use it' }).click();
+      await cart.getByRole('button', { name: 'Apply' }).click();
       await expect(cart.getByText('The code “WIND10” counts from €30.00 on: €22.10 more.')).toBeVisible();
 
       for (let i = 0; i < 3; i += 1) {
         await cart.getByRole('button', { name: 'One more' }).click();
         await expect(cart.locator('output')).toHaveText(String(i + 2));
       }
-      await cart.getByRole('button', { name: 'Use it' }).click();
+      await cart.getByRole('button', { name: 'Apply' }).click();
       await expect(cart.getByText('WIND10 takes €3.16 off.')).toBeVisible();
 
       await cart.getByLabel('Country').selectOption('NO');
@@ -144,16 +144,16 @@ for (const [device, viewport] of [
       await expect(cart.locator('.ways')).toContainText('€16.90');
       await expect(cart.locator('.totals')).toContainText('€45.34'); // 31.60 − 3.16 + 16.90
 
-      await cart.getByText('How this is made up').click();
+      await cart.getByText('Price breakdown').click();
       const steps = cart.locator('.why');
       await expect(steps).toContainText('4 × €7.90');
       await expect(steps).toContainText('−€3.16');
       await expect(steps).toContainText('including 20 % tax');
-      await cart.getByLabel('A note with the order').fill('Ring twice');
-      await cart.getByLabel('A note with the order').blur();
+      await cart.getByLabel('Note with your order').fill('Ring twice');
+      await cart.getByLabel('Note with your order').blur();
       await page.goto(`${server.origin}/shop/checkout`);
       await expect(page.getByLabel('Postcode')).toHaveValue('0150');
-      await page.getByRole('button', { name: 'Take it off' }).click();
+      await page.getByRole('button', { name: 'Remove' }).click();
       await expect(page.locator('.totals')).toContainText('€48.50'); // 31.60 + 16.90
     });
   });
@@ -264,7 +264,7 @@ test('checkout: the order is changed in place, a failed payment loses nothing, a
 test('an order is paid at once with the wallet, and kept when it is declined', async ({ page, server }) => {
   await addWinder(page, server.origin);
   await page.goto(`${server.origin}/shop/cart`);
-  await page.getByRole('link', { name: 'Pay at once' }).click();
+  await page.getByRole('link', { name: 'Pay now' }).click();
   await page.getByLabel(/is declined/).check();
   await page.getByRole('button', { name: 'Pay €12.80' }).click();
   await expect(page.getByRole('alert')).toContainText('The card was declined.');

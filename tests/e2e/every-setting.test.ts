@@ -134,6 +134,6 @@ for (const [afterAdd, isOpen] of [
 
     await expect(page.locator('[data-pl-count]')).toHaveText('1');
     await expect(page.getByRole('dialog')).toHaveCount(isOpen ? 1 : 0);
-    if (isOpen) await expect(page.getByText('In your cart.')).toBeVisible();
+    if (isOpen) await expect(page.getByText('Added to your cart.')).toBeVisible();
   });
 }

@@ -38,7 +38,7 @@ test('quick view keeps the list: the way back closes it, focus returns, scroll a
   server,
 }) => {
   await page.goto(`${server.origin}/shop/all?sort=name`);
-  const opener = page.getByRole('button', { name: 'Look closer: Heron' });
+  const opener = page.getByRole('button', { name: 'Quick look: Heron' });
   await opener.scrollIntoViewIfNeeded();
   const scrolled = await page.evaluate(() => scrollY);
   await opener.focus();
@@ -87,8 +87,8 @@ test('quick view opens by link, steps to the next product, changes picture and p
 test('quick view tells a product that cannot be fetched, and offers its page', async ({ page, server }) => {
   await page.route('**/api/products/heron', (route) => route.abort());
   await page.goto(`${server.origin}/shop/c/single-line?look=heron`);
-  await expect(page.getByText('The details could not be fetched.')).toBeVisible();
-  await expect(page.getByRole('dialog').getByRole('link', { name: 'See everything about it' })).toHaveAttribute(
+  await expect(page.getByText('The details could not be loaded.')).toBeVisible();
+  await expect(page.getByRole('dialog').getByRole('link', { name: 'See all details' })).toHaveAttribute(
     'href',
     '/shop/p/heron',
   );

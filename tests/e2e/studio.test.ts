@@ -22,7 +22,7 @@ test('what is pressed in the preview is chosen in the outline, and words are edi
   await expect(page.getByTestId('draft-state')).toContainText('8 changes in draft');
 
   await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(preview(page).getByRole('link', { name: 'See everything about it' })).toBeVisible();
+  await expect(preview(page).getByRole('link', { name: 'See all details' })).toBeVisible();
   await page.getByRole('button', { name: 'Redo' }).click();
   await expect(preview(page).getByRole('link', { name: 'The long story' })).toBeVisible();
   await expect(page.getByTestId('draft-state')).toContainText('8 changes in draft');
@@ -73,7 +73,7 @@ test('the cart is never empty in the bench unless asked, and its changes are see
   await page.getByText('Left', { exact: true }).click();
   await expect(preview(page)).toHaveAttribute('data-side', 'start');
   await page.getByRole('button', { name: 'Empty' }).click();
-  await expect(preview(page)).toContainText('Nothing in it yet.');
+  await expect(preview(page)).toContainText('Your cart is empty.');
   await page.getByLabel('Phones').uncheck();
   await page.getByLabel('Tablets').uncheck();
   await page.getByLabel('Desktops').uncheck();
@@ -221,7 +221,7 @@ test('a layout is begun from, undone, and parts are put back one by one', async 
 
 test('the bench says when a popup is too small for its suggestions', async ({ page, server }) => {
   await signIn(page, server.origin, '/studio/bench/added-popup?task=look');
-  await expect(preview(page)).toContainText('It is in your cart.');
+  await expect(preview(page)).toContainText('Added to your cart');
   await page.getByText('Small', { exact: true }).click();
   await page.getByRole('button', { name: 'Suggestions', exact: true }).click();
   await page.getByRole('tab', { name: 'Parts' }).click();

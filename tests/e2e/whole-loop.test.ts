@@ -70,7 +70,7 @@ test('the whole loop: import, shape, publish, buy on a phone, and see it counted
   // Buy it on a phone.
   const phone = await phonePage(browser);
   await phone.goto(`${server.origin}/shop/search?q=Curlew`);
-  await phone.getByRole('button', { name: /^(A closer look|Look closer): Curlew Parafoil$/ }).click();
+  await phone.getByRole('button', { name: /^(A closer look|Quick look): Curlew Parafoil$/ }).click();
   const quickView = phone.getByRole('dialog', { name: 'Curlew Parafoil' });
   await quickView.getByRole('radio', { name: 'Large' }).check();
   await expect(quickView.getByText('€1,349.00')).toBeVisible();

@@ -23,5 +23,6 @@ export const CHECKOUT: CheckoutState = {
   ],
   chosen: 'express',
   problems: {},
+  mended: [],
   key: 'the-key',
 };

@@ -25,11 +25,15 @@ export function fakeHost(start: CartView | null = null) {
     locale: 'en-IE',
     language: 'en',
     themeCss: '',
-    today: () => '2026-11-26',
+    timeZone: 'Europe/Berlin',
+    now: () => Date.parse('2026-11-26T12:00:00Z'),
     cart: {
       get view() {
         return view;
       },
+      quoted: null,
+      quote: () => undefined,
+      foreseeWith: () => undefined,
       watch(listener) {
         listeners.add(listener);
         return () => listeners.delete(listener);

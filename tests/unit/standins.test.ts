@@ -48,6 +48,7 @@ describe('the mailbox stand-in', () => {
 describe('the rates stand-in', () => {
   const quote = (over: object = {}) =>
     standInRates().quote({
+      language: 'en',
       ...{ zone: 0, country: 'DE', postcode: '12345', weightGrams: 500, currency: currencyOf('EUR') },
       ...over,
     });

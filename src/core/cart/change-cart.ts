@@ -1,8 +1,7 @@
 import { sameAnswers, type Answers } from '~/core/options/answers';
 import { assertNever, fail, ok, type Result } from '~/core/problems';
+import { MOST_PER_LINE } from './limits';
 
-/** Most of one thing in one line; a slip of the finger should not order 1,000 kites. */
-export const MOST_PER_LINE = 99;
 export const MOST_LINES = 60;
 
 /** A line as a cart remembers it; everything else is looked up when it is priced. */

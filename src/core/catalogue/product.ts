@@ -42,6 +42,8 @@ export interface Product {
   readonly shortText: string;
   readonly fullText: string;
   readonly fulfilment: Fulfilment;
+  /** Days until what is made to order leaves; null for what lies on the shelf. */
+  readonly leadDays: number | null;
   readonly axes: readonly string[];
   readonly variants: readonly Variant[];
   readonly pictures: readonly Picture[];

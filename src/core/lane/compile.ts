@@ -3,8 +3,10 @@ import { MEDIA_OF } from '~/core/where';
 import { readCustomCss } from './custom-css';
 import { defaultWhere, type PieceDefinition } from './definition';
 import type { Lane, Piece, Theme } from './lane.schema';
+import { localeFor } from './locale-for';
 import type { Manifest, ManifestPiece } from './manifest';
 import { resolveWords } from './resolve';
+import { resolveShopWords } from './shop-words';
 import {
   LOOK_PROPERTIES,
   LOOK_STATES,
@@ -37,10 +39,11 @@ export function compileManifest(
   return {
     revision,
     language,
-    locale: lane.shop.locale,
+    locale: localeFor(lane.shop, language),
     timeZone: lane.shop.timeZone,
     currency: currencyOf(lane.shop.currency),
     themeCss: themeCss(lane.theme, ':host'),
+    offline: resolveShopWords(lane.shopWords, language).offline,
     pieces: pieces.sort((a, b) => rank(a) - rank(b)),
   };
 }
@@ -84,7 +87,8 @@ function compileCss(piece: Piece, definition: PieceDefinition): string {
 
 function declaration(property: LookProperty, value: LookValue): string {
   const css = LOOK_PROPERTIES[property].css;
-  if (typeof value === 'number') return `${css}:${value}px`;
+  // Text grows with the size the shopper reads at; corners do not.
+  if (typeof value === 'number') return property === 'size' ? `${css}:${value / 16}rem` : `${css}:${value}px`;
   return `${css}:${value.startsWith('token:') ? `var(${cssToken(value.slice(6))})` : value}`;
 }
 

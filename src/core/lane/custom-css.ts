@@ -27,6 +27,14 @@ const RUNS = ['behavior', '-moz-binding'];
 /** Functions whose strings are addresses. */
 const ADDRESS_FUNCTIONS = ['image-set', '-webkit-image-set', 'image', 'src', 'cross-fade'];
 
+/** Longest text of style rules of a piece, in characters. */
+export const MOST_CSS = 20_000;
+/**
+ * The parser keeps its buffers from text to text and, where brackets are out of balance, looks at the place just after the
+ * end, which an earlier text may have filled: it then never ends. Texts made equally long leave that place empty.
+ */
+const PADDED = MOST_CSS + 2;
+
 const NONE: CustomCss = { css: '', problems: [] };
 const read = new Map<string, CustomCss>();
 const MOST_READ = 50;
@@ -43,6 +51,8 @@ export function readCustomCss(text: string): CustomCss {
 }
 
 function parseCustomCss(text: string): CustomCss {
+  if (text.length > MOST_CSS)
+    return { css: '', problems: [{ code: 'syntax', line: 1, column: 1, text: `${text.slice(0, 40)} …` }] };
   const problems: CssProblem[] = [];
   const cut = (part: string) => part.replace(/\s+/g, ' ').trim().slice(0, 40);
   const complain = (code: CssProblemCode, loc: CssLocation | null | undefined) =>
@@ -53,7 +63,7 @@ function parseCustomCss(text: string): CustomCss {
       text: cut(loc ? text.slice(loc.start.offset, Math.min(loc.end.offset, loc.start.offset + 80)) : text),
     });
   try {
-    const sheet = parse(text, { positions: true, parseCustomProperty: true });
+    const sheet = parse(text.padEnd(PADDED), { positions: true, parseCustomProperty: true });
     walk(sheet, {
       enter(node, item, list) {
         const code = faultOf(node, this);

@@ -3,7 +3,8 @@ import { DEVICES } from '~/core/where/where.schema';
 import type { PieceDefinition } from './definition';
 import type { Lane, Piece } from './lane.schema';
 import { resolveWords } from './resolve';
-import { LOOK_PROPERTIES, type LookProperty, type LookState, type SettingSpec } from './setting';
+import { LOOK_PROPERTIES, type LookProperty, type LookState, type SettingSpec, type WordSpec } from './setting';
+import { resolveShopWords, SHOP_WORDS, type ShopWord } from './shop-words';
 
 /** One thing that differs between two lanes, with the labels an owner knows it by. Words are the interface's. */
 export type LaneChange = { readonly pieceId: string | null; readonly pieceName: string } & (
@@ -198,6 +199,18 @@ function wholeChanges(from: Lane, to: Lane): LaneChange[] {
       from: flat(shop[key as keyof typeof shop]),
       to: flat(value),
     }));
+  for (const language of new Set([...from.shop.languages, ...to.shop.languages, 'en'])) {
+    const [before, after] = [from, to].map((lane) => resolveShopWords(lane.shopWords, language));
+    for (const [key, spec] of Object.entries(SHOP_WORDS) as [ShopWord, WordSpec][])
+      if (before![key] !== after![key])
+        changes.push({
+          ...named,
+          code: 'word',
+          what: language === 'en' ? spec.label : `${spec.label} (${language})`,
+          from: before![key],
+          to: after![key],
+        });
+  }
   for (const id of new Set([...from.offers, ...to.offers].map((offer) => offer.id))) {
     const [a, b] = [from, to].map((lane) => lane.offers.find((offer) => offer.id === id));
     if (flat(a) !== flat(b))

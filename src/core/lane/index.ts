@@ -3,6 +3,7 @@ export { definePiece, type Moment, type Note, type PieceDefinition, type Startin
 export { readCustomCss } from './custom-css';
 export { describeDifference, type LaneChange } from './difference';
 export type { Lane, Piece, Shop, Theme, ThemeColour } from './lane.schema';
+export { localeFor } from './locale-for';
 export { lintLane, type CatalogueSlugs, type LintFinding } from './lint';
 export type { Manifest, ManifestPiece, PieceOf } from './manifest';
 export { applyLayout, newPiece, resetPart } from './new-piece';
@@ -27,6 +28,7 @@ export {
   type SettingValue,
   type Task,
 } from './setting';
+export { resolveShopWords, sayIn, SHOP_WORDS, type SayShop, type ShopWord, type ShopWords } from './shop-words';
 export { mainButtonLook, say } from './standard';
 export { wordCssProblem, wordFinding } from './word-finding';
 export type { CartPick, ProductPick, Situation } from './situation';

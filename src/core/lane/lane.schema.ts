@@ -4,7 +4,9 @@ import { isCurrency, isLocale } from '~/core/money';
 import { PLACE_PATTERN } from '~/core/place';
 import { isTimeZone } from '~/core/time';
 import { DEVICES, whereSchema } from '~/core/where/where.schema';
+import { MOST_CSS } from './custom-css';
 import type { PieceDefinition } from './definition';
+import { SHOP_WORDS } from './shop-words';
 import { LOOK_PROPERTIES, type LookSlot, type SettingSpec, type WordSpec } from './setting';
 
 export const LANE_VERSION = 1;
@@ -24,12 +26,19 @@ const themeSchema = z.strictObject({
   radiusPx: z.number().min(0).max(40),
 });
 
+const language = z
+  .string()
+  .regex(/^[a-z]{2}$/)
+  .refine(isLocale, 'must be a language such as en');
+
 const shopSchema = z.strictObject({
   name: z.string().min(1).max(60),
   // What is published is served: a currency, locale or zone that no program knows would stop every page.
   currency: z.string().max(3).refine(isCurrency, 'must be a currency such as EUR'),
   locale: z.string().min(2).max(20).refine(isLocale, 'must be a locale such as en-IE'),
   timeZone: z.string().min(1).max(60).refine(isTimeZone, 'must be a time zone such as Europe/Berlin'),
+  /** Languages shoppers can choose (ISO 639-1), the shop's own first. */
+  languages: z.array(language).min(1).max(12).default(['en']),
   tax: z.strictObject({ basisPoints: z.number().int().min(0).max(10_000), included: z.boolean() }),
 });
 
@@ -91,7 +100,7 @@ function partsSchema(definition: PieceDefinition) {
 }
 
 const oneWording = (words: Readonly<Record<string, WordSpec>>) =>
-  z.strictObject(mapValues(words, () => z.string().max(300).optional()));
+  z.strictObject(mapValues(words, () => z.string().max(400).optional()));
 
 function pieceSchema(definition: PieceDefinition) {
   return z.strictObject({
@@ -103,7 +112,7 @@ function pieceSchema(definition: PieceDefinition) {
     words: z.record(z.string().regex(/^[a-z]{2}$/), oneWording(definition.words)),
     look: z.strictObject({
       slots: z.strictObject(mapValues(definition.looks, slotSchema)),
-      css: z.string().max(20_000),
+      css: z.string().max(MOST_CSS),
     }),
   });
 }
@@ -118,6 +127,7 @@ export function laneSchema(definitions: readonly PieceDefinition[]): z.ZodType<L
     theme: themeSchema,
     pieces: z.record(z.string().regex(/^[a-z0-9-]{1,60}$/), z.discriminatedUnion('kind', [first, ...rest])),
     offers: z.array(offerSchema).max(200),
+    shopWords: z.record(language, oneWording(SHOP_WORDS)).default({}),
   }) as unknown as z.ZodType<Lane>;
 }
 
@@ -144,4 +154,6 @@ export interface Lane {
   theme: Theme;
   pieces: Record<string, Piece>;
   offers: z.infer<typeof offerSchema>[];
+  /** Words of the shop's own pages, by language: only what differs from what ships. */
+  shopWords: Record<string, Partial<Record<string, string>>>;
 }

@@ -38,5 +38,7 @@ export interface Manifest {
   readonly timeZone: string;
   readonly currency: Currency;
   readonly themeCss: string;
+  /** What is said while there is no connection; `{count}` changes of the cart wait. */
+  readonly offline: string;
   readonly pieces: readonly ManifestPiece[];
 }

@@ -18,7 +18,15 @@ const coupon = {
 
 /** Any rule that changes a price. Discriminated by `kind`; each kind is applied in `price-cart.ts`. */
 export const offerSchema = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('freeShipping'), id, name, on: z.boolean(), thresholdMinor: sum }),
+  z.strictObject({
+    kind: z.literal('freeShipping'),
+    id,
+    name,
+    on: z.boolean(),
+    thresholdMinor: sum,
+    /** The ways of delivery it makes free; none named: all. */
+    methods: z.array(z.string().min(1).max(20)).max(10).default([]),
+  }),
   z.strictObject({ kind: z.literal('couponPercent'), ...coupon, basisPoints: z.number().int().min(1).max(10_000) }),
   z.strictObject({ kind: z.literal('couponAmount'), ...coupon, amountMinor: sum.min(1) }),
 ]);

@@ -1,52 +1,12 @@
 import { allocate, minor, sumMinor, type Minor } from '~/core/money';
-import type { OptionEffect } from '~/core/options/evaluate';
 import { judgeCoupon, type CouponRefusal } from './judge-coupon';
 import type { Coupon, Offer } from './offer.schema';
+import { priceLine, type LinePrice, type PriceableLine, type PriceStep } from './price-line';
 
 /** Tax on goods and delivery. Included: prices already hold it. 10 000 basis points = 100 %. */
 export interface TaxRule {
   readonly basisPoints: number;
   readonly included: boolean;
-}
-
-export interface PriceableLine {
-  readonly id: string;
-  readonly quantity: number;
-  readonly unitPriceMinor: Minor;
-  /** What the answers to its options add; none for a product without. */
-  readonly effects?: readonly OptionEffect[];
-}
-
-/** One reason why an amount is what it is; the interface puts it into words. */
-export type PriceStep =
-  | { readonly code: 'list-price'; readonly amountMinor: Minor; readonly quantity: number; readonly unitMinor: Minor }
-  | {
-      readonly code: 'option';
-      readonly amountMinor: Minor;
-      readonly key: string;
-      readonly label: string;
-      readonly per: 'unit' | 'once';
-      /** Of one unit; for `once` the whole. */
-      readonly eachMinor: Minor;
-    }
-  /** Options that take off more than there is: a line costs nothing at least. */
-  | { readonly code: 'floor'; readonly amountMinor: Minor }
-  | { readonly code: 'coupon'; readonly amountMinor: Minor; readonly offerId: string; readonly coupon: string }
-  | { readonly code: 'delivery'; readonly amountMinor: Minor }
-  | {
-      readonly code: 'free-delivery';
-      readonly amountMinor: Minor;
-      readonly offerId: string;
-      readonly thresholdMinor: Minor;
-    }
-  | { readonly code: 'tax-included' | 'tax-on-top'; readonly amountMinor: Minor; readonly basisPoints: number };
-
-export interface LinePrice {
-  readonly lineId: string;
-  /** Before offers: goods and options. */
-  readonly fullMinor: Minor;
-  readonly totalMinor: Minor;
-  readonly steps: readonly PriceStep[];
 }
 
 export type PricedCoupon =
@@ -74,6 +34,8 @@ export interface PriceInput {
   readonly offers: readonly Offer[];
   readonly tax: TaxRule;
   readonly deliveryMinor: Minor | null;
+  /** The way of delivery the sum is of; null: not chosen, the usual one is meant. */
+  readonly deliveryMethod?: string | null;
   /** As typed; null without. */
   readonly coupon?: string | null;
   /** YYYY-MM-DD in the shop's zone; needed to judge a coupon. */
@@ -86,7 +48,7 @@ export function priceCart(input: PriceInput): PricedCart {
   const subtotalMinor = sumMinor(full.map((line) => line.fullMinor));
   const { lines, coupon } = takeCoupon(full, subtotalMinor, input);
   const goodsMinor = sumMinor(lines.map((line) => line.totalMinor));
-  const delivery = priceDelivery(input.deliveryMinor, goodsMinor, input.offers);
+  const delivery = priceDelivery(input, goodsMinor);
   const net = minor(goodsMinor + (delivery.totalMinor ?? 0));
   const tax = taxStep(net, input.tax);
   return {
@@ -99,32 +61,6 @@ export function priceCart(input: PriceInput): PricedCart {
     steps: [...delivery.steps, tax],
     coupon,
   };
-}
-
-function priceLine(line: PriceableLine): LinePrice {
-  const steps: PriceStep[] = [
-    {
-      code: 'list-price',
-      amountMinor: minor(line.unitPriceMinor * line.quantity),
-      quantity: line.quantity,
-      unitMinor: line.unitPriceMinor,
-    },
-  ];
-  for (const { key, label, per, amountMinor } of line.effects ?? []) {
-    const eachMinor = minor(amountMinor);
-    steps.push({
-      code: 'option',
-      amountMinor: minor(per === 'unit' ? amountMinor * line.quantity : amountMinor),
-      key,
-      label,
-      per,
-      eachMinor,
-    });
-  }
-  const sum = sumMinor(steps.map((step) => step.amountMinor));
-  if (sum < 0) steps.push({ code: 'floor', amountMinor: minor(-sum) });
-  const full = minor(Math.max(0, sum));
-  return { lineId: line.id, fullMinor: full, totalMinor: full, steps };
 }
 
 function takeCoupon(
@@ -159,11 +95,19 @@ function amountsOff(coupon: Coupon, lines: readonly LinePrice[], subtotalMinor: 
   );
 }
 
-function priceDelivery(full: Minor | null, goodsMinor: Minor, offers: readonly Offer[]) {
+/** Whether a way of delivery is one an offer makes free; an offer that names none means all. */
+function covers(offer: Extract<Offer, { kind: 'freeShipping' }>, method: string | null): boolean {
+  return offer.methods.length === 0 || method === null || offer.methods.includes(method);
+}
+
+function priceDelivery({ deliveryMinor: full, deliveryMethod = null, offers }: PriceInput, goodsMinor: Minor) {
   if (full === null) return { totalMinor: null, steps: [] };
   const steps: PriceStep[] = [{ code: 'delivery', amountMinor: full }];
-  const free = offers.find((offer) => offer.on && offer.kind === 'freeShipping' && goodsMinor >= offer.thresholdMinor);
-  if (!free || free.kind !== 'freeShipping' || full === 0) return { totalMinor: full, steps };
+  const free = offers.find(
+    (offer): offer is Extract<Offer, { kind: 'freeShipping' }> =>
+      offer.on && offer.kind === 'freeShipping' && goodsMinor >= offer.thresholdMinor && covers(offer, deliveryMethod),
+  );
+  if (!free || full === 0) return { totalMinor: full, steps };
   steps.push({
     code: 'free-delivery',
     amountMinor: minor(-full),

@@ -3,15 +3,8 @@ import type { Problem } from '~/core/problems';
 import type { Answer, Answers } from './answers';
 import { checkAnswer, type CheckedAnswer } from './check-answer';
 import type { Condition } from './condition.schema';
+import type { OptionEffect } from './effects';
 import type { ProductOption } from './option.schema';
-
-/** One amount an answer adds to its line: for each unit, or once. */
-export interface OptionEffect {
-  readonly key: string;
-  readonly label: string;
-  readonly per: 'unit' | 'once';
-  readonly amountMinor: number;
-}
 
 export interface Evaluation {
   /** Keys of the options that are asked for, in the order of the product. */
@@ -86,7 +79,7 @@ export function evaluateOptions(options: readonly ProductOption[], given: Answer
     problems: settled.flatMap(({ option, answer, problem }): Problem[] => {
       if (problem) return [problem];
       if (answer || !option.required) return [];
-      return [{ path: option.key, code: 'option-missing', facts: { label: option.label } }];
+      return [{ path: option.key, code: MISSING[option.kind] ?? 'option-missing', facts: { label: option.label } }];
     }),
     effects: effects
       .filter((effect) => effect.amountMinor !== 0)
@@ -98,14 +91,15 @@ export function evaluateOptions(options: readonly ProductOption[], given: Answer
   };
 }
 
+/** What is said of an open answer; of all others that one is to be chosen. */
+const MISSING: Partial<Record<ProductOption['kind'], Problem['code']>> = {
+  text: 'option-empty',
+  number: 'option-empty',
+  date: 'option-empty',
+  file: 'option-no-file',
+};
+
 /** An add-on whose product is gone cannot be asked for. */
 function isOffered(option: ProductOption): boolean {
   return option.kind !== 'addOn' || option.product !== null;
-}
-
-/** What the effects make of one unit and of the line once, in minor units. */
-export function effectSums(effects: readonly OptionEffect[]): { unitMinor: number; onceMinor: number } {
-  const sum = (per: 'unit' | 'once') =>
-    effects.filter((effect) => effect.per === per).reduce((total, effect) => total + effect.amountMinor, 0);
-  return { unitMinor: sum('unit'), onceMinor: sum('once') };
 }

@@ -2,7 +2,8 @@ export { ANSWER_FIELD, readAnswers, sameAnswers, type Answer, type Answers } fro
 export { answerTexts, type AnswerText } from './answer-texts';
 export { checkOptionRules } from './check-rules';
 export { describeCondition } from './describe-condition';
-export { effectSums, evaluateOptions, type Evaluation, type OptionEffect } from './evaluate';
+export { effectSums, type OptionEffect } from './effects';
+export { evaluateOptions, type Evaluation } from './evaluate';
 export { findCycle, optionsAskedBy } from './find-cycle';
 export { newOption } from './new-option';
 export { renameChoice, renameOption } from './rename';

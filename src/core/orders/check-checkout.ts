@@ -22,7 +22,7 @@ export function checkCheckout(form: CheckoutForm, needs: { readonly delivery: bo
   const country = countryOf(form.country);
   if (!country) problems.push({ path: 'country', code: 'country-unserved' });
   if (need('postcode') && country && !country.postcode.test(form.postcode)) {
-    problems.push({ path: 'postcode', code: 'postcode-invalid', facts: { country: country.name } });
+    problems.push({ path: 'postcode', code: 'postcode-invalid', facts: { country: form.country } });
   }
   if (form.delivery === '') problems.push({ path: 'delivery', code: 'delivery-unknown' });
   return problems;

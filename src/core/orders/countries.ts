@@ -12,10 +12,19 @@ export const COUNTRIES = {
   NO: { name: 'Norway', zone: 2, postcode: /^\d{4}$/ },
 } as const;
 
+/** Where the shop itself is: what is promised before anybody has said where they live. */
+export const HOME_COUNTRY: keyof typeof COUNTRIES = 'DE';
+
 interface Country {
   readonly name: string;
   readonly zone: number;
   readonly postcode: RegExp;
+}
+
+/** A country as people call it in a language; its code where the language has no name for it. */
+export function countryName(code: string, language: string): string {
+  if (!/^[A-Z]{2}$/.test(code)) return code;
+  return new Intl.DisplayNames([language], { type: 'region' }).of(code) ?? code;
 }
 
 /** What is known of a country by its code (ISO 3166-1), as it came; undefined where nothing is sent. */

@@ -1,11 +1,23 @@
+import type { SayShop } from '~/core/lane';
 import { formatMoney, type Currency } from '~/core/money';
+import { directionOf } from '~/core/words';
 import type { Order } from './order';
+import { addressLines, orderNumber, receiptOf } from './receipt';
 
 export interface OrderMailFacts {
   readonly shopName: string;
+  /** BCP 47, of sums. */
   readonly locale: string;
   readonly currency: Currency;
-  readonly taxIncluded: boolean;
+  /** The words of the shop in the order's language. */
+  readonly say: SayShop;
+  /** As the buyer calls it. */
+  readonly country: string;
+  /** The day it was ordered, as people write it. */
+  readonly date: string;
+  /** Of the order's page; its downloads are fetched there. */
+  readonly link: string;
+  readonly hasDownloads: boolean;
 }
 
 interface MailTexts {
@@ -23,52 +35,72 @@ const ESCAPES: Readonly<Record<string, string>> = {
 };
 const escape = (text: string) => text.replace(/[&<>"']/g, (mark) => ESCAPES[mark]!);
 
+interface Part {
+  readonly title: string;
+  readonly lines: readonly string[];
+}
+
 /** The mail that confirms an order, as plain text and as HTML that needs nothing from elsewhere. */
 export function orderMail(order: Order, facts: OrderMailFacts): MailTexts {
+  const { say, shopName } = facts;
   const money = (amount: number) => formatMoney(amount, facts.currency, facts.locale);
-  const lines = order.lines.map((line) => ({
+  const receipt = receiptOf(order, say);
+  const lines = receipt.lines.map((line) => ({
     what: `${line.quantity} × ${line.name}`,
-    more: [line.choices, ...line.answers.map((answer) => `${answer.label}: ${answer.text}`)].filter(Boolean),
-    sum: money(line.totalMinor),
+    notes: line.notes,
+    sum: money(line.amountMinor),
   }));
-  const sums: readonly (readonly [string, string])[] = [
-    ...(order.discountMinor > 0
-      ? [[order.coupon ? `Saved with ${order.coupon}` : 'Saved', `−${money(order.discountMinor)}`] as const]
-      : []),
-    ['Delivery', order.deliveryMinor === 0 ? 'free' : money(order.deliveryMinor)],
-    ...(facts.taxIncluded ? [] : [['Tax', money(order.taxMinor)] as const]),
-    ['Paid', money(order.totalMinor)],
-    ...(facts.taxIncluded ? [['of which tax', money(order.taxMinor)] as const] : []),
-  ];
-  const { address } = order;
-  const place = address.line1
-    ? [order.name, address.line1, address.line2, `${address.postcode} ${address.city}`, address.country].filter(Boolean)
-    : [];
+  const sums = receipt.sums.map(({ kind, label, amountMinor }) => ({
+    isTotal: kind === 'total',
+    label,
+    sum: kind === 'delivery' && amountMinor === 0 ? say('deliveryFree') : money(amountMinor),
+  }));
+  const parts: readonly Part[] = [
+    { title: say('sendTo'), lines: addressLines(order, facts.country) },
+    { title: say('delivery'), lines: [[order.deliveryName, order.deliveryDays].filter(Boolean).join(', ')] },
+    { title: say('contact'), lines: [order.email] },
+    { title: say('note'), lines: [order.note] },
+  ].filter((part) => part.lines.some(Boolean));
+  const title = say('orderNumber', { number: orderNumber(order) });
+  const head = [say('thanks', { name: order.name }), say('thanksText', { email: order.email })] as const;
+  const under = `${title}. ${say('orderedOn', { date: facts.date })}.`;
+  const linkText = facts.hasDownloads ? `${say('orderPage')} · ${say('downloads')}` : say('orderPage');
+
+  const widest = Math.max(
+    ...[...lines.map((line) => line.what), ...sums.map(({ label }) => label)].map((x) => x.length),
+  );
+  const textRow = (left: string, right: string) => `${left.padEnd(widest + 3)}${right}`;
   const text = [
-    `Thank you, ${order.name}. Your order is paid and on the bench.`,
-    '',
-    ...lines.flatMap((line) => [`${line.what}   ${line.sum}`, ...line.more.map((more) => `   ${more}`)]),
-    '',
-    ...sums.map(([name, sum]) => `${name}   ${sum}`),
-    ...(order.note ? ['', `Your note: ${order.note}`] : []),
-    ...(place.length > 0 ? ['', 'It goes to:', ...place] : []),
-    '',
-    facts.shopName,
-  ].join('\n');
+    head.join('\n'),
+    under,
+    lines.flatMap((line) => [textRow(line.what, line.sum), ...line.notes.map((note) => `   ${note}`)]).join('\n'),
+    sums.map(({ label, sum }) => textRow(label, sum)).join('\n'),
+    ...parts.map((part) => [`${part.title}:`, ...part.lines].join('\n')),
+    `${linkText}: ${facts.link}`,
+    shopName,
+  ].join('\n\n');
+
   const row = (left: string, right: string, style = '') =>
-    `<tr><td style="padding:6px 12px 6px 0;${style}">${left}</td><td style="padding:6px 0;text-align:right;${style}">${escape(right)}</td></tr>`;
-  const html = `<!doctype html><html lang="en"><head><meta charset="utf-8"><title>${escape(facts.shopName)}</title></head><body style="font:16px/1.5 sans-serif;color:#14323b;max-width:560px;margin:24px auto;padding:0 16px"><h1 style="font-size:22px">Thank you, ${escape(order.name)}.</h1><p>Your order is paid and on the bench.</p><table style="width:100%;border-collapse:collapse">${lines
-    .map((line) =>
-      row(
-        `${escape(line.what)}${line.more.map((more) => `<br><small style="color:#4c6670">${escape(more)}</small>`).join('')}`,
-        line.sum,
-        'border-bottom:1px solid #c9dde2;vertical-align:top',
-      ),
-    )
-    .join(
-      '',
-    )}${sums.map(([name, sum]) => row(escape(name), sum, name === 'Paid' ? 'font-weight:700' : '')).join('')}</table>${
-    order.note ? `<p>Your note: ${escape(order.note)}</p>` : ''
-  }${place.length > 0 ? `<p>It goes to:<br>${place.map(escape).join('<br>')}</p>` : ''}<p>${escape(facts.shopName)}</p></body></html>`;
-  return { subject: `${facts.shopName}: your order`, text, html };
+    `<tr><td style="padding:6px 12px 6px 0;${style}">${left}</td><td style="padding:6px 0;text-align:end;white-space:nowrap;${style}">${escape(right)}</td></tr>`;
+  const lineRows = lines.map(({ what, notes, sum }) => {
+    const small = notes.map((note) => `<br><small style="color:#4c6670">${escape(note)}</small>`).join('');
+    return row(escape(what) + small, sum, 'border-bottom:1px solid #c9dde2;vertical-align:top');
+  });
+  const sumRows = sums.map(({ label, sum, isTotal }) =>
+    row(escape(label), sum, isTotal ? 'font-weight:700;font-size:18px' : ''),
+  );
+  const html = [
+    `<!doctype html><html lang="${order.language}" dir="${directionOf(order.language)}"><head><meta charset="utf-8">`,
+    `<meta name="viewport" content="width=device-width, initial-scale=1"><title>${escape(title)}</title></head>`,
+    '<body style="font:16px/1.5 sans-serif;color:#14323b;background:#ffffff;max-width:560px;margin:24px auto;padding:0 16px">',
+    `<h1 style="font-size:22px;line-height:1.25">${escape(head[0])}</h1><p>${escape(head[1])}</p><p><strong>${escape(under)}</strong></p>`,
+    `<table style="width:100%;border-collapse:collapse">${lineRows.join('')}${sumRows.join('')}</table>`,
+    ...parts.map(
+      (part) =>
+        `<h2 style="font-size:16px;margin:24px 0 4px">${escape(part.title)}</h2><p style="margin:0">${part.lines.map(escape).join('<br>')}</p>`,
+    ),
+    `<p style="margin-top:24px"><a href="${escape(facts.link)}" style="color:#1c4e5f;font-weight:700">${escape(linkText)}</a></p>`,
+    `<p style="color:#4c6670">${escape(shopName)}</p></body></html>`,
+  ].join('');
+  return { subject: say('mailSubject', { shop: shopName, number: orderNumber(order) }), text, html };
 }

@@ -39,11 +39,18 @@ export interface Order {
   readonly name: string;
   readonly address: Address;
   readonly delivery: string;
+  /** As the carrier called it then, and how long it takes. */
+  readonly deliveryName: string;
+  readonly deliveryDays: string;
+  /** The language it was made in: its mail and its page speak it. */
+  readonly language: string;
   readonly currency: string;
   readonly subtotalMinor: Minor;
   readonly discountMinor: Minor;
   readonly deliveryMinor: Minor;
   readonly taxMinor: Minor;
+  /** Whether the prices of its lines hold the tax. */
+  readonly taxIncluded: boolean;
   readonly totalMinor: Minor;
   readonly steps: readonly PriceStep[];
   readonly laneRevision: number;

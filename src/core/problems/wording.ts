@@ -1,7 +1,12 @@
+import { own } from '~/core/own';
+import { fill } from '~/core/words';
+import { ARABIC } from './wording-ar';
+import { GERMAN } from './wording-de';
+
 /** Every problem the product can report, in one place: what happened and what to do about it. `{name}` is a fact. */
 const WORDING = {
   invalid: '{message}',
-  missing: 'This is needed. Please fill it in.',
+  missing: 'Please fill this in.',
   'our-fault': 'Something went wrong on our side. Nothing was changed. Please try again.',
   'not-found': 'That no longer exists. Go back and choose again.',
   'not-signed-in': 'Please sign in first.',
@@ -12,10 +17,12 @@ const WORDING = {
   'sold-out': '{name} is sold out.',
   'not-enough-stock': 'Only {stock} of {name} left. Choose {stock} or fewer.',
   'choice-missing': 'Choose {axes} first.',
-  'no-such-variant': 'This combination is not made. Choose another.',
-  'quantity-limit': 'At most {limit} of one thing in an order. Choose fewer.',
-  'too-many-lines': 'At most {limit} different things in one cart. Take something out first.',
-  'option-missing': '“{label}” is needed. Please answer it.',
+  'no-such-variant': 'This combination is not available. Choose another.',
+  'quantity-limit': 'At most {limit} of one item in an order. Choose fewer.',
+  'too-many-lines': 'At most {limit} different items in one cart. Remove one first.',
+  'option-missing': 'Please choose an option for “{label}”.',
+  'option-empty': 'Please fill in “{label}”.',
+  'option-no-file': 'Please add a file for “{label}”.',
   'option-too-long': '“{label}” takes at most {limit} characters. Shorten it.',
   'option-too-short': '“{label}” takes at least {limit} characters.',
   'option-not-offered': '“{label}”: that is not on offer any more. Choose another.',
@@ -26,7 +33,7 @@ const WORDING = {
   'option-date-range': '“{label}” takes a day from {from} to {to}.',
   'option-too-many': '“{label}”: choose at most {limit}.',
   'option-too-few': '“{label}”: choose at least {limit}.',
-  'option-upload-gone': '“{label}”: the file is no longer there. Choose it again.',
+  'option-upload-gone': '“{label}”: the file is no longer there. Add it again.',
   'option-key-twice': '“{label}” has the short name {key}, which another option has too. Give each its own.',
   'option-value-twice': '“{label}” offers {value} twice. Take one out.',
   'option-unknown': '“{label}” asks about {other}, which does not exist. Choose another under “Only when”.',
@@ -36,17 +43,19 @@ const WORDING = {
   'option-limits': '“{label}”: the least is more than the most. Change one of the two.',
   'option-sku-unknown': '“{label}” sells {sku}, which is no SKU of this shop.',
   'upload-type': 'This kind of file cannot be taken here. Choose {forms}.',
-  'upload-broken': 'The file cannot be read as {form}. Save it anew and try again.',
+  'upload-broken': 'The file cannot be read as {form}. Save it again and try once more.',
   'upload-too-complex':
     'This drawing has too many parts to be checked here (at most {limit}). Simplify it, or save it as a PNG picture.',
   'upload-too-slow': 'The file took too long to check. Save it again, smaller or simpler, and try once more.',
   'upload-too-many': 'Too many files at once. Wait {seconds} seconds and try again.',
   'coupon-unknown': 'There is no code “{code}”. Check how it is written.',
-  'coupon-over': 'The code “{code}” is over.',
-  'coupon-too-little': 'The code “{code}” counts from {from} on: {missing} more.',
-  'coupon-empty': 'The code “{code}” counts once something is in the cart.',
+  'coupon-over': 'The code “{code}” has expired.',
+  'coupon-too-little': 'This code needs an order of {from}. Add {missing}.',
+  'coupon-empty': 'The code “{code}” works once something is in the cart.',
+  'form-unreadable': 'Some fields could not be read. Please fill in the form again.',
+  'download-over': 'This link is used up. Write to us and we will help.',
   'cart-empty': 'Your cart is empty. Add something first.',
-  'line-gone': 'That line is no longer in your cart.',
+  'line-gone': 'That item is no longer in your cart.',
   'email-invalid': 'Enter an e-mail address such as name@example.com.',
   'postcode-invalid': 'Enter the postcode as it is written in {country}.',
   'country-unserved': 'We do not deliver to this country. Choose one from the list.',
@@ -85,7 +94,19 @@ const WORDING = {
 
 export type ProblemCode = keyof typeof WORDING;
 
-/** The sentence for a problem; an unknown fact is left visible as `{name}` so that it is noticed. */
-export function wordProblem(problem: { code: ProblemCode; facts?: Readonly<Record<string, string | number>> }): string {
-  return WORDING[problem.code].replace(/\{(\w+)\}/g, (whole, name: string) => String(problem.facts?.[name] ?? whole));
+const IN: Readonly<Record<string, Partial<Record<ProblemCode, string>>>> = { de: GERMAN, ar: ARABIC };
+
+/** A country by its code (ISO 3166-1), as people call it. */
+function nameOf(country: string, language: string): string {
+  return new Intl.DisplayNames([language], { type: 'region', fallback: 'code' }).of(country) ?? country;
+}
+
+/** The sentence for a problem, in a language that has one, else in English; an unknown fact is left visible as `{name}`. */
+export function wordProblem(
+  problem: { code: ProblemCode; facts?: Readonly<Record<string, string | number>> },
+  language = 'en',
+): string {
+  const { country, ...facts } = problem.facts ?? {};
+  const named = typeof country === 'string' ? { ...facts, country: nameOf(country, language) } : facts;
+  return fill(own(IN, language)?.[problem.code] ?? WORDING[problem.code], named, language);
 }

@@ -20,3 +20,8 @@ export function isTimeZone(timeZone: string): boolean {
 export function addDays(day: string, count: number): string {
   return new Date(Date.parse(`${day}T00:00:00Z`) + count * 86_400_000).toISOString().slice(0, 10);
 }
+
+/** A moment's day as people write it in a locale (BCP 47), in an IANA time zone: 26 November 2026. */
+export function longDate(atMs: number, locale: string, timeZone: string): string {
+  return new Intl.DateTimeFormat(locale, { dateStyle: 'long', timeZone }).format(atMs);
+}

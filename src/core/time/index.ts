@@ -1,1 +1,1 @@
-export { addDays, dayIn, isTimeZone } from './day';
+export { addDays, dayIn, isTimeZone, longDate } from './day';

@@ -1,5 +1,6 @@
 import { first } from './2026-11-24-first';
 import { cartsWhole } from './2026-11-25-carts-whole';
+import { deliveryAndDownloads } from './2026-11-26-delivery-and-downloads';
 import { keptForAWhile } from './2026-11-26-kept-for-a-while';
 import { oneCartOneOrder } from './2026-11-26-one-cart-one-order';
 import { search } from './2026-11-26-search';
@@ -19,4 +20,5 @@ export const migrations: readonly Migration[] = [
   oneCartOneOrder,
   keptForAWhile,
   search,
+  deliveryAndDownloads,
 ];

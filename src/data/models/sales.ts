@@ -5,7 +5,7 @@ import {
   type CreationOptional,
   type Sequelize,
 } from 'sequelize';
-import { id, json, text, textOrNone, whole, wholeOrNone } from './columns';
+import { flag, id, json, text, textOrNone, whole, wholeOrNone } from './columns';
 
 export function defineSaleModels(sequelize: Sequelize) {
   class CartRow extends Model<InferAttributes<CartRow>, InferCreationAttributes<CartRow>> {
@@ -43,6 +43,10 @@ export function defineSaleModels(sequelize: Sequelize) {
     declare mailedAt: CreationOptional<number | null>;
     declare cartToken: CreationOptional<string | null>;
     declare cartVersion: CreationOptional<number | null>;
+    declare language: string;
+    declare deliveryName: string;
+    declare deliveryDays: string;
+    declare taxIncluded: boolean;
   }
 
   class OrderLineRow extends Model<InferAttributes<OrderLineRow>, InferCreationAttributes<OrderLineRow>> {
@@ -93,6 +97,10 @@ export function defineSaleModels(sequelize: Sequelize) {
       mailedAt: wholeOrNone(),
       cartToken: textOrNone(),
       cartVersion: wholeOrNone(),
+      language: text(),
+      deliveryName: text(),
+      deliveryDays: text(),
+      taxIncluded: flag(),
     },
     { sequelize, tableName: 'orders' },
   );

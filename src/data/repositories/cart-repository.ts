@@ -66,6 +66,17 @@ export function cartRepository(db: Database) {
     return written === 1;
   }
 
+  /** Items in a cart whose variants are still sold. */
+  async function count(token: string): Promise<number> {
+    const [row] = await db.select<{ count: number }>(
+      `SELECT coalesce(sum(line.value ->> 'quantity'), 0) count FROM carts c, json_each(c.lines) line
+       JOIN variants v ON v.id = line.value ->> 'variantId' JOIN products p ON p.id = v.product_id AND p.is_shown = 1
+       WHERE c.token = $token`,
+      { token },
+    );
+    return row!.count;
+  }
+
   /** What was typed at the checkout so far, as it was sent; null when nothing was. */
   async function readCheckout(token: string): Promise<unknown> {
     const [row] = await db.select<{ checkout: string | null }>('SELECT checkout FROM carts WHERE token = $token', {
@@ -83,5 +94,5 @@ export function cartRepository(db: Database) {
     });
   }
 
-  return { read, write, readCheckout, writeCheckout };
+  return { read, write, count, readCheckout, writeCheckout };
 }

@@ -20,6 +20,8 @@ export interface VariantFacts {
   readonly costMinor: number | null;
   readonly stock: number | null;
   readonly weightGrams: number;
+  /** The file that is bought, among the shop's downloads; null for other things. */
+  readonly downloadFile: string | null;
   readonly picture: Picture | null;
   readonly options: readonly ProductOption[];
   /** Slugs, parents included. */
@@ -77,6 +79,7 @@ export function catalogueRepository(db: Database) {
       shortText: row.short_text,
       fullText: row.full_text,
       fulfilment: row.fulfilment,
+      leadDays: row.lead_days,
       axes: JSON.parse(row.axes) as string[],
       variants: variants.map((variant) => toVariant(variant, row.name)),
       pictures: images.map((image) => ({ src: image.src, alt: image.alt || row.name })),
@@ -99,11 +102,12 @@ export function catalogueRepository(db: Database) {
         fulfilment: Fulfilment;
         first_image: string | null;
         options: string;
+        download_file: string | null;
         variant_count: number;
         category_slugs: string;
       }
     >(
-      `SELECT v.*, s.quantity, p.slug, p.name, p.fulfilment, p.options,
+      `SELECT v.*, s.quantity, p.slug, p.name, p.fulfilment, p.options, p.download_file,
          (SELECT count(*) FROM variants o WHERE o.product_id = p.id) variant_count,
          (SELECT json_group_array(DISTINCT s.slug) FROM product_categories pc JOIN categories c ON c.id = pc.category_id
             JOIN categories s ON s.id = c.id OR s.id = c.parent_id WHERE pc.product_id = p.id) category_slugs,
@@ -130,6 +134,7 @@ export function catalogueRepository(db: Database) {
             costMinor: row.cost_minor,
             stock: row.quantity,
             weightGrams: row.weight_grams,
+            downloadFile: row.download_file,
             picture: src ? { src, alt: row.name } : null,
             options: rules.get(row.id)!.map((rule) => asked(rule, addOns)),
             categories: JSON.parse(row.category_slugs) as string[],

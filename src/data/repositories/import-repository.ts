@@ -7,6 +7,8 @@ export interface ImportedProduct extends PlannedProduct {
   readonly slug: string;
   readonly fulfilment?: Fulfilment;
   readonly videoSrc?: string | null;
+  readonly leadDays?: number | null;
+  readonly downloadFile?: string | null;
   readonly createdDay: string;
 }
 
@@ -132,9 +134,9 @@ export function importRepository(db: Database) {
     );
     const fresh = rows.filter((row) => row.productId === null);
     await db.run(
-      `INSERT INTO products (slug, name, brand, short_text, full_text, fulfilment, axes, video_src, created_day)
+      `INSERT INTO products (slug, name, brand, short_text, full_text, fulfilment, axes, video_src, lead_days, download_file, created_day)
        SELECT value ->> 'slug', value ->> 'name', coalesce(value ->> 'brand', ''), coalesce(value ->> 'shortText', ''), coalesce(value ->> 'fullText', ''),
-         coalesce(value ->> 'fulfilment', 'parcel'), value -> 'axes', value ->> 'videoSrc', value ->> 'createdDay' FROM json_each($rows)`,
+         coalesce(value ->> 'fulfilment', 'parcel'), value -> 'axes', value ->> 'videoSrc', value ->> 'leadDays', value ->> 'downloadFile', value ->> 'createdDay' FROM json_each($rows)`,
       { rows: JSON.stringify(fresh) },
     );
     const found = await db.select<{ id: number; slug: string }>(

@@ -1,8 +1,20 @@
+import { randomUUID } from 'node:crypto';
 import { minor } from '~/core/money';
 import type { Address, Order, OrderLine, OrderStatus } from '~/core/orders';
 import type { PriceStep } from '~/core/offers';
 import type { AnswerText } from '~/core/options';
 import type { Database } from '../database';
+
+/** A buyer's own link to a file. */
+export interface Download {
+  readonly token: string;
+  readonly orderToken: string;
+  readonly name: string;
+  /** Below the shop's downloads. */
+  readonly file: string;
+  readonly usesLeft: number;
+  readonly until: number;
+}
 
 export type NewOrder = Omit<Order, 'id'>;
 
@@ -62,10 +74,54 @@ export function orderRepository(db: Database) {
     return row ?? null;
   }
 
-  async function insert(order: NewOrder): Promise<void> {
+  /** Writes an order and answers its number. */
+  async function insert(order: NewOrder): Promise<number> {
     const { lines, ...facts } = order;
     const row = await OrderRow.create(facts);
     await OrderLineRow.bulkCreate(lines.map((line) => ({ ...line, orderId: row.id })));
+    return row.id;
+  }
+
+  /** Gives a buyer a link of their own to each file. */
+  async function grantDownloads(
+    orderToken: string,
+    files: readonly { readonly name: string; readonly file: string; readonly uses: number }[],
+    until: number,
+  ): Promise<void> {
+    if (files.length === 0) return;
+    await db.run(
+      `INSERT INTO downloads (token, order_id, name, file, uses_left, until)
+       SELECT f.value ->> 'token', o.id, f.value ->> 'name', f.value ->> 'file', f.value ->> 'uses', $until
+       FROM orders o, json_each($files) f WHERE o.token = $orderToken`,
+      { orderToken, until, files: JSON.stringify(files.map((file) => ({ ...file, token: randomUUID() }))) },
+    );
+  }
+
+  async function listDownloads(orderToken: string): Promise<Download[]> {
+    return db.select<Download>(
+      `SELECT d.token, d.name, d.file, d.uses_left usesLeft, d.until, o.token orderToken FROM downloads d JOIN orders o ON o.id = d.order_id
+       WHERE o.token = $orderToken ORDER BY d.name`,
+      { orderToken },
+    );
+  }
+
+  async function findDownload(token: string): Promise<Download | null> {
+    const [row] = await db.select<Download>(
+      `SELECT d.token, d.name, d.file, d.uses_left usesLeft, d.until, o.token orderToken FROM downloads d JOIN orders o ON o.id = d.order_id
+       WHERE d.token = $token`,
+      { token },
+    );
+    return row ?? null;
+  }
+
+  /** Takes one use of a link; false when there is none left or its time is over. */
+  async function useDownload(token: string, now: number): Promise<boolean> {
+    return (
+      (await db.run(
+        'UPDATE downloads SET uses_left = uses_left - 1 WHERE token = $token AND uses_left > 0 AND until > $now',
+        { token, now },
+      )) === 1
+    );
   }
 
   /** Moves an order on, only from the status it is expected in; false when something else was quicker. */
@@ -109,5 +165,18 @@ export function orderRepository(db: Database) {
     );
   }
 
-  return { find, findOfCart, insert, move, listReserved, listUnmailed, markMailed, listRecent };
+  return {
+    find,
+    findOfCart,
+    grantDownloads,
+    listDownloads,
+    findDownload,
+    useDownload,
+    insert,
+    move,
+    listReserved,
+    listUnmailed,
+    markMailed,
+    listRecent,
+  };
 }

@@ -16,6 +16,7 @@ export interface ProductRow {
   rating_stars: number | null;
   rating_count: number;
   options: string;
+  lead_days: number | null;
 }
 
 export function ratingOf(row: Pick<ProductRow, 'rating_stars' | 'rating_count'>): Product['rating'] {

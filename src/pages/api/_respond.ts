@@ -11,6 +11,7 @@ const STATUS: Partial<Record<ProblemCode, number>> = {
   'too-many-tries': 429,
   'body-too-large': 413,
   'upload-too-many': 429,
+  'download-over': 410,
   'stale-draft': 409,
   'sold-out': 409,
   'not-enough-stock': 409,
@@ -25,17 +26,17 @@ const STATUS: Partial<Record<ProblemCode, number>> = {
 };
 
 /** Problems as a browser gets them: code, place, facts and the sentence for people. */
-export function refuse(problems: readonly Problem[]): Response {
+export function refuse(problems: readonly Problem[], language = 'en'): Response {
   const status = STATUS[problems[0]?.code ?? 'invalid'] ?? 422;
   return Response.json(
-    { problems: problems.map((problem) => ({ ...problem, message: wordProblem(problem) })) },
+    { problems: problems.map((problem) => ({ ...problem, message: wordProblem(problem, language) })) },
     { status },
   );
 }
 
 /** A service's answer as a response. */
-export function answer<T>(result: Result<T>): Response {
-  return result.ok ? Response.json(result.value) : refuse(result.problems);
+export function answer<T>(result: Result<T>, language = 'en'): Response {
+  return result.ok ? Response.json(result.value) : refuse(result.problems, language);
 }
 
 /** Reads a JSON body; what cannot be parsed is a problem, not an exception. */

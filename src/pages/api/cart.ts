@@ -9,14 +9,19 @@ import { answer, check, readBody, refuse } from './_respond';
 const changeIdSchema = z.looseObject({ changeId: z.uuid().optional() });
 
 export const GET: APIRoute = async ({ locals, cookies }) =>
-  Response.json(await viewCart(locals.app, cartToken(cookies)), { headers: { 'cache-control': 'no-store' } });
+  Response.json(await viewCart(locals.app, cartToken(cookies), locals.language), {
+    headers: { 'cache-control': 'no-store' },
+  });
 
 export const POST: APIRoute = async ({ locals, cookies, request, url }) => {
   const body = await readBody(request, changeIdSchema);
-  if (!body.ok) return refuse(body.problems);
+  if (!body.ok) return refuse(body.problems, locals.language);
   const { changeId = null, ...rest } = body.value;
   const change = check(rest, cartRequestSchema);
-  if (!change.ok) return refuse(change.problems);
+  if (!change.ok) return refuse(change.problems, locals.language);
   const token = ensureCartToken(cookies, url.protocol === 'https:');
-  return answer(await changeCartOf(locals.app, token, change.value, changeId));
+  return answer(
+    await changeCartOf(locals.app, token, change.value, { changeId, language: locals.language }),
+    locals.language,
+  );
 };

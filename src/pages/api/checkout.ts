@@ -9,9 +9,11 @@ const bodySchema = z.strictObject({ form: keptFormSchema });
 /** Keeps what is typed so far (never the card), and answers the cart priced for it. */
 export const POST: APIRoute = async ({ locals, cookies, request }) => {
   const body = await readBody(request, bodySchema);
-  if (!body.ok) return refuse(body.problems);
+  if (!body.ok) return refuse(body.problems, locals.language);
   const token = cartToken(cookies);
-  if (!token) return refuse([{ path: 'cart', code: 'cart-empty' }]);
+  if (!token) return refuse([{ path: 'cart', code: 'cart-empty' }], locals.language);
   await keepForm(locals.app, token, body.value.form);
-  return Response.json(await quoteCheckout(locals.app, await locals.app.carts.read(token), body.value.form));
+  return Response.json(
+    await quoteCheckout(locals.app, await locals.app.carts.read(token), body.value.form, locals.language),
+  );
 };

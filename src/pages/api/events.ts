@@ -5,7 +5,7 @@ import { readBody, refuse } from './_respond';
 
 export const POST: APIRoute = async ({ locals, request }) => {
   const body = await readBody(request, eventBatchSchema);
-  if (!body.ok) return refuse(body.problems);
+  if (!body.ok) return refuse(body.problems, locals.language);
   if (asksNotToBeTracked(request.headers)) return Response.json({ fresh: 0 });
   const fresh = await ingestEvents(locals.app, body.value, {
     userAgent: request.headers.get('user-agent') ?? '',

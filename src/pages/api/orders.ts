@@ -15,12 +15,12 @@ const orderSchema = z.strictObject({
 
 export const POST: APIRoute = async ({ locals, cookies, request }) => {
   const body = await readBody(request, orderSchema);
-  if (!body.ok) return refuse(body.problems);
+  if (!body.ok) return refuse(body.problems, locals.language);
   const token = cartToken(cookies);
-  if (!token) return refuse([{ path: 'cart', code: 'cart-empty' }]);
+  if (!token) return refuse([{ path: 'cart', code: 'cart-empty' }], locals.language);
   // Kept first: a payment that fails, or a page that is left, must not cost what was typed.
   await keepForm(locals.app, token, withoutCard(body.value.form));
-  return answer(
-    await placeOrder(locals.app, { ...body.value, cartToken: token, visitId: visitId(cookies, request.headers) }),
-  );
+  const { language } = locals;
+  const visit = visitId(cookies, request.headers);
+  return answer(await placeOrder(locals.app, { ...body.value, cartToken: token, visitId: visit, language }), language);
 };

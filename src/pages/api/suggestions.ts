@@ -11,7 +11,7 @@ const querySchema = z.strictObject({
 
 export const GET: APIRoute = async ({ locals, cookies, url }) => {
   const query = check(Object.fromEntries(url.searchParams), querySchema);
-  if (!query.ok) return refuse(query.problems);
+  if (!query.ok) return refuse(query.problems, locals.language);
   const { near, most } = query.value;
   return Response.json(await suggestNear(locals.app, near.split(' ').slice(0, 60), cartToken(cookies), most));
 };

@@ -2,6 +2,7 @@
 import type { VNode } from 'preact';
 import type { CartLineView, CartView } from '~/core/cart';
 import { suggestionsThatFit } from '~/core/suggest/fit';
+import { fill } from '~/core/words/fill';
 import { Suggestions } from '~/runtime/cart/suggestions';
 import { Threshold } from '~/runtime/cart/threshold';
 import { Icon } from '~/runtime/kit/icons';
@@ -33,12 +34,13 @@ export function Popup(props: Props): VNode {
       {line && <Part {...props} line={line} name={key} />}
     </div>
   );
+  const message = fill(words.message, { name: line?.name ?? '' });
   // What belongs to the thing stands where its first part does.
   const first = parts.findIndex((key) => THING.includes(key));
   return (
     <>
       <p class="announce" role="status">
-        {line && `${line.name}: ${words.message.replace('{name}', line.name)}`}
+        {line && `${line.name}: ${message}`}
       </p>
       <dialog
         tabIndex={-1}
@@ -46,7 +48,7 @@ export function Popup(props: Props): VNode {
         data-part=""
         dir={directionOf(host.language)}
         lang={host.language}
-        aria-label={words.message.replace('{name}', line?.name ?? '')}
+        aria-label={message}
         data-form={settings.form}
         data-size={settings.size}
         data-motion={settings.motion}
@@ -87,26 +89,25 @@ function Part({
     case 'message':
       return (
         <h2 data-slot="message" data-word="message">
-          {words.message.replace('{name}', line.name)}
+          {fill(words.message, { name: line.name })}
         </h2>
       );
     case 'picture':
       return line.picture && <img src={line.picture.src} alt="" width="72" height="72" />;
     case 'name':
-      return <>{line.name}</>;
+      return <>{line.quantity > 1 ? `${line.quantity} × ${line.name}` : line.name}</>;
     case 'choices': {
       const texts = [line.choices, ...line.answerTexts.map((answer) => `${answer.label}: ${answer.text}`)];
       return <small>{texts.filter(Boolean).join(' · ')}</small>;
     }
     case 'price':
-      return <span class="sum">{money(line.unitMinor)}</span>;
+      // What the cart says of the line, so that nobody meets another sum there.
+      return <span class="sum">{money(line.totalMinor)}</span>;
     case 'total':
       return (
         cart && (
           <p data-word="total">
-            {words.total
-              .replace('{count}', String(cart.count))
-              .replace('{amount}', money(cart.subtotalMinor - cart.discountMinor))}
+            {fill(words.total, { count: cart.count, amount: money(cart.totalMinor) }, host.language)}
           </p>
         )
       );

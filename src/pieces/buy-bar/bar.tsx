@@ -1,8 +1,11 @@
 /** @jsxImportSource preact */
 import type { VNode } from 'preact';
+import { MOST_PER_LINE } from '~/core/cart/limits';
 import type { CartView } from '~/core/cart';
 import { isSoldOut, resolveVariant, valuesOf, type Choices } from '~/core/catalogue/choose';
 import type { Product } from '~/core/catalogue';
+import { priceChoice } from '~/core/offers/price-choice';
+import { fill } from '~/core/words/fill';
 import { directionOf } from '~/runtime/kit/shadow';
 import type { PieceHost } from '~/runtime/piece-host';
 import type { BuyBarPiece } from './definition';
@@ -14,8 +17,8 @@ export type BarState =
       readonly product: Product;
       readonly choices: Choices;
       readonly quantity: number;
-      /** What the answers to options add to one, and whether some are still open. */
-      readonly extraMinor: number;
+      /** What the answers to options add, and whether some are still open. */
+      readonly extra: Extra;
       readonly isOpen: boolean;
     }
   | { readonly page: 'cart' | 'checkout'; readonly cart: CartView };
@@ -31,6 +34,8 @@ interface Props {
   readonly onQuantity: (quantity: number) => void;
   readonly onPress: () => void;
 }
+
+type Extra = Parameters<typeof priceChoice>[0]['extra'];
 
 export function Bar(props: Props): VNode {
   const { piece, host, isShown, edge } = props;
@@ -63,13 +68,13 @@ export function Bar(props: Props): VNode {
 }
 
 function Part(props: Props & { name: BuyBarPiece['parts'][number]['key'] }): VNode | string | null {
-  const { name, piece, state, money, onPress } = props;
+  const { name, piece, host, state, money, onPress } = props;
   const { words } = piece;
   if (state.page !== 'product') {
     const { cart } = state;
     switch (name) {
       case 'name':
-        return words.things.replace('{count}', String(cart.count));
+        return fill(words.things, { count: cart.count }, host.language);
       case 'price':
         return <span class="price">{money(cart.totalMinor)}</span>;
       case 'button': {
@@ -99,7 +104,7 @@ function ProductPart({
   onPress,
 }: Props & { state: ProductState; name: BuyBarPiece['parts'][number]['key'] }): VNode | string | null {
   const { settings, words } = piece;
-  const { product, choices, quantity, extraMinor } = state;
+  const { product, choices, quantity, extra } = state;
   const found = resolveVariant(product, choices);
   const variant = found.ok ? found.value : null;
   switch (name) {
@@ -119,10 +124,12 @@ function ProductPart({
       );
     case 'price': {
       const lowest = Math.min(...product.variants.map((candidate) => candidate.priceMinor));
+      const { priceMinor, wasMinor } = variant ?? { priceMinor: lowest, wasMinor: null };
+      const price = priceChoice({ priceMinor, wasMinor, quantity, extra });
       return (
         <span class="price" aria-live="polite">
-          {money(Math.max(0, (variant?.priceMinor ?? lowest) + extraMinor))}
-          {variant?.wasMinor && <s>{money(variant.wasMinor + extraMinor)}</s>}
+          {money(price.totalMinor)}
+          {price.wasTotalMinor !== null && <s>{money(price.wasTotalMinor)}</s>}
         </span>
       );
     }
@@ -153,11 +160,13 @@ function ProductPart({
         <input
           type="number"
           min="1"
-          max="99"
+          max={MOST_PER_LINE}
           inputMode="numeric"
           aria-label={words.quantity}
           value={quantity}
-          onChange={(event) => onQuantity(Math.max(1, Math.min(99, Number(event.currentTarget.value) || 1)))}
+          onChange={(event) =>
+            onQuantity(Math.max(1, Math.min(MOST_PER_LINE, Math.round(Number(event.currentTarget.value)) || 1)))
+          }
         />
       );
     case 'button': {

@@ -70,7 +70,7 @@ export const buyBar = definePiece({
       part: 'button',
       label: 'While something is open',
       help: 'Scrolls to the choices.',
-      default: say('Choose first', 'Erst auswählen', 'اختر أولاً'),
+      default: say('Choose options', 'Auswählen', 'اختر الخيارات'),
     },
     soldOut: {
       part: 'button',
@@ -100,7 +100,11 @@ export const buyBar = definePiece({
       part: 'name',
       label: 'On cart and checkout',
       help: '{count} stands for the number of things.',
-      default: say('{count} in your cart', '{count} im Warenkorb', '{count} في سلتك'),
+      default: say(
+        '{count, plural, one {# item} other {# items}}',
+        '{count} Artikel',
+        '{count, plural, one {قطعة واحدة} two {قطعتان} few {# قطع} other {# قطعة}}',
+      ),
     },
     bar: {
       label: 'Name of the bar',

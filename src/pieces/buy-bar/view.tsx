@@ -4,6 +4,7 @@ import { isSoldOut, resolveVariant } from '~/core/catalogue/choose';
 import type { Product } from '~/core/catalogue';
 import { formatMoney } from '~/core/money/currency';
 import type { ManifestPiece } from '~/core/lane';
+import { calmly } from '~/runtime/kit/calm';
 import { claimEdge, mainButton, productForm } from '~/runtime/kit/page-parts';
 import { createShadow } from '~/runtime/kit/shadow';
 import type { MountedPiece, PieceHost } from '~/runtime/piece-host';
@@ -48,11 +49,15 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
         product,
         choices: Object.fromEntries(product.axes.map((axis) => [axis, String(fields.get(`choice:${axis}`) ?? '')])),
         quantity: Number(fields.get('quantity') ?? 1) || 1,
-        extraMinor: Number(form.dataset['plExtra'] ?? 0),
+        extra: {
+          unitMinor: Number(form.dataset['plExtra'] ?? 0),
+          onceMinor: Number(form.dataset['plOnce'] ?? 0),
+        },
         isOpen: form.dataset['plOpen'] === 'true',
       };
     }
-    const { view: cart } = host.cart;
+    const { view } = host.cart;
+    const cart = page === 'checkout' ? (host.cart.quoted ?? view) : view;
     return cart && (page === 'cart' || page === 'checkout') ? { page, cart } : null;
   }
 
@@ -65,6 +70,10 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
   }
 
   function draw(): void {
+    calmly(drawNow);
+  }
+
+  function drawNow(): void {
     const state = stateOf();
     if (!state) return;
     // The page's button may be drawn anew; the one there is now is the one to watch.

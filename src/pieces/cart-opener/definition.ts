@@ -97,7 +97,11 @@ export const cartOpener = definePiece({
       part: 'count',
       label: 'Count as text',
       help: '{count} stands for the number.',
-      default: { en: '{count} in it', de: '{count} darin', ar: '{count} فيها' },
+      default: {
+        en: '{count, plural, one {# item} other {# items}}',
+        de: '{count} Artikel',
+        ar: '{count, plural, one {قطعة واحدة} two {قطعتان} few {# قطع} other {# قطعة}}',
+      },
     },
   },
   looks: {

@@ -4,6 +4,7 @@ import { boxAt, keepOff, readPlace, snapPlace, writePlace, type Box } from '~/co
 import { formatMoney } from '~/core/money/currency';
 import type { ManifestPiece } from '~/core/lane';
 import { Drawing } from '~/runtime/kit/icons';
+import { fill } from '~/core/words/fill';
 import { createShadow, directionOf } from '~/runtime/kit/shadow';
 import type { MountedPiece, PieceHost } from '~/runtime/piece-host';
 import type { CartOpenerPiece } from './definition';
@@ -186,7 +187,7 @@ function Button({ piece, host, feedback, onPress, onRest, onLeave, onGrab }: But
   const { view: cart } = host.cart;
   const count = cart?.count ?? 0;
   if (settings.hideEmpty && count === 0) return null;
-  const things = words.things.replace('{count}', String(count));
+  const things = fill(words.things, { count }, host.language);
   return (
     <a
       href="/shop/cart"

@@ -19,7 +19,7 @@ type PartKey = CartPagePiece['parts'][number]['key'];
 /** What stands in the box with the buttons; the rest is the wide column. */
 const IN_BOX: readonly PartKey[] = ['coupon', 'estimate', 'totals', 'checkout', 'quickPay', 'keepShopping'];
 const CUT = { round: '99px', soft: '10px', square: '2px' } as const;
-const TYPE = { small: '15px', usual: '16px', large: '18px' } as const;
+const TYPE = { small: '0.94rem', usual: '1rem', large: '1.125rem' } as const;
 
 /** The cart as a page: drawn by the server, taken over by the runtime. */
 export function CartPage({ shown, piece, device }: Props): VNode {
@@ -41,7 +41,7 @@ export function CartPage({ shown, piece, device }: Props): VNode {
   const boxed = parts.filter((part) => IN_BOX.includes(part.key));
   return (
     <div class="page" dir={directionOf(shown.language)} lang={shown.language} style={style} data-sums={settings.sums}>
-      <SaidLine desk={shown.desk} undo={words.undo} />
+      <SaidLine desk={shown.desk} undo={words.undo} isEmpty={isEmpty} />
       <div class="columns">
         <div class="wide">{wide.map(draw)}</div>
         {!isEmpty && (

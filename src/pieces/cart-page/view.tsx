@@ -13,6 +13,7 @@ import css from './view.css?inline';
 interface Given {
   readonly piece: CartPagePiece;
   readonly cart: CartView;
+  readonly language: string;
 }
 
 /** Takes the page the server drew over, so that nothing on it needs another page. */
@@ -22,7 +23,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
   const money = (amount: number) => formatMoney(amount, host.currency, host.locale);
   const returnTo = '/shop/cart';
   const place = takeOver<Given>('pl-cart-page', piece.id, (given) => (
-    <CartPage shown={serverDrawn(given.cart, money, returnTo)} piece={given.piece} device={null} />
+    <CartPage shown={serverDrawn(given.cart, money, returnTo, given.language)} piece={given.piece} device={null} />
   ));
   const desk = createDesk({ host: () => host, words: () => piece.words, redraw: draw });
   const stopWatching = host.cart.watch(draw);

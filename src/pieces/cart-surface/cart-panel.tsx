@@ -18,6 +18,9 @@ interface Props {
   readonly fromTop: number;
 }
 
+/** What leads on. Standing last, it stays in view. */
+const AT_THE_FOOT: readonly CartPart[] = ['divider', 'totals', 'checkout', 'quickPay', 'cartPage', 'keepShopping'];
+
 export function CartPanel({ shown, piece, host, fromTop }: Props): VNode {
   const { settings, words } = piece;
   const style = {
@@ -26,6 +29,12 @@ export function CartPanel({ shown, piece, host, fromTop }: Props): VNode {
     '--from': `${fromTop}px`,
   };
   const parts = piece.parts.filter((part) => !part.hideOn.includes(host.device));
+  const foot = parts.findLastIndex((part) => !AT_THE_FOOT.includes(part.key)) + 1;
+  const draw = ({ key }: { key: CartPart }) => (
+    <div key={key} data-part={key}>
+      {shown && <Part shown={shown} piece={piece} host={host} name={key} />}
+    </div>
+  );
   return (
     <dialog
       tabIndex={-1}
@@ -44,12 +53,9 @@ export function CartPanel({ shown, piece, host, fromTop }: Props): VNode {
         <Icon name="close" />
       </button>
       <div class="scroll" aria-busy={shown === null}>
-        <SaidLine desk={shown?.desk ?? null} undo={words.undo} />
-        {parts.map((part) => (
-          <div key={part.key} data-part={part.key}>
-            {shown && <Part shown={shown} piece={piece} host={host} name={part.key} />}
-          </div>
-        ))}
+        <SaidLine desk={shown?.desk ?? null} undo={words.undo} isEmpty={shown?.cart.lines.length === 0} />
+        {parts.slice(0, foot).map(draw)}
+        <div class={settings.stickyFoot ? 'foot' : 'end'}>{parts.slice(foot).map(draw)}</div>
       </div>
     </dialog>
   );

@@ -83,6 +83,13 @@ export const cartSurface = definePiece({
       help: 'A line to unfold that says how each sum is made up.',
       default: true,
     }),
+    stickyFoot: toggle({
+      task: 'parts',
+      part: 'totals',
+      label: 'Stays in view',
+      help: 'Totals and buttons below the items stay in view while the items scroll.',
+      default: true,
+    }),
     dividers: toggle({
       task: 'look',
       label: 'Lines parted',

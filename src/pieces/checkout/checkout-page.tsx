@@ -3,9 +3,10 @@ import type { VNode } from 'preact';
 import type { DeliveryOption } from '~/core/cart';
 import type { CheckoutForm } from '~/core/orders';
 import type { Device } from '~/core/where';
+import { fill } from '~/core/words/fill';
 import { Coupon } from '~/runtime/cart/coupon';
 import type { CartShown } from '~/runtime/cart/desk';
-import { countryNames } from '~/runtime/cart/estimate';
+import { countryNames } from '~/runtime/cart/country-names';
 import { Lines } from '~/runtime/cart/lines';
 import { Note } from '~/runtime/cart/note';
 import { SaidLine } from '~/runtime/cart/said';
@@ -22,6 +23,8 @@ export interface CheckoutState {
   readonly chosen: string | null;
   /** What is wrong, by field; `''` is the whole. */
   readonly problems: Readonly<Record<string, string>>;
+  /** Fields that were changed since; what was said of them is no longer shown. */
+  readonly mended: readonly string[];
   /** The same key is the same order, however often it is sent. */
   readonly key: string;
 }
@@ -34,6 +37,8 @@ interface Props {
   readonly isPaying?: boolean;
   readonly onChange?: (form: HTMLFormElement, field: string) => void;
   readonly onOrder?: (form: HTMLFormElement) => void;
+  /** Goes to a field. */
+  readonly onField?: (field: string) => void;
 }
 
 const IN_FORM: readonly CheckoutPart[] = ['contact', 'address', 'delivery', 'payment'];
@@ -41,11 +46,12 @@ const CUT = { round: '99px', soft: '10px', square: '2px' } as const;
 
 /** Checkout on one page: drawn by the server, taken over by the runtime. */
 export function CheckoutPage(props: Props): VNode {
-  const { shown, piece, state, device, onChange, onOrder } = props;
+  const { shown, piece, state, device, onChange, onOrder, onField } = props;
   const { settings, words } = piece;
   const parts = piece.parts.filter((part) => !device || !part.hideOn.includes(device));
   const wrong = Object.entries(state.problems);
-  const general = wrong.filter(([field]) => field === '' || !FIELDS.has(field)).map(([, text]) => text);
+  const general = wrong.filter(([field]) => !(field in FIELD_WORDS)).map(([, text]) => text);
+  const fields = wrong.filter(([field]) => field in FIELD_WORDS) as [keyof typeof FIELD_WORDS, string][];
   const draw = ({ key }: { key: CheckoutPart }) => (
     <div key={key} data-part={key}>
       <Part {...props} name={key} />
@@ -65,10 +71,27 @@ export function CheckoutPage(props: Props): VNode {
       </h1>
       {wrong.length > 0 && (
         <div class="notice" role="alert" tabIndex={-1} data-problems>
-          {general.length > 0 ? (
-            general.map((text) => <p key={text}>{text}</p>)
-          ) : (
-            <p>{words.almost.replace('{count}', String(wrong.length))}</p>
+          {general.map((text) => (
+            <p key={text}>{text}</p>
+          ))}
+          {fields.length > 0 && (
+            <>
+              <p data-word="almost">{fill(words.almost, { count: fields.length }, shown.language)}</p>
+              <ul>
+                {fields.map(([field, text]) => (
+                  <li key={field}>
+                    {onField ? (
+                      <button type="button" class="to-field" onClick={() => onField(field)}>
+                        {words[FIELD_WORDS[field]]}
+                      </button>
+                    ) : (
+                      <b>{words[FIELD_WORDS[field]]}</b>
+                    )}{' '}
+                    {text}
+                  </li>
+                ))}
+              </ul>
+            </>
           )}
         </div>
       )}
@@ -100,17 +123,18 @@ export function CheckoutPage(props: Props): VNode {
   );
 }
 
-const FIELDS: ReadonlySet<string> = new Set([
-  'email',
-  'name',
-  'line1',
-  'line2',
-  'postcode',
-  'city',
-  'country',
-  'delivery',
-  'cardNumber',
-]);
+/** Fields of the form, and the word for each. */
+const FIELD_WORDS = {
+  email: 'email',
+  name: 'name',
+  line1: 'line1',
+  line2: 'line2',
+  postcode: 'postcode',
+  city: 'city',
+  country: 'country',
+  delivery: 'deliveryHeading',
+  cardNumber: 'card',
+} as const satisfies Readonly<Record<string, keyof CheckoutPiece['words']>>;
 
 function Part({ name, shown, piece, state, isPaying }: Props & { name: CheckoutPart }): VNode | null {
   const { words, settings } = piece;
@@ -122,6 +146,7 @@ function Part({ name, shown, piece, state, isPaying }: Props & { name: CheckoutP
     label,
     value: form[key],
     problem: problems[key],
+    isMended: state.mended.includes(key),
   });
   switch (name) {
     case 'contact':
@@ -151,7 +176,7 @@ function Part({ name, shown, piece, state, isPaying }: Props & { name: CheckoutP
               name="country"
               data-slot="field"
               autocomplete="country"
-              aria-invalid={problems['country'] ? true : undefined}
+              aria-invalid={problems['country'] && !state.mended.includes('country') ? true : undefined}
             >
               {countryNames(shown.language).map(([code, country]) => (
                 <option key={code} value={code} selected={code === form.country}>
@@ -159,7 +184,11 @@ function Part({ name, shown, piece, state, isPaying }: Props & { name: CheckoutP
                 </option>
               ))}
             </select>
-            {problems['country'] && <span class="problem">{problems['country']}</span>}
+            {problems['country'] && (
+              <span class="problem" data-mended={state.mended.includes('country') || undefined}>
+                {problems['country']}
+              </span>
+            )}
           </label>
           {!shown.desk && (
             <button class="second" name="intent" value="quote" data-word="countryGo">
@@ -183,7 +212,11 @@ function Part({ name, shown, piece, state, isPaying }: Props & { name: CheckoutP
             </label>
           ))}
           {state.ways.length === 0 && <p class="problem">{words.estimateNone}</p>}
-          {problems['delivery'] && state.ways.length > 0 && <p class="problem">{problems['delivery']}</p>}
+          {problems['delivery'] && state.ways.length > 0 && (
+            <p class="problem" data-mended={state.mended.includes('delivery') || undefined}>
+              {problems['delivery']}
+            </p>
+          )}
         </fieldset>
       );
     case 'payment':
@@ -197,6 +230,7 @@ function Part({ name, shown, piece, state, isPaying }: Props & { name: CheckoutP
             autocomplete="cc-number"
             inputmode="numeric"
             problem={problems['cardNumber']}
+            isMended={state.mended.includes('cardNumber')}
             help={words.cardHelp}
           />
         </fieldset>

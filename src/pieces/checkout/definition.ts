@@ -83,7 +83,7 @@ export const checkout = definePiece({
       part: 'contact',
       label: 'Heading',
       help: 'Above e-mail and name.',
-      default: say('Who it is for', 'Für wen', 'لمن الطلب'),
+      default: say('Contact', 'Kontakt', 'التواصل'),
     },
     email: {
       part: 'contact',
@@ -106,7 +106,7 @@ export const checkout = definePiece({
       part: 'address',
       label: 'Heading',
       help: 'Above the address.',
-      default: say('Where it goes', 'Wohin es geht', 'إلى أين يُرسل'),
+      default: say('Delivery address', 'Lieferadresse', 'عنوان التوصيل'),
     },
     line1: {
       part: 'address',
@@ -118,13 +118,13 @@ export const checkout = definePiece({
       part: 'address',
       label: 'Second line',
       help: 'Names the field.',
-      default: say('More (flat, company)', 'Zusatz (Wohnung, Firma)', 'إضافة (شقة، شركة)'),
+      default: say('Flat, company', 'Wohnung, Firma', 'شقة، شركة'),
     },
     optional: {
       part: 'address',
       label: 'Not needed',
       help: 'Beside what may stay open.',
-      default: say('not needed', 'nicht nötig', 'غير مطلوب'),
+      default: say('optional', 'optional', 'اختياري'),
     },
     city: { part: 'address', label: 'Town', help: 'Names the field.', default: say('Town', 'Ort', 'المدينة') },
     countryGo: {
@@ -137,7 +137,7 @@ export const checkout = definePiece({
       part: 'delivery',
       label: 'Heading',
       help: 'Above the ways of delivery.',
-      default: say('How it travels', 'Wie es reist', 'كيف يصل'),
+      default: say('Delivery', 'Lieferung', 'التوصيل'),
     },
     payment: {
       part: 'payment',
@@ -192,9 +192,9 @@ export const checkout = definePiece({
       label: 'Fields to look at',
       help: '{count} stands for the number.',
       default: say(
-        'Almost. Fields to look at again: {count}.',
-        'Fast: bitte {count} noch einmal ansehen.',
-        'تقريبًا: راجع {count} من الحقول.',
+        'Please check {count, plural, one {# field} other {# fields}}:',
+        'Bitte prüfe {count, plural, one {# Feld} other {# Felder}}:',
+        'راجع من فضلك {count, plural, one {حقلًا واحدًا} two {حقلين} few {# حقول} other {# حقلًا}}:',
       ),
     },
   },

@@ -9,6 +9,8 @@ interface Props {
   readonly autocomplete: string;
   readonly inputmode?: 'numeric';
   readonly problem?: string | undefined;
+  /** It was changed since: what was wrong keeps its room, unseen. */
+  readonly isMended?: boolean;
   readonly help?: string;
   /** Words that say it may stay open; without them it is needed. */
   readonly optional?: string;
@@ -23,10 +25,12 @@ export function Field({
   autocomplete,
   inputmode,
   problem,
+  isMended,
   help,
   optional,
 }: Props): VNode {
-  const described = [help && `${name}-help`, problem && `${name}-problem`].filter(Boolean).join(' ');
+  const isWrong = problem && !isMended;
+  const described = [help && `${name}-help`, isWrong && `${name}-problem`].filter(Boolean).join(' ');
   return (
     <div class="field">
       <label for={name}>
@@ -44,12 +48,12 @@ export function Field({
         inputMode={inputmode}
         maxLength={200}
         required={!optional}
-        aria-invalid={problem ? true : undefined}
+        aria-invalid={isWrong ? true : undefined}
         aria-describedby={described || undefined}
       />
       {help && <small id={`${name}-help`}>{help}</small>}
       {problem && (
-        <span class="problem" id={`${name}-problem`}>
+        <span class="problem" id={`${name}-problem`} data-mended={isMended || undefined}>
           {problem}
         </span>
       )}

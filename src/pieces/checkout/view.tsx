@@ -4,13 +4,18 @@ import { formatMoney } from '~/core/money/currency';
 import type { ManifestPiece } from '~/core/lane';
 import { cartCss } from '~/runtime/cart/css';
 import { createDesk, serverDrawn } from '~/runtime/cart/desk';
+import { calmly } from '~/runtime/kit/calm';
 import { takeOver } from '~/runtime/kit/take-over';
 import type { MountedPiece, PieceHost } from '~/runtime/piece-host';
 import { CheckoutPage, type CheckoutState } from './checkout-page';
 import type { CheckoutPiece } from './definition';
 import css from './view.css?inline';
 
-type Given = CheckoutState & { readonly piece: CheckoutPiece; readonly cart: CartView };
+type Given = CheckoutState & {
+  readonly piece: CheckoutPiece;
+  readonly cart: CartView;
+  readonly language: string;
+};
 
 interface Quote {
   readonly cart: CartView;
@@ -29,11 +34,16 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
   const money = (amount: number) => formatMoney(amount, host.currency, host.locale);
   const returnTo = '/shop/checkout';
   const place = takeOver<Given>('pl-checkout', piece.id, (given) => (
-    <CheckoutPage shown={serverDrawn(given.cart, money, returnTo)} piece={given.piece} state={given} device={null} />
+    <CheckoutPage
+      shown={serverDrawn(given.cart, money, returnTo, given.language)}
+      piece={given.piece}
+      state={given}
+      device={null}
+    />
   ));
   if (!place) return { update: () => undefined, destroy: () => undefined };
   const { given, inside } = place;
-  let state: CheckoutState = given;
+  let state: CheckoutState = { ...given, mended: [] };
   let priced: CartView = given.cart;
   let isPaying = false;
   let timer = 0;
@@ -48,9 +58,10 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
       version = cart.version;
     }
     if (cart.lines.length === 0 && !host.isPreview) return location.assign('/shop/cart');
-    draw();
+    drawNow();
   });
   draw();
+  host.cart.quote(priced);
   void host.cart.load();
 
   const formOf = () => inside.querySelector<HTMLFormElement>('#checkout')!;
@@ -81,6 +92,8 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
             if (!quote || turn !== asked) return;
             priced = quote.cart;
             state = { ...state, ways: quote.ways, chosen: quote.chosen };
+            // Every other part of the page says the same total. Telling them draws this one, too.
+            host.cart.quote(priced);
             draw();
           },
           () => undefined,
@@ -108,9 +121,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
     isPaying = false;
     if (!response || response.status >= 500) {
       // Whether the order arrived is not known: the same key again is the same order.
-      state = { ...state, problems: { '': piece.words.unsure } };
-      draw();
-      return inside.querySelector<HTMLElement>('[data-problems]')?.focus();
+      return complain({ '': piece.words.unsure });
     }
     const refused = body?.problems ?? [];
     const ordered = refused.find(({ code }) => code === 'cart-ordered')?.facts?.token;
@@ -118,16 +129,26 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
     const problems = Object.fromEntries(refused.map(({ path, message }) => [path, message]));
     // The same key is the same order. Only one that came to its end makes room for another.
     const key = refused.some(({ code }) => ENDED.includes(code)) ? crypto.randomUUID() : state.key;
-    state = { ...state, problems, key };
+    state = { ...state, key };
     if (refused.some(({ code }) => code === 'cart-changed')) void host.cart.load();
     ask();
-    draw();
-    const first =
-      inside.querySelector<HTMLElement>('[aria-invalid=true]') ?? inside.querySelector<HTMLElement>('[data-problems]');
-    first?.focus();
+    complain(problems);
+  }
+
+  /** Brings what is wrong into view, in words and with a way to each field. */
+  function complain(problems: CheckoutState['problems']): void {
+    state = { ...state, problems, mended: [] };
+    drawNow();
+    const notice = inside.querySelector<HTMLElement>('[data-problems]');
+    notice?.scrollIntoView({ block: 'center' });
+    notice?.focus({ preventScroll: true });
   }
 
   function draw(): void {
+    calmly(drawNow);
+  }
+
+  function drawNow(): void {
     place!.style(host.themeCss, cartCss + css, piece.css);
     const lines = host.cart.view?.lines ?? priced.lines;
     const cart = { ...priced, lines };
@@ -140,14 +161,15 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
         device={device}
         isPaying={isPaying}
         onChange={(_form, field) => {
+          // What was wrong is no longer said, but keeps its room: the next press must find its button.
           if (state.problems[field]) {
-            const { [field]: _done, ...problems } = state.problems;
-            state = { ...state, problems };
+            state = { ...state, mended: [...state.mended, field] };
             draw();
           }
           if (field === 'delivery') state = { ...state, chosen: typed()['delivery'] ?? null };
           if (field !== 'cardNumber') ask();
         }}
+        onField={(field) => inside.querySelector<HTMLElement>(`[name="${field}"]`)?.focus()}
         onOrder={() => void order()}
       />,
     );

@@ -4,8 +4,10 @@ import { useEffect, useRef, useState } from 'preact/hooks';
 import type { CartLineView } from '~/core/cart';
 import { isSoldOut, resolveVariant, valuesOf, type Choices } from '~/core/catalogue/choose';
 import type { Product } from '~/core/catalogue';
+import { priceChoice } from '~/core/offers/price-choice';
 import type { Answers } from '~/core/options/answers';
-import { effectSums } from '~/core/options/evaluate';
+import { effectSums } from '~/core/options/effects';
+import { fill } from '~/core/words/fill';
 import { Icon } from '~/runtime/kit/icons';
 import { directionOf } from '~/runtime/kit/shadow';
 import { mountOptions, type MountedOptions } from '~/runtime/options/mount';
@@ -28,7 +30,7 @@ interface Props {
 export function Editor(props: Props): VNode {
   const { product, piece, host, isDialog, line, onLeave } = props;
   const { words, settings } = piece;
-  const heading = words.heading.replace('{name}', line.name);
+  const heading = fill(words.heading, { name: line.name });
   const common = {
     class: 'ed',
     'data-slot': 'panel',
@@ -66,7 +68,7 @@ function Body(props: Props & { product: Product; heading: string }): VNode {
   const [choices, choose] = useState<Choices>(
     () => product.variants.find((variant) => variant.id === line.variantId)?.choices ?? {},
   );
-  const [extraMinor, setExtra] = useState(0);
+  const [extra, setExtra] = useState({ unitMinor: 0, onceMinor: 0 });
   const options = useRef<MountedOptions | null>(null);
   const place = useRef<HTMLDivElement>(null);
   useEffect(() => {
@@ -74,7 +76,7 @@ function Body(props: Props & { product: Product; heading: string }): VNode {
     const uploads = Object.fromEntries(
       line.answerTexts.flatMap((answer) => (answer.uploadId ? [[answer.uploadId, answer.text]] : [])),
     );
-    const sum = (mounted: Pick<MountedOptions, 'state'>['state']) => effectSums(mounted.evaluation.effects).unitMinor;
+    const sum = (mounted: Pick<MountedOptions, 'state'>['state']) => effectSums(mounted.evaluation.effects);
     const mounted = mountOptions({
       container: place.current,
       slug: product.slug,
@@ -93,7 +95,9 @@ function Body(props: Props & { product: Product; heading: string }): VNode {
   const variant = found.ok ? found.value : null;
   // What stands in the cart already may be kept, however little is left.
   const soldOut = variant !== null && variant.id !== line.variantId && isSoldOut(variant);
-  const nowMinor = Math.max(0, (variant?.priceMinor ?? 0) + extraMinor);
+  const { quantity } = line;
+  const now = priceChoice({ priceMinor: variant?.priceMinor ?? 0, wasMinor: null, quantity, extra }).totalMinor;
+  const isSame = now === line.fullMinor;
   const save = () => {
     if (!variant || soldOut || options.current?.complain()) return;
     onSave(variant.id, options.current?.state.answers ?? {});
@@ -125,10 +129,8 @@ function Body(props: Props & { product: Product; heading: string }): VNode {
         return product.options.length > 0 ? <div ref={place} /> : null;
       case 'price':
         return (
-          <p class="price" aria-live="polite" data-word={nowMinor === line.unitMinor ? 'samePrice' : 'price'}>
-            {words[nowMinor === line.unitMinor ? 'samePrice' : 'price']
-              .replace('{amount}', money(nowMinor))
-              .replace('{before}', money(line.unitMinor))}
+          <p class="price" aria-live="polite" data-word={isSame ? 'samePrice' : 'price'}>
+            {fill(words[isSame ? 'samePrice' : 'price'], { amount: money(now), before: money(line.fullMinor) })}
           </p>
         );
       case 'buttons':

@@ -5,6 +5,7 @@ import type { Product } from '~/core/catalogue';
 import { formatMoney } from '~/core/money/currency';
 import type { ManifestPiece } from '~/core/lane';
 import type { Answers } from '~/core/options/answers';
+import { fill } from '~/core/words/fill';
 import { createShadow } from '~/runtime/kit/shadow';
 import type { MountedPiece, OpenAbout, PieceHost } from '~/runtime/piece-host';
 import type { LineEditorPiece } from './definition';
@@ -101,7 +102,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
       return draw();
     }
     const back = { kind: 'reshape', lineId: line.id, variantId: line.variantId, answers: line.answers } as const;
-    end({ said: piece.words.done.replace('{name}', line.name), undo: () => void host.cart.change(back) });
+    end({ said: fill(piece.words.done, { name: line.name }), undo: () => void host.cart.change(back) });
   }
 
   function end(outcome: Parameters<NonNullable<OpenAbout['onDone']>>[0]): void {

@@ -65,7 +65,7 @@ export const productOptions = definePiece({
       part: 'fields',
       label: 'Needed',
       help: 'Beside what must be answered.',
-      default: say('needed', 'nötig', 'مطلوب'),
+      default: say('required', 'erforderlich', 'مطلوب'),
     },
     none: {
       part: 'fields',
@@ -77,7 +77,11 @@ export const productOptions = definePiece({
       part: 'fields',
       label: 'Characters left',
       help: '{count} stands for the number.',
-      default: say('{count} left', 'noch {count}', 'بقي {count}'),
+      default: say(
+        '{count, plural, one {# character} other {# characters}} left',
+        'noch {count} Zeichen',
+        'بقي {count} حرفًا',
+      ),
     },
     once: {
       part: 'fields',

@@ -1,6 +1,6 @@
 /** @jsxImportSource preact */
 import type { ManifestPiece } from '~/core/lane';
-import { effectSums } from '~/core/options/evaluate';
+import { effectSums } from '~/core/options/effects';
 import { readAnswers, type Answers } from '~/core/options/answers';
 import { mountOptions, type MountedOptions, type OptionsState } from '~/runtime/options/mount';
 import type { MountedPiece, PieceHost } from '~/runtime/piece-host';

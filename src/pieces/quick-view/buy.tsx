@@ -1,18 +1,30 @@
 /** @jsxImportSource preact */
 import type { VNode } from 'preact';
 import { useState } from 'preact/hooks';
+import { MOST_PER_LINE } from '~/core/cart/limits';
 import { isSoldOut } from '~/core/catalogue/choose';
+import { fill } from '~/core/words/fill';
 import type { PartProps } from './part-props';
 
-type Said = { readonly text: string; readonly bad: boolean };
+type Said = { readonly text: string; readonly bad: boolean; readonly leadsOn?: boolean };
 
-export function Buy({ product, variant, piece, host, answered, options }: PartProps): VNode {
+export function Buy({
+  product,
+  variant,
+  choices,
+  piece,
+  host,
+  answered,
+  options,
+  quantity,
+  setQuantity,
+}: PartProps): VNode {
   const { words, settings } = piece;
-  const [quantity, setQuantity] = useState(1);
   const [said, say] = useState<Said | null>(null);
   const [busy, setBusy] = useState(false);
   const soldOut = variant ? isSoldOut(variant) : product.variants.every(isSoldOut);
   const word = soldOut ? 'soldOut' : variant ? 'add' : 'choose';
+  const missing = product.axes.find((axis) => !choices[axis]) ?? '';
 
   async function add(): Promise<void> {
     if (!variant || soldOut || busy) return;
@@ -28,10 +40,16 @@ export function Buy({ product, variant, piece, host, answered, options }: PartPr
       return;
     }
     host.recorder.record('add', { product: product.slug, piece: piece.id });
-    if (settings.afterAdd !== 'close') return say({ text: words.added, bad: false });
+    if (settings.afterAdd !== 'close') return say({ text: words.added, bad: false, leadsOn: true });
     const { opener = null } = host.surfaces.current ?? {};
     host.surfaces.close();
     host.afterAdd({ product: product.slug, lineId: answer.lineId, opener });
+  }
+
+  function toCart(event: MouseEvent): void {
+    const { opener = null } = host.surfaces.current ?? {};
+    if (host.isPreview) return event.preventDefault();
+    if (host.openKind('cart-surface', { opener })) event.preventDefault();
   }
 
   return (
@@ -40,12 +58,12 @@ export function Buy({ product, variant, piece, host, answered, options }: PartPr
         <input
           type="number"
           min="1"
-          max="99"
+          max={MOST_PER_LINE}
           inputMode="numeric"
           aria-label={words.quantity}
           value={quantity}
           onInput={(event) =>
-            setQuantity(Math.max(1, Math.min(99, Math.floor(Number(event.currentTarget.value)) || 1)))
+            setQuantity(Math.max(1, Math.min(MOST_PER_LINE, Math.floor(Number(event.currentTarget.value)) || 1)))
           }
         />
       )}
@@ -58,11 +76,21 @@ export function Buy({ product, variant, piece, host, answered, options }: PartPr
         aria-disabled={busy}
         onClick={() => void add()}
       >
-        {words[word]}
+        {fill(words[word], { axis: missing })}
       </button>
       <p class={`said${said?.bad ? ' bad' : ''}`} role="status" hidden={!said}>
         {said?.text}
       </p>
+      {said?.leadsOn && (
+        <p class="on">
+          <a href="/shop/cart" data-word="viewCart" onClick={toCart}>
+            {words.viewCart}
+          </a>
+          <a href="/shop/checkout" data-word="checkout">
+            {words.checkout}
+          </a>
+        </p>
+      )}
     </div>
   );
 }

@@ -166,18 +166,18 @@ export const quickView = definePiece({
     open: {
       label: 'Opening button',
       help: 'Short enough for a phone card.',
-      default: { en: 'Look closer', de: 'Genauer ansehen', ar: 'نظرة أقرب' },
+      default: { en: 'Quick look', de: 'Kurz ansehen', ar: 'نظرة سريعة' },
     },
     loading: {
       label: 'While loading',
       help: 'Seen on slow connections only.',
-      default: { en: 'Fetching the details …', de: 'Einzelheiten werden geholt …', ar: 'جارٍ جلب التفاصيل …' },
+      default: { en: 'Loading …', de: 'Wird geladen …', ar: 'جارٍ التحميل …' },
     },
     failed: {
       label: 'If loading fails',
       help: 'Stands with a link to the product’s page.',
       default: {
-        en: 'The details could not be fetched.',
+        en: 'The details could not be loaded.',
         de: 'Die Einzelheiten konnten nicht geladen werden.',
         ar: 'تعذر جلب التفاصيل.',
       },
@@ -213,7 +213,7 @@ export const quickView = definePiece({
       part: 'buy',
       label: 'Button before choosing',
       help: 'While a choice is still open.',
-      default: { en: 'Choose first', de: 'Bitte zuerst auswählen', ar: 'اختر أولاً' },
+      default: { en: 'Choose {axis} first', de: 'Zuerst {axis} wählen', ar: 'اختر {axis} أولًا' },
     },
     soldOut: {
       part: 'buy',
@@ -225,7 +225,19 @@ export const quickView = definePiece({
       part: 'buy',
       label: 'After adding',
       help: 'Shown beside the button and read out.',
-      default: { en: 'In your cart.', de: 'Liegt im Warenkorb.', ar: 'في سلتك.' },
+      default: { en: 'Added to your cart.', de: 'Im Warenkorb.', ar: 'أُضيف إلى سلتك.' },
+    },
+    viewCart: {
+      part: 'buy',
+      label: 'Link to the cart',
+      help: 'After adding, while it stays open.',
+      default: { en: 'View cart', de: 'Zum Warenkorb', ar: 'عرض السلة' },
+    },
+    checkout: {
+      part: 'buy',
+      label: 'Link to the checkout',
+      help: 'After adding, while it stays open.',
+      default: { en: 'Check out', de: 'Zur Kasse', ar: 'إتمام الشراء' },
     },
     quantity: {
       part: 'buy',
@@ -253,13 +265,17 @@ export const quickView = definePiece({
       part: 'rating',
       label: 'After the number of ratings',
       help: 'As in “12 ratings”.',
-      default: { en: 'ratings', de: 'Bewertungen', ar: 'تقييمات' },
+      default: {
+        en: '{count, plural, one {# rating} other {# ratings}}',
+        de: '{count, plural, one {# Bewertung} other {# Bewertungen}}',
+        ar: '{count, plural, one {تقييم واحد} two {تقييمان} few {# تقييمات} other {# تقييم}}',
+      },
     },
     link: {
       part: 'link',
       label: 'Link',
       help: 'Leads to the product’s page.',
-      default: { en: 'See everything about it', de: 'Alle Einzelheiten ansehen', ar: 'كل التفاصيل' },
+      default: { en: 'See all details', de: 'Alle Einzelheiten ansehen', ar: 'كل التفاصيل' },
     },
   },
   looks: {

@@ -79,6 +79,7 @@ function Waiting({ slug, failed, piece }: { slug: string | null; failed: boolean
 
 function Body({ product, piece, host }: { product: Product; piece: QuickViewPiece; host: PieceHost }): VNode {
   const [choices, choose] = useState(() => firstChoices(product));
+  const [quantity, setQuantity] = useState(1);
   const [answered, onAnswer] = useState<OptionsState | null>(null);
   const options = useRef<MountedOptions | null>(null);
   const found = resolveVariant(product, choices);
@@ -98,6 +99,8 @@ function Body({ product, piece, host }: { product: Product; piece: QuickViewPiec
               variant={variant}
               choices={choices}
               choose={choose}
+              quantity={quantity}
+              setQuantity={setQuantity}
               answered={answered}
               onAnswer={onAnswer}
               options={options}

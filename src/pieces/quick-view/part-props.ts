@@ -9,6 +9,8 @@ export interface PartProps {
   readonly variant: Variant | null;
   readonly choices: Choices;
   readonly choose: (choices: Choices) => void;
+  readonly quantity: number;
+  readonly setQuantity: (quantity: number) => void;
   /** What is answered to the product's options; null while they are fetched or when it has none. */
   readonly answered: OptionsState | null;
   readonly onAnswer: (state: OptionsState) => void;

@@ -1,15 +1,18 @@
 /** @jsxImportSource preact */
 import type { VNode } from 'preact';
 import { useEffect, useRef, useState } from 'preact/hooks';
-import { valuesOf } from '~/core/catalogue/choose';
+import { isSoldOut, valuesOf } from '~/core/catalogue/choose';
 import { formatMoney } from '~/core/money/currency';
+import { priceChoice } from '~/core/offers/price-choice';
+import { effectSums } from '~/core/options/effects';
+import { fill } from '~/core/words/fill';
 import { Buy } from './buy';
 import type { QuickViewPart } from './definition';
 import type { PartProps } from './part-props';
 
 const PARTS: Readonly<Record<QuickViewPart, (props: PartProps) => VNode | null>> = {
   name: ({ product }) => <h2 data-slot="name">{product.name}</h2>,
-  rating: ({ product, piece }) =>
+  rating: ({ product, piece, host }) =>
     product.rating && (
       <p class="stars">
         <span
@@ -19,7 +22,7 @@ const PARTS: Readonly<Record<QuickViewPart, (props: PartProps) => VNode | null>>
         >
           ★★★★★
         </span>
-        {product.rating.count} {piece.words.buyers}
+        {fill(piece.words.buyers, { count: product.rating.count }, host.language)}
       </p>
     ),
   price: Price,
@@ -38,8 +41,9 @@ const PARTS: Readonly<Record<QuickViewPart, (props: PartProps) => VNode | null>>
   choices: ChoiceRows,
   options: Options,
   buy: Buy,
+  // A promise for what lies on the shelf only: not for what is sold out, made to order, or a download.
   delivery: ({ piece, product }) =>
-    product.fulfilment === 'parcel' ? (
+    product.fulfilment === 'parcel' && product.leadDays === null && !product.variants.every(isSoldOut) ? (
       <p class="note" data-word="delivery">
         {piece.words.delivery}
       </p>
@@ -120,23 +124,25 @@ function Options({ product, host, onAnswer, options }: PartProps): VNode | null 
   return product.options.length > 0 ? <div ref={place} /> : null;
 }
 
-/** What the answers add to one, in minor units. */
-function extraOf({ answered }: Pick<PartProps, 'answered'>): number {
-  const effects = answered?.evaluation.effects ?? [];
-  return effects.reduce((sum, effect) => sum + (effect.per === 'unit' ? effect.amountMinor : 0), 0);
-}
-
-function Price({ product, variant, piece, host, answered }: PartProps): VNode {
+function Price({ product, variant, piece, host, answered, quantity }: PartProps): VNode {
   const money = (amount: number) => formatMoney(amount, host.currency, host.locale);
   const lowest = Math.min(...product.variants.map((candidate) => candidate.priceMinor));
-  const extra = extraOf({ answered });
-  const was = variant?.wasMinor ? variant.wasMinor + extra : null;
+  const { priceMinor, wasMinor } = variant ?? { priceMinor: lowest, wasMinor: null };
+  const extra = effectSums(answered?.evaluation.effects ?? []);
+  const price = priceChoice({ priceMinor, wasMinor, quantity, extra });
+  const was = price.wasTotalMinor;
   return (
     <p class="price" data-slot="price" aria-live="polite">
       {!variant && <span class="from">{piece.words.from} </span>}
-      <span class="sum-now">{money(Math.max(0, (variant?.priceMinor ?? lowest) + extra))}</span>
+      <span class="sum-now">{money(price.totalMinor)}</span>
       {was && <s>{money(was)}</s>}
-      {was && variant && <span class="save">−{Math.round((1 - (variant.priceMinor + extra) / was) * 100)} %</span>}
+      {was && <span class="save">−{Math.round((1 - price.totalMinor / was) * 100)} %</span>}
+      {price.hasParts && (
+        <small>
+          {quantity} × {money(price.eachMinor)}
+          {price.onceMinor !== 0 && ` + ${money(price.onceMinor)}`}
+        </small>
+      )}
     </p>
   );
 }

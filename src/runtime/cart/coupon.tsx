@@ -1,5 +1,7 @@
 /** @jsxImportSource preact */
 import type { VNode } from 'preact';
+import { useEffect, useRef } from 'preact/hooks';
+import { fill } from '~/core/words/fill';
 import type { CartWord } from '~/pieces/cart-surface/definition';
 import type { CartShown } from './desk';
 import { CartForm } from './form';
@@ -17,14 +19,25 @@ export function Coupon({ shown, words, folded }: Props): VNode {
   const { cart, desk, money } = shown;
   const { coupon } = cart;
   const problem = desk?.couponProblem ?? coupon?.problem ?? null;
+  const self = useRef<HTMLDivElement>(null);
+  const wasAsked = useRef(false);
+  const code = coupon?.code ?? null;
+  // The form that was sent gives way to another; the focus goes on there.
+  useEffect(() => {
+    if (wasAsked.current) self.current?.querySelector<HTMLElement>('input:not([type=hidden]), button')?.focus();
+    wasAsked.current = false;
+  }, [code]);
+  const ask = <Request,>(request: Request): Request => {
+    wasAsked.current = true;
+    return request;
+  };
   if (coupon) {
     return (
-      <div class="coupon">
+      <div class="coupon" ref={self}>
         <p class={coupon.problem ? 'problem' : 'good'} role="status">
-          {coupon.problem ??
-            words.couponTaken.replace('{code}', coupon.code).replace('{amount}', money(coupon.takenMinor))}
+          {coupon.problem ?? fill(words.couponTaken, { code: coupon.code, amount: money(coupon.takenMinor) })}
         </p>
-        <CartForm shown={shown} kind="coupon" request={() => ({ kind: 'coupon', code: '' })}>
+        <CartForm shown={shown} kind="coupon" request={() => ask({ kind: 'coupon', code: '' })}>
           <button class="act" data-word="couponOff">
             {words.couponOff}
           </button>
@@ -37,7 +50,7 @@ export function Coupon({ shown, words, folded }: Props): VNode {
       shown={shown}
       kind="coupon"
       class="inline"
-      request={(fields) => ({ kind: 'coupon', code: String(fields.get('code') ?? '') })}
+      request={(fields) => ask({ kind: 'coupon', code: String(fields.get('code') ?? '') })}
     >
       <label class="field">
         <span data-word="coupon">{words.coupon}</span>
@@ -53,11 +66,16 @@ export function Coupon({ shown, words, folded }: Props): VNode {
       )}
     </CartForm>
   );
-  if (!folded) return form;
   return (
-    <details class="folded" open={problem !== null || undefined}>
-      <summary data-word="couponOpen">{words.couponOpen}</summary>
-      {form}
-    </details>
+    <div ref={self}>
+      {folded ? (
+        <details class="folded" open={problem !== null || wasAsked.current || undefined}>
+          <summary data-word="couponOpen">{words.couponOpen}</summary>
+          {form}
+        </details>
+      ) : (
+        form
+      )}
+    </div>
   );
 }

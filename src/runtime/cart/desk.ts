@@ -1,4 +1,6 @@
 import type { CartLineView, CartView } from '~/core/cart';
+import { foresee } from './foresee';
+import { fill } from '~/core/words/fill';
 import type { CartAnswer, CartChangeRequest } from '../cart-client';
 import type { OpenAbout, PieceHost } from '../piece-host';
 
@@ -7,6 +9,8 @@ export interface Said {
   readonly text: string;
   readonly isBad: boolean;
   readonly undo: (() => void) | null;
+  /** Where a line was taken out; it is said there. */
+  readonly at?: number;
 }
 
 export type DeskWords = Readonly<Record<'waiting' | 'removed', string>>;
@@ -16,6 +20,8 @@ export interface Desk {
   readonly said: Said | null;
   readonly couponProblem: string | null;
   readonly placeProblem: string | null;
+  /** A line that was just put back; the focus goes to it, once. */
+  takeFocus(lineId: string): boolean;
   change(request: CartChangeRequest): Promise<CartAnswer>;
   remove(line: CartLineView): void;
   /** Opens the line's choices, in its slot or over the page; false when there is no piece for that. */
@@ -32,9 +38,11 @@ interface Behind {
 }
 
 export function createDesk({ host, words, redraw, comeBack }: Behind): Desk {
+  host().cart.foreseeWith(foresee);
   let said: Said | null = null;
   let couponProblem: string | null = null;
   let placeProblem: string | null = null;
+  let focusLine: string | null = null;
 
   function say(next: Said | null): void {
     said = next;
@@ -44,7 +52,8 @@ export function createDesk({ host, words, redraw, comeBack }: Behind): Desk {
   async function change(request: CartChangeRequest): Promise<CartAnswer> {
     if (host().isPreview) return { ok: true, lineId: null, waiting: false };
     const answer = await host().cart.change(request);
-    if (request.kind === 'coupon') couponProblem = answer.ok ? null : answer.message;
+    // What was said of a code was said of the cart as it was.
+    couponProblem = request.kind === 'coupon' && !answer.ok ? answer.message : null;
     if (request.kind === 'destination') placeProblem = answer.ok ? null : answer.message;
     const isOwn = request.kind === 'coupon' || request.kind === 'destination';
     if (!answer.ok) say(isOwn ? null : { text: answer.message, isBad: true, undo: null });
@@ -68,8 +77,11 @@ export function createDesk({ host, words, redraw, comeBack }: Behind): Desk {
       void change({ kind: 'remove', lineId: line.id }).then((answer) => {
         if (!answer.ok || answer.waiting || host().isPreview) return;
         const { variantId, quantity, answers, id: lineId } = line;
-        const undo = () => void change({ kind: 'add', variantId, quantity, answers, lineId, at });
-        say({ text: words().removed.replace('{name}', line.name), isBad: false, undo });
+        const undo = () => {
+          focusLine = lineId;
+          void change({ kind: 'add', variantId, quantity, answers, lineId, at });
+        };
+        say({ text: fill(words().removed, { name: line.name }), isBad: false, undo, at });
       });
     },
     edit(line, slot, opener) {
@@ -78,6 +90,11 @@ export function createDesk({ host, words, redraw, comeBack }: Behind): Desk {
         if (outcome) say({ text: outcome.said, isBad: false, undo: outcome.undo });
       };
       return host().openKind('line-editor', { lineId: line.id, product: line.slug, slot, opener, onDone });
+    },
+    takeFocus(lineId) {
+      const isIt = focusLine === lineId;
+      if (isIt) focusLine = null;
+      return isIt;
     },
     hush: () => say(null),
   };
@@ -94,7 +111,7 @@ export interface CartShown {
   readonly host: PieceHost | null;
 }
 
-/** A cart as the server draws it, in the language of the shop's own pages; the runtime takes it over by drawing the same. */
-export function serverDrawn(cart: CartView, money: CartShown['money'], returnTo: string): CartShown {
-  return { cart, money, returnTo, language: 'en', desk: null, host: null };
+/** A cart as the server draws it; the runtime takes it over by drawing the same. */
+export function serverDrawn(cart: CartView, money: CartShown['money'], returnTo: string, language: string): CartShown {
+  return { cart, money, returnTo, language, desk: null, host: null };
 }

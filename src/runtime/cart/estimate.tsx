@@ -1,7 +1,7 @@
 /** @jsxImportSource preact */
 import type { VNode } from 'preact';
-import { COUNTRIES } from '~/core/orders/countries';
 import type { CartWord } from '~/pieces/cart-surface/definition';
+import { countryNames } from './country-names';
 import type { CartShown } from './desk';
 import { CartForm } from './form';
 
@@ -13,14 +13,6 @@ interface Props {
       string
     >
   >;
-}
-
-/** Countries served, in the shopper's language and its order. */
-export function countryNames(language: string): readonly (readonly [code: string, name: string])[] {
-  const names = new Intl.DisplayNames([language], { type: 'region' });
-  return Object.keys(COUNTRIES)
-    .map((code) => [code, names.of(code) ?? code] as const)
-    .sort((a, b) => a[1].localeCompare(b[1], language));
 }
 
 /** What sending it would cost, by country, postcode and weight. */
@@ -46,7 +38,16 @@ export function Estimate({ shown, words }: Props): VNode | null {
       >
         <label class="field">
           <span data-word="country">{words.country}</span>
-          <select name="country">
+          <select
+            name="country"
+            onChange={({ currentTarget: { value, form } }) => {
+              if (!desk || !form) return;
+              // Another country has other postcodes.
+              const postcode = form.elements.namedItem('postcode') as HTMLInputElement;
+              if (value !== estimate?.country) postcode.value = '';
+              form.requestSubmit();
+            }}
+          >
             {countryNames(language).map(([code, name]) => (
               <option key={code} value={code} selected={code === (estimate?.country ?? 'DE')}>
                 {name}
@@ -58,7 +59,6 @@ export function Estimate({ shown, words }: Props): VNode | null {
           <span data-word="postcode">{words.postcode}</span>
           <input
             name="postcode"
-            required
             maxLength={20}
             autoComplete="postal-code"
             defaultValue={estimate?.postcode}

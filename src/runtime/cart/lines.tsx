@@ -1,17 +1,28 @@
 /** @jsxImportSource preact */
-import type { VNode } from 'preact';
-import { useRef } from 'preact/hooks';
+import { Fragment, type VNode } from 'preact';
+import { useEffect, useRef } from 'preact/hooks';
+import { MOST_PER_LINE } from '~/core/cart/limits';
 import type { CartLineView } from '~/core/cart';
+import { fill } from '~/core/words/fill';
 import type { CartWord } from '~/pieces/cart-surface/definition';
 import { Icon } from '../kit/icons';
 import type { CartShown } from './desk';
 import { CartForm } from './form';
+import { SaidLine } from './said';
 
 interface LinesProps {
   readonly shown: CartShown;
-  readonly words: Readonly<Record<Extract<CartWord, 'remove' | 'fewer' | 'further' | 'change'>, string>>;
+  readonly words: Readonly<
+    Record<Extract<CartWord, 'remove' | 'undo' | 'fewer' | 'further' | 'quantity' | 'change' | 'moreAnswers'>, string>
+  >;
   readonly settings: { readonly pictures: boolean; readonly stepper: boolean; readonly dividers?: boolean };
   readonly lay?: 'table' | 'cards';
+}
+
+/** The quantity a form asks for: the number in its field, and the step of the button that was pressed. */
+function wanted(fields: FormData, before: number): number {
+  const typed = Math.round(Number(fields.get('quantity'))) || before;
+  return Math.max(1, Math.min(MOST_PER_LINE, typed + Number(fields.get('step') ?? 0)));
 }
 
 /** What is in the cart. */
@@ -19,10 +30,60 @@ export function Lines(props: LinesProps): VNode {
   const { shown, settings, lay = 'cards' } = props;
   return (
     <ul class={`lines${settings.dividers ? ' divided' : ''}`} data-lay={lay}>
-      {shown.cart.lines.map((line) => (
-        <Line key={line.id} {...props} line={line} />
+      {shown.cart.lines.map((line, i) => (
+        <Fragment key={line.id}>
+          <Removed {...props} at={i} />
+          <Line {...props} line={line} />
+        </Fragment>
       ))}
+      <Removed {...props} at={shown.cart.lines.length} />
     </ul>
+  );
+}
+
+/** Where a line was: what was done, and the way back. */
+function Removed({ shown, words, at }: LinesProps & { at: number }): VNode | null {
+  if (shown.desk?.said?.at !== at) return null;
+  return (
+    <li class="removed">
+      <SaidLine desk={shown.desk} undo={words.undo} at={at} />
+    </li>
+  );
+}
+
+/** More answers than these fold. */
+const MOST_ANSWERS = 2;
+
+function AnswerLines({
+  line,
+  words,
+  language,
+}: {
+  line: CartLineView;
+  words: LinesProps['words'];
+  language: string;
+}): VNode {
+  const lines = line.answerTexts.map((answer) => (
+    <small key={answer.key}>
+      {answer.label}:{' '}
+      {answer.uploadId ? (
+        <a href={`/api/uploads/${answer.uploadId}`} target="_blank" rel="noreferrer">
+          {answer.text}
+        </a>
+      ) : (
+        answer.text
+      )}
+    </small>
+  ));
+  if (lines.length <= MOST_ANSWERS + 1) return <>{lines}</>;
+  return (
+    <>
+      {lines.slice(0, MOST_ANSWERS)}
+      <details class="folded">
+        <summary>{fill(words.moreAnswers, { count: lines.length - MOST_ANSWERS }, language)}</summary>
+        {lines.slice(MOST_ANSWERS)}
+      </details>
+    </>
   );
 }
 
@@ -30,25 +91,18 @@ function Line({ line, shown, words, settings }: LinesProps & { line: CartLineVie
   const { desk, money } = shown;
   const editor = useRef<HTMLDivElement>(null);
   const href = `/shop/p/${line.slug}`;
+  const self = useRef<HTMLLIElement>(null);
+  useEffect(() => {
+    if (desk?.takeFocus(line.id)) self.current?.querySelector<HTMLElement>('.acts :is(input, button, a)')?.focus();
+  }, []);
   return (
-    <li class={settings.pictures ? '' : 'plain'} data-line={line.id}>
+    <li ref={self} class={settings.pictures ? '' : 'plain'} data-line={line.id}>
       {settings.pictures &&
         (line.picture ? <img src={line.picture.src} alt="" width="96" height="96" /> : <span class="none" />)}
       <div class="text">
         <a href={href}>{line.name}</a>
         {line.choices && <small>{line.choices}</small>}
-        {line.answerTexts.map((answer) => (
-          <small key={answer.key}>
-            {answer.label}:{' '}
-            {answer.uploadId ? (
-              <a href={`/api/uploads/${answer.uploadId}`} target="_blank" rel="noreferrer">
-                {answer.text}
-              </a>
-            ) : (
-              answer.text
-            )}
-          </small>
-        ))}
+        <AnswerLines line={line} words={words} language={shown.language} />
         {line.problem && <p class="problem">{line.problem}</p>}
       </div>
       <strong class="sum">{money(line.totalMinor)}</strong>
@@ -60,13 +114,24 @@ function Line({ line, shown, words, settings }: LinesProps & { line: CartLineVie
             lineId={line.id}
             class="steps"
             label={line.name}
-            request={(fields) => ({ kind: 'set', lineId: line.id, quantity: Number(fields.get('quantity')) })}
+            request={(fields) => ({ kind: 'set', lineId: line.id, quantity: wanted(fields, line.quantity) })}
           >
-            <button name="quantity" value={line.quantity - 1} aria-label={words.fewer} disabled={line.quantity <= 1}>
+            {/* Enter in the field presses the first button of the form: one that does not step. */}
+            <button class="enter" tabIndex={-1} aria-hidden="true" />
+            <button name="step" value="-1" aria-label={words.fewer} disabled={line.quantity <= 1}>
               <Icon name="minus" size={16} />
             </button>
-            <output aria-live="polite">{line.quantity}</output>
-            <button name="quantity" value={line.quantity + 1} aria-label={words.further}>
+            <input
+              type="number"
+              name="quantity"
+              min="1"
+              max={MOST_PER_LINE}
+              inputMode="numeric"
+              aria-label={words.quantity}
+              value={line.quantity}
+              onChange={(event) => desk && event.currentTarget.form?.requestSubmit()}
+            />
+            <button name="step" value="1" aria-label={words.further}>
               <Icon name="plus" size={16} />
             </button>
           </CartForm>

@@ -2,6 +2,7 @@
 import type { VNode } from 'preact';
 import type { CartView } from '~/core/cart';
 import type { PriceStep } from '~/core/offers';
+import { fill } from '~/core/words/fill';
 import type { CartWord } from '~/pieces/cart-surface/definition';
 import type { CartShown } from './desk';
 
@@ -43,7 +44,7 @@ export function Totals({ shown, words, settings }: Props): VNode {
         <Row name={words.total} word="total" sum={money(cart.totalMinor)} isMain />
       </dl>
       {settings.taxShown === 'within' && cart.taxIncluded && (
-        <small class="tax">{words.taxWithin.replace('{amount}', money(cart.taxMinor))}</small>
+        <small class="tax">{fill(words.taxWithin, { amount: money(cart.taxMinor) })}</small>
       )}
       {settings.why && (
         <details class="why">
@@ -101,7 +102,7 @@ function Step({ step, words, money }: { step: PriceStep } & Pick<Props, 'words'>
       case 'free-delivery':
         return `${words.delivery}: ${words.deliveryFree} ≥ ${money(step.thresholdMinor)}`;
       case 'tax-included':
-        return words.taxWithin.replace('{amount}', percent(step.basisPoints));
+        return fill(words.taxWithin, { amount: percent(step.basisPoints) });
       case 'tax-on-top':
         return `${words.tax} ${percent(step.basisPoints)}`;
     }

@@ -1,7 +1,8 @@
 /** What every shadow root of a piece begins with; the server writes the same. */
 export const BASE_CSS = `:host{all:initial}*,::before,::after{box-sizing:border-box}
 :focus-visible{outline:3px solid var(--pl-accent);outline-offset:2px}
-button{font:inherit;cursor:pointer}`;
+button{font:inherit;cursor:pointer}
+@media(forced-colors:active){dialog,section,button,.box,.main-button,.second{border:1px solid}}`;
 
 export interface Shadow {
   readonly element: HTMLElement;
@@ -27,8 +28,4 @@ export function createShadow(name: string, pieceId: string, element = document.c
   };
 }
 
-const RIGHT_TO_LEFT = ['ar', 'fa', 'he', 'ur'];
-
-export function directionOf(language: string): 'rtl' | 'ltr' {
-  return RIGHT_TO_LEFT.includes(language) ? 'rtl' : 'ltr';
-}
+export { directionOf } from '~/core/words/fill';

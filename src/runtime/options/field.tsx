@@ -1,6 +1,7 @@
 /** @jsxImportSource preact */
 import type { VNode } from 'preact';
 import { addDays } from '~/core/time/day';
+import { fill } from '~/core/words/fill';
 import type { Effect, ProductOption } from '~/core/options';
 import { signed, type OptionsShown } from './shown';
 
@@ -117,7 +118,7 @@ function Control({ shown, option, id, invalid }: ControlProps): VNode {
           />
           {settings.counter && (
             <small data-word="left" aria-live="off">
-              {words.left.replace('{count}', String(left))}
+              {fill(words.left, { count: left }, shown.language)}
             </small>
           )}
         </>

@@ -1,7 +1,8 @@
 /** @jsxImportSource preact */
 import type { VNode } from 'preact';
 import { describeCondition } from '~/core/options/describe-condition';
-import { effectSums } from '~/core/options/evaluate';
+import { effectSums } from '~/core/options/effects';
+import { fill } from '~/core/words/fill';
 import { OptionField } from './field';
 import { signed, type OptionsShown } from './shown';
 
@@ -18,7 +19,7 @@ export function OptionFields(shown: OptionsShown): VNode {
         key === 'extra' ? (
           sum !== 0 && (
             <p key={key} class="po-extra" data-part="extra" data-word="extra" aria-live="polite">
-              {words.extra.replace('{amount}', signed(sum, money))}
+              {fill(words.extra, { amount: signed(sum, money) })}
             </p>
           )
         ) : (

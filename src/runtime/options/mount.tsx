@@ -1,10 +1,12 @@
 /** @jsxImportSource preact */
 import { hydrate, render, type VNode } from 'preact';
+import { dayIn } from '~/core/time/day';
 import { sameAnswers, type Answers } from '~/core/options/answers';
 import { evaluateOptions, type Evaluation } from '~/core/options/evaluate';
 import type { ProductOption } from '~/core/options';
 import { formatMoney } from '~/core/money/currency';
 import type { ProductOptionsPiece } from '~/pieces/product-options/definition';
+import { calmly } from '../kit/calm';
 import { BASE_CSS, directionOf } from '../kit/shadow';
 import type { PieceHost } from '../piece-host';
 import { OptionFields } from './fields';
@@ -54,11 +56,12 @@ export function mountOptions({
 }: Asked): MountedOptions {
   const isInForm = drawnAs !== undefined;
   let { host } = asked;
+  const today = () => dayIn(host.timeZone, host.now());
   const names: Record<string, string> = { ...uploads };
   const sending = new Set<string>();
   let problems: Record<string, string> = {};
   let answers: Answers = asked.answers;
-  let evaluation = evaluateOptions(options, answers, host.today());
+  let evaluation = evaluateOptions(options, answers, today());
   const sheet = new CSSStyleSheet();
   const root = isInForm ? container : (container.shadowRoot ?? container.attachShadow({ mode: 'open' }));
   const piece = () => host.pieceOf('product-options') as ProductOptionsPiece | undefined;
@@ -70,7 +73,7 @@ export function mountOptions({
 
   function take(next: Answers): void {
     answers = next;
-    evaluation = evaluateOptions(options, answers, host.today());
+    evaluation = evaluateOptions(options, answers, today());
     draw();
     onChange({ answers: evaluation.answers, evaluation });
   }
@@ -108,7 +111,9 @@ export function mountOptions({
   /** The sentences are fetched when they are needed: most shoppers never see one. */
   async function sayWhy(): Promise<void> {
     const { wordProblem } = await import('~/core/problems/wording');
-    problems = Object.fromEntries(evaluation.problems.map((problem) => [problem.path, wordProblem(problem)]));
+    problems = Object.fromEntries(
+      evaluation.problems.map((problem) => [problem.path, wordProblem(problem, host.language)]),
+    );
     draw();
   }
 
@@ -123,8 +128,9 @@ export function mountOptions({
         uploads={names}
         piece={shownBy}
         device={on && host.device}
-        today={host.today()}
+        today={today()}
         money={(amount) => formatMoney(amount, host.currency, host.locale)}
+        language={host.language}
         idPrefix={`po-${slug}${isInForm ? '' : '-over'}`}
         on={on}
       />
@@ -132,6 +138,10 @@ export function mountOptions({
   }
 
   function draw(): void {
+    calmly(drawNow);
+  }
+
+  function drawNow(): void {
     const shownBy = piece();
     if (!shownBy) return;
     const rules = css + shownBy.css;
@@ -144,7 +154,7 @@ export function mountOptions({
 
   // The very same first, whatever has been answered since: only so does every later drawing change what has changed.
   if (drawnAs) hydrate(fieldsBy(drawnAs, null), root);
-  draw();
+  drawNow();
   return {
     get state() {
       return { answers: evaluation.answers, evaluation };
@@ -159,7 +169,7 @@ export function mountOptions({
       problems = Object.fromEntries(wrong.map(({ path, message }) => [path.replace(/^option:/, ''), message]));
       const [first] = Object.keys(problems);
       if (first === undefined) return false;
-      draw();
+      drawNow();
       if (!given) void sayWhy();
       const field = root.querySelector<HTMLElement>(`[data-option="${first}"] :is(input,select,textarea)`);
       field?.focus({ preventScroll: true });

@@ -17,6 +17,7 @@ export interface OptionsShown {
   /** The shop's day, YYYY-MM-DD. */
   readonly today: string;
   readonly money: (amountMinor: number) => string;
+  readonly language: string;
   /** Told apart from other forms of the page. */
   readonly idPrefix: string;
   /** null on the server: every field is a plain one. */

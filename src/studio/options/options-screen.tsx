@@ -109,9 +109,11 @@ function Options({ product, rules: stored, asked }: Props) {
       </header>
       {(problems.length > 0 || refusal) && (
         <div role="alert" className="border-b border-mortar px-[18px] py-2 text-brick">
-          {[...new Set([...problems.map(wordProblem), ...(refusal ? [refusal] : [])])].map((text) => (
-            <p key={text}>{text}</p>
-          ))}
+          {[...new Set([...problems.map((problem) => wordProblem(problem)), ...(refusal ? [refusal] : [])])].map(
+            (text) => (
+              <p key={text}>{text}</p>
+            ),
+          )}
         </div>
       )}
       <div className="grid min-h-0 flex-1 grid-cols-[300px_minmax(0,1fr)_minmax(300px,380px)]">

@@ -22,7 +22,7 @@ export function wordChange(change: LaneChange): string {
     case 'shop':
       return `${change.what} becomes ${change.to} instead of ${change.from}.`;
     case 'offer':
-      return `The offer ${quote(change.what)} is changed.`;
+      return `The offer ${quote(change.what)} was changed.`;
     case 'part-on':
       return `${change.what}: now shown.`;
     case 'part-off':

@@ -165,7 +165,7 @@ describe('priceCart', () => {
       { id: 'a', quantity: 2, unitPriceMinor: minor(1999) },
       { id: 'b', quantity: 1, unitPriceMinor: minor(500) },
     ],
-    offers: [{ kind: 'freeShipping', id: 'free', name: 'Free', on: true, thresholdMinor: 5000 }],
+    offers: [{ kind: 'freeShipping', id: 'free', name: 'Free', on: true, thresholdMinor: 5000, methods: [] }],
     tax: { basisPoints: 2000, included: true },
     deliveryMinor: minor(490),
   };
@@ -355,6 +355,7 @@ describe('priceCart', () => {
 describe('freeDelivery', () => {
   const offer = (thresholdMinor: number): Offer => ({
     kind: 'freeShipping',
+    methods: [],
     id: 'f',
     name: 'F',
     on: true,

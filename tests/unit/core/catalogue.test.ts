@@ -31,6 +31,7 @@ const product: Product = {
   shortText: 'Steady.',
   fullText: '',
   fulfilment: 'parcel',
+  leadDays: null,
   axes: ['Size', 'Sail'],
   variants: [variant(1, 'Small', 'Harbour', 0), variant(2, 'Small', 'Meadow', 4), variant(3, 'Large', 'Harbour', 2)],
   pictures: [{ src: '/media/a.svg', alt: 'a' }],

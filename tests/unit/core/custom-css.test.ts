@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { compileManifest, lintLane, readCustomCss, wordCssProblem } from '~/core/lane';
+import { MOST_CSS } from '~/core/lane/custom-css';
 import { definitions } from '~/pieces/registry';
 import { styleHtml } from '~/shop/style-html';
 import { liveDemoLane } from '../../../demo/lane';
@@ -81,6 +82,18 @@ describe('readCustomCss', () => {
       }),
       { numRuns: 2000 },
     );
+  });
+
+  it('ends whatever was read before it', () => {
+    readCustomCss('{'.repeat(100));
+
+    for (const text of ['{}}}', '{{}}})}}a{', '{})}})url(&', '{url()}})url(&'])
+      expect(readCustomCss(text).problems, text).not.to.deep.equal([]);
+    expect(readCustomCss('a{color:red}')).to.deep.equal({ css: 'a{color:red}', problems: [] });
+  });
+
+  it('is not read when it is longer than a draft may hold', () => {
+    expect(readCustomCss(`a{color:red}${' '.repeat(MOST_CSS)}`).problems).to.have.length(1);
   });
 });
 

@@ -204,7 +204,7 @@ describe('compileManifest', () => {
 
     expect(compileManifest(lane, definitions, 1, 'de').pieces[0]!.words['open']).to.equal('Näher');
     expect(compileManifest(lane, definitions, 1, 'de').pieces[0]!.words['close']).to.equal('Schließen');
-    expect(compileManifest(lane, definitions, 1, 'fr').pieces[0]!.words['open']).to.equal('Look closer');
+    expect(compileManifest(lane, definitions, 1, 'fr').pieces[0]!.words['open']).to.equal('Quick look');
   });
 
   it('turns looks into rules for each state', () => {
@@ -219,7 +219,7 @@ describe('compileManifest', () => {
     const css = compileManifest(lane, definitions, 1).pieces[0]!.css;
 
     expect(css).to.include(
-      '[data-slot=add]{background-color:var(--pl-accent);color:var(--pl-on-accent);font-size:16px;border-radius:4px}',
+      '[data-slot=add]{background-color:var(--pl-accent);color:var(--pl-on-accent);font-size:1rem;border-radius:4px}',
     );
     expect(css).to.include('[data-slot=add]:is(:hover,[data-force=hover]){background-color:#aa0000}');
   });

@@ -1,8 +1,9 @@
 import { expect } from 'chai';
 import { currencyOf, minor } from '~/core/money';
-import { orderMail, type Order } from '~/core/orders';
+import { sayIn } from '~/core/lane';
+import { orderMail, receiptOf, type Order, type OrderLine, type OrderMailFacts } from '~/core/orders';
 
-const line = {
+const line: OrderLine = {
   variantId: 1,
   sku: 'D',
   name: 'Delta',
@@ -11,7 +12,7 @@ const line = {
   unitMinor: minor(500),
   totalMinor: minor(900),
   costMinor: 100,
-  steps: [],
+  steps: [{ code: 'coupon', amountMinor: minor(-100), offerId: 'ten', coupon: 'TEN' }],
   answers: [{ key: 'n', label: 'Name', text: 'Ada & <Bo>' }],
   addOns: [],
 };
@@ -39,51 +40,113 @@ const order: Order = {
   day: '2026-11-25',
   coupon: 'TEN',
   note: 'Ring "twice"',
+  language: 'en',
+  deliveryName: 'Standard',
+  deliveryDays: '2–3 working days',
+  taxIncluded: true,
   cartToken: null,
   cartVersion: null,
   lines: [line],
 };
-const facts = { shopName: 'Hollowtarn Kites', locale: 'en-IE', currency: currencyOf('EUR'), taxIncluded: true };
-const mail = (over: Partial<Order> = {}, how: Partial<typeof facts> = {}) =>
+const facts: OrderMailFacts = {
+  shopName: 'Hollowtarn Kites',
+  locale: 'en-IE',
+  currency: currencyOf('EUR'),
+  say: sayIn({}, 'en'),
+  country: 'Germany',
+  date: '25 November 2026',
+  link: 'https://shop.example.test/shop/thanks/t',
+  hasDownloads: false,
+};
+const mail = (over: Partial<Order> = {}, how: Partial<OrderMailFacts> = {}) =>
   orderMail({ ...order, ...over }, { ...facts, ...how });
+const rows = (text: string) =>
+  text
+    .split('\n')
+    .filter(Boolean)
+    .map((row) => row.replace(/ {2,}/g, ' | '));
 
 describe('orderMail', () => {
-  it('says what was ordered, what it came to and where it goes', () => {
-    expect(mail().text.split('\n').filter(Boolean)).to.deep.equal([
-      'Thank you, Ada. Your order is paid and on the bench.',
-      '2 × Delta   €9.00',
-      '   Small',
-      '   Name: Ada & <Bo>',
-      'Saved with TEN   −€1.00',
-      'Delivery   €4.90',
-      'Paid   €13.90',
-      'of which tax   €2.32',
-      'Your note: Ring "twice"',
-      'It goes to:',
+  it('says what was ordered, what it came to, how it comes and where to', () => {
+    expect(rows(mail().text)).to.deep.equal([
+      'Thank you, Ada.',
+      'Paid; we are preparing it. We sent a confirmation to ada@example.com.',
+      'Order 1001. Ordered on 25 November 2026.',
+      '2 × Delta | €10.00',
+      ' | Small',
+      ' | Name: Ada & <Bo>',
+      'Subtotal | €10.00',
+      'Discount (TEN) | -€1.00',
+      'Delivery | €4.90',
+      'Total | €13.90',
+      'Includes tax | €2.32',
+      'Delivery address:',
       'Ada',
       'Seestraße 1',
       '12345 Windau',
-      'DE',
+      'Germany',
+      'Delivery:',
+      'Standard, 2–3 working days',
+      'Contact:',
+      'ada@example.com',
+      'Your note:',
+      'Ring "twice"',
+      'See your order: https://shop.example.test/shop/thanks/t',
       'Hollowtarn Kites',
     ]);
+  });
+
+  it('adds up from top to bottom, with a code and without', () => {
+    for (const made of [
+      order,
+      {
+        ...order,
+        discountMinor: minor(0),
+        coupon: null,
+        lines: [{ ...line, totalMinor: minor(1000), steps: [] }],
+        totalMinor: minor(1490),
+      },
+    ]) {
+      const { lines, sums } = receiptOf(made, sayIn({}, 'en'));
+      const above = sums.filter(({ kind }) => ['discount', 'delivery', 'tax'].includes(kind));
+      const added = [...lines, ...above].reduce((sum, { amountMinor }) => sum + amountMinor, 0);
+
+      expect(added).to.equal(sums.find(({ kind }) => kind === 'total')!.amountMinor);
+    }
   });
 
   it('leaves out what there is not', () => {
     const { text } = mail({
       discountMinor: minor(0),
-      deliveryMinor: minor(0),
+      delivery: 'none',
+      deliveryName: '',
+      deliveryDays: '',
       note: '',
       address: { ...order.address, line1: '' },
     });
 
-    expect(text).not.to.match(/Saved|note|goes to/);
-    expect(text).to.include('Delivery   free');
+    expect(text).not.to.match(/Discount|note|Delivery/);
+  });
+
+  it('says that delivery is free, and where downloads are', () => {
+    const { text } = mail({ deliveryMinor: minor(0) }, { hasDownloads: true });
+
+    expect(rows(text)).to.include('Delivery | free');
+    expect(text).to.include('Your downloads: https://shop.example.test/shop/thanks/t');
   });
 
   it('puts a tax on top where it is', () => {
-    expect(mail({}, { taxIncluded: false }).text)
-      .to.include('Tax   €2.32')
-      .and.not.include('of which');
+    const { text } = mail({ taxIncluded: false });
+
+    expect(rows(text)).to.include('Tax | €2.32');
+    expect(text).not.to.include('Includes');
+  });
+
+  it('speaks the language of the order', () => {
+    const { html, subject } = mail({ language: 'ar' }, { say: sayIn({}, 'ar') });
+
+    expect(html).to.include('<html lang="ar" dir="rtl">');
+    expect(subject).to.include('1001').and.not.match(/Order/);
   });
 
   it('escapes everything a shopper typed', () => {
@@ -94,6 +157,6 @@ describe('orderMail', () => {
   });
 
   it('needs nothing from elsewhere', () => {
-    expect(mail().html).not.to.match(/https?:|url\(|<img|<link/);
+    expect(mail().html.replaceAll('href="https://shop.example.test/', '')).not.to.match(/https?:|url\(|<img|<link/);
   });
 });

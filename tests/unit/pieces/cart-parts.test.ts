@@ -5,7 +5,8 @@ import type { CartPagePiece } from '~/pieces/cart-page/definition';
 import { CheckoutPage, type CheckoutState } from '~/pieces/checkout/checkout-page';
 import type { CheckoutPiece } from '~/pieces/checkout/definition';
 import { Coupon } from '~/runtime/cart/coupon';
-import { countryNames, Estimate } from '~/runtime/cart/estimate';
+import { countryNames } from '~/runtime/cart/country-names';
+import { Estimate } from '~/runtime/cart/estimate';
 import { Lines } from '~/runtime/cart/lines';
 import { Note } from '~/runtime/cart/note';
 import { SaidLine } from '~/runtime/cart/said';
@@ -31,6 +32,7 @@ const desk = (over: Partial<Desk> = {}): Desk => ({
   said: null,
   couponProblem: null,
   placeProblem: null,
+  takeFocus: () => false,
   change: () => Promise.resolve({ ok: true, lineId: null, waiting: false }),
   remove: () => undefined,
   edit: () => true,
@@ -49,7 +51,11 @@ describe('the lines of a cart', () => {
 
     expect(form.getAttribute('action')).to.equal('/shop/cart');
     expect(form.getAttribute('method')).to.equal('post');
-    expect(drawn.all('form.steps button').map((button) => button.getAttribute('value'))).to.deep.equal(['1', '3']);
+    expect(drawn.all('form.steps [name=step]').map((button) => button.getAttribute('value'))).to.deep.equal([
+      '-1',
+      '1',
+    ]);
+    expect(drawn.one('form.steps [name=quantity]').getAttribute('value')).to.equal('2');
     expect(drawn.all('input[name=return]').map((input) => input.getAttribute('value'))).to.deep.equal([
       '/shop/cart',
       '/shop/cart',
@@ -75,10 +81,19 @@ describe('the lines of a cart', () => {
     expect(drawn.texts('.problem')).to.deep.equal(['Only 1 of Delta left.']);
   });
 
+  it('fold the answers of a line beyond two', () => {
+    const answerTexts = ['a', 'b', 'c', 'd'].map((key) => ({ key, label: key, text: 'x' }));
+    const drawn = lines(cartView([lineView({ answerTexts, choices: '' })]));
+
+    expect(drawn.texts('.text > small')).to.deep.equal(['a: x', 'b: x']);
+    expect(drawn.texts('summary')).to.deep.equal(['2 more']);
+    expect(drawn.texts('details small')).to.deep.equal(['c: x', 'd: x']);
+  });
+
   it('offer to change only what there is to change', () => {
     const drawn = lines(cartView([lineView(), lineView({ id: 'b', name: 'Hoop Winder', isChangeable: false })]));
 
-    expect(drawn.texts('a.act')).to.deep.equal(['Change']);
+    expect(drawn.texts('a.act')).to.deep.equal(['Edit']);
     expect(drawn.one('a.act').getAttribute('href')).to.equal('/shop/change/a?return=%2Fshop%2Fcart');
   });
 
@@ -113,13 +128,13 @@ describe('the sums of a cart', () => {
       'Subtotal€10.00',
       'Total€10.00',
     ]);
-    expect(rows(totals(cartView([lineView()], { discountMinor: minor(100) })))).to.include('Saved−€1.00');
+    expect(rows(totals(cartView([lineView()], { discountMinor: minor(100) })))).to.include('Discount−€1.00');
   });
 
   it('show an included tax within, on a line of its own, or not at all', () => {
     const cart = cartView([lineView()], { needsDelivery: false });
 
-    expect(totals(cart).text).to.include('including €1.67 tax');
+    expect(totals(cart).text).to.include('Includes €1.67 tax');
     const line = totals(cart, { taxShown: 'line' });
     expect(rows(line)).to.deep.equal(['Subtotal€10.00', 'Total − Tax€8.33', 'Tax€1.67', 'Total€10.00']);
     expect(line.text).not.to.include('including €1.67');
@@ -182,9 +197,9 @@ describe('the code of a cart', () => {
     const good = coupon(cartView([], { coupon: { code: 'TEN', takenMinor: minor(185), problem: null } }));
     const bad = coupon(cartView([], { coupon: { code: 'TEN', takenMinor: minor(0), problem: 'Over.' } }));
 
-    expect(good.texts('[role=status]')).to.deep.equal(['TEN takes €1.85 off.']);
+    expect(good.texts('[role=status]')).to.deep.equal(['TEN: €1.85 off']);
     expect(bad.texts('.problem')).to.deep.equal(['Over.']);
-    expect(good.texts('button')).to.deep.equal(['Take it off']);
+    expect(good.texts('button')).to.deep.equal(['Remove']);
   });
 });
 
@@ -207,7 +222,7 @@ describe('the delivery estimate', () => {
     const place = { country: 'NO', countryName: 'Norway', postcode: '0150' };
 
     expect(estimate(cartView([lineView()], { estimate: { ...place, ways: [] } })).text).to.include(
-      'We cannot deliver there.',
+      'We do not deliver to this address.',
     );
     const wrong = estimate(cartView([lineView()]), { desk: desk({ placeProblem: 'Not a postcode.' }) });
     expect(wrong.one('[role=alert]').textContent).to.equal('Not a postcode.');
@@ -231,7 +246,7 @@ describe('small parts of a cart', () => {
       return draw(Threshold, { cart: cartView([lineView()], { freeDelivery }), money, words, bar });
     };
 
-    expect(meter(1800).text).to.equal('€18.00 more and delivery is free.');
+    expect(meter(1800).text).to.equal('Add €18.00 for free delivery.');
     expect(meter(1800).one('meter').getAttribute('value')).to.equal('4200');
     expect(meter(0).text).to.equal('Delivery is free.');
     expect(meter(null).html).to.equal('');
@@ -285,7 +300,7 @@ describe('the cart page', () => {
   it('has words and a way out, and no box, while it is empty', () => {
     const drawn = page(cartView([]));
 
-    expect(drawn.text).to.include('Nothing in it yet.').and.include('See everything');
+    expect(drawn.text).to.include('Your cart is empty.').and.include('See all products');
     expect(drawn.all('aside')).to.deep.equal([]);
   });
 
@@ -345,7 +360,7 @@ describe('the checkout', () => {
 
   it('checks the chosen way, and says when there is none', () => {
     expect(page(full).one('input[name=delivery][checked]').getAttribute('value')).to.equal('express');
-    expect(page(full, { ways: [], chosen: null }).text).to.include('We cannot deliver there.');
+    expect(page(full, { ways: [], chosen: null }).text).to.include('We do not deliver to this address.');
   });
 
   it('ties what is wrong to its field, and counts the fields', () => {
@@ -355,7 +370,9 @@ describe('the checkout', () => {
     expect(email.getAttribute('aria-invalid')).to.equal('true');
     expect(email.getAttribute('aria-describedby')).to.equal('email-help email-problem');
     expect(drawn.one('#email-problem').textContent).to.equal('Enter an e-mail address.');
-    expect(drawn.texts('[data-problems]')).to.deep.equal(['Almost. Fields to look at again: 2.']);
+    expect(drawn.texts('[data-problems]')).to.deep.equal([
+      'Please check 2 fields:E-mail Enter an e-mail address.Town This is needed.',
+    ]);
   });
 
   it('says what concerns the whole at the top', () => {

@@ -95,7 +95,8 @@ for (const definition of definitions) {
             const { css } = compileManifest(lane, definitions, 1).pieces.find((piece) => piece.id === 'it')!;
 
             expect(readLane(lane, definitions).ok, `${state} ${property}`).to.equal(true);
-            expect(css).to.include(`${LOOK_PROPERTIES[property].css}:${isLength ? '33px' : '#12ab34'}`);
+            const written = property === 'size' ? '2.0625rem' : isLength ? '33px' : '#12ab34';
+            expect(css).to.include(`${LOOK_PROPERTIES[property].css}:${written}`);
           }
         }
       });

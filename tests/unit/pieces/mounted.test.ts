@@ -22,9 +22,9 @@ const KITE = {
   name: 'Delta',
   axes: ['Size'],
   variants: [
-    { id: 1, sku: 'D-S', choices: { Size: 'Small' }, priceMinor: minor(500), stock: 9 },
-    { id: 2, sku: 'D-M', choices: { Size: 'Medium' }, priceMinor: minor(800), stock: 4 },
-    { id: 3, sku: 'D-L', choices: { Size: 'Large' }, priceMinor: minor(900), stock: 0 },
+    { id: 1, sku: 'D-S', choices: { Size: 'Small' }, priceMinor: minor(500), wasMinor: null, stock: 9 },
+    { id: 2, sku: 'D-M', choices: { Size: 'Medium' }, priceMinor: minor(800), wasMinor: null, stock: 4 },
+    { id: 3, sku: 'D-L', choices: { Size: 'Large' }, priceMinor: minor(900), wasMinor: null, stock: 0 },
   ],
   pictures: [],
   options: [{ ...newOption('text', 'name', 'Name'), effect: { amountMinor: 150, per: 'unit', weightGrams: 0 } }],
@@ -201,7 +201,7 @@ describe('mounted', () => {
 
       mounted!.open!({ opener: null, lineId: 'b' });
 
-      expect(textOf(dialog().querySelector('[data-part=name]'))).to.equal('Heron');
+      expect(textOf(dialog().querySelector('[data-part=name]'))).to.equal('2 × Heron');
       expect(at.recorded).to.have.length(1);
     });
 
@@ -257,11 +257,11 @@ describe('mounted', () => {
       await edit();
       expect(document.querySelector('#slot > pl-line-editor')).not.to.equal(null);
       expect(choose('Small').checked).to.equal(true);
-      expect(textOf(place().querySelector('.price'))).to.match(/€5\.00/);
+      expect(textOf(place().querySelector('.price'))).to.match(/€10\.00/);
 
       choose('Medium').click();
       await settled(20);
-      expect(textOf(place().querySelector('.price'))).to.match(/€8\.00/);
+      expect(textOf(place().querySelector('.price'))).to.match(/€16\.00.*€10\.00/);
       button('save').click();
       await settled(20);
 
@@ -282,7 +282,7 @@ describe('mounted', () => {
       fire(field, 'input');
       await settled(20);
 
-      expect(textOf(place().querySelector('.price'))).to.match(/€6\.50/);
+      expect(textOf(place().querySelector('.price'))).to.match(/€13\.00/);
       button('save').click();
       await settled(20);
       expect(at.asked[0]).to.deep.include({ variantId: 1, answers: { name: 'Ada' } });

@@ -34,6 +34,7 @@ function fields(
     device: null,
     today: TODAY,
     money,
+    language: 'en',
     idPrefix: 'po',
     on: LIVE,
     ...over,
@@ -63,7 +64,7 @@ describe('the fields of options', () => {
       option('file', 'art', { effect: effect(-250, 'once') }),
     ]);
 
-    expect(drawn.texts('.po-label')).to.deep.equal(['Name needed +€9.00', 'Tail +€1.50 / m', 'Art −€2.50 once']);
+    expect(drawn.texts('.po-label')).to.deep.equal(['Name required +€9.00', 'Tail +€1.50 / m', 'Art −€2.50 once']);
     expect(
       fields([option('text', 'name', { effect: effect(900, 'unit') })], {}, {}, { prices: 'hidden' }).texts(
         '.po-label',
@@ -73,7 +74,7 @@ describe('the fields of options', () => {
 
   it('count the characters that are left, as people count them', () => {
     expect(fields([option('text', 'name', { most: 18 })], { name: '🪁 Ada' }).texts('[data-word=left]')).to.deep.equal([
-      '13 left',
+      '13 characters left',
     ]);
     expect(fields([option('text', 'name')], {}, {}, { counter: false }).all('[data-word=left]')).to.deep.equal([]);
   });
@@ -210,7 +211,7 @@ describe('the buy bar', () => {
       product,
       choices: { Size: 'Small' },
       quantity: 1,
-      extraMinor: 0,
+      extra: { unitMinor: 0, onceMinor: 0 },
       isOpen: false,
       ...over,
     }) as BarState;
@@ -229,15 +230,18 @@ describe('the buy bar', () => {
 
   it('says what can be done: add, choose first, or nothing', () => {
     expect(bar(state()).texts('button')).to.deep.equal(['Add to cart']);
-    expect(bar(state({ choices: {} })).texts('button')).to.deep.equal(['Choose first']);
-    expect(bar(state({ isOpen: true })).texts('button')).to.deep.equal(['Choose first']);
+    expect(bar(state({ choices: {} })).texts('button')).to.deep.equal(['Choose options']);
+    expect(bar(state({ isOpen: true })).texts('button')).to.deep.equal(['Choose options']);
     const gone = bar(state({ choices: { Size: 'Large' } }));
     expect(gone.texts('button')).to.deep.equal(['Sold out']);
     expect(gone.one('button').hasAttribute('disabled')).to.equal(true);
   });
 
   it('prices what is chosen with what the answers add, and from the lowest while it is open', () => {
-    expect(bar(state({ extraMinor: 900 })).texts('.price')).to.deep.equal(['€59.00']);
+    expect(bar(state({ extra: { unitMinor: 900, onceMinor: 0 } })).texts('.price')).to.deep.equal(['€59.00']);
+    // What counts once counts once, however many are bought.
+    const many = state({ quantity: 3, extra: { unitMinor: 900, onceMinor: 500 } });
+    expect(bar(many).texts('.price')).to.deep.equal(['€182.00']);
     expect(bar(state({ choices: {} })).texts('.price')).to.deep.equal(['€50.00']);
   });
 
@@ -250,7 +254,7 @@ describe('the buy bar', () => {
     const cart = cartView([lineView()], { totalMinor: minor(1490) });
 
     const onCart = bar({ page: 'cart', cart });
-    expect(onCart.text).to.include('2 in your cart').and.include('€14.90').and.include('Go to checkout');
+    expect(onCart.text).to.include('2 items').and.include('€14.90').and.include('Go to checkout');
     expect(bar({ page: 'checkout', cart }).texts('button')).to.deep.equal(['Order and pay']);
   });
 });
@@ -270,9 +274,9 @@ describe('the added popup', () => {
   it('says what was added to those who see and to those who hear', () => {
     const drawn = popup();
 
-    expect(drawn.one('[role=status].announce').textContent).to.equal('Delta: It is in your cart.');
+    expect(drawn.one('[role=status].announce').textContent).to.equal('Delta: Added to your cart');
     expect(drawn.texts('[data-part=choices]')).to.deep.equal(['Small, Harbour · Name: Ada']);
-    expect(drawn.texts('[data-part=total]')).to.deep.equal(['2 in the cart: €10.00']);
+    expect(drawn.texts('[data-part=total]')).to.deep.equal(['2 items in your cart: €10.00']);
     expect(drawn.texts('.buttons > *')).to.deep.equal(['Keep shopping', 'View cart', 'Go to checkout']);
   });
 

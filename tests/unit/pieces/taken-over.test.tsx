@@ -50,9 +50,14 @@ describe('taken over from the server', () => {
     async function begin(cart: CartView = FULL): Promise<void> {
       const piece = pieceOf<CheckoutPiece>('checkout');
       const drawn = (
-        <CheckoutPage shown={serverDrawn(cart, money, '/shop/checkout')} piece={piece} state={state} device={null} />
+        <CheckoutPage
+          shown={serverDrawn(cart, money, '/shop/checkout', 'en')}
+          piece={piece}
+          state={state}
+          device={null}
+        />
       );
-      serve('pl-checkout', renderToString(drawn), { ...state, piece, cart });
+      serve('pl-checkout', renderToString(drawn), { ...state, piece, cart, language: 'en' });
       at = fakeHost(cart);
       at.host.cart.watch(() => undefined);
       mounted = mountCheckout(piece, at.host);
@@ -102,10 +107,15 @@ describe('taken over from the server', () => {
       await order();
       expect(one<HTMLInputElement>('[name=email]').value).to.equal('ada@example.org');
       expect(one('[name=postcode]').getAttribute('aria-invalid')).to.equal('true');
+      expect(inside().getRootNode()).to.have.property('activeElement', one('[data-problems]'));
+      expect(textOf('[data-problems]')).to.include('Enter the postcode.');
+      one('.to-field').click();
       expect(inside().getRootNode()).to.have.property('activeElement', one('[name=postcode]'));
       type('postcode', 'D02');
       await settled(10);
       expect(one('[name=postcode]').getAttribute('aria-invalid')).not.to.equal('true');
+      // It keeps its room, so that the next press finds its button.
+      expect(one('#postcode-problem').dataset['mended']).to.equal('true');
       await order();
 
       expect(ordersSent().map(({ key }) => key)).to.deep.equal(['key-1', 'key-1']);
@@ -195,8 +205,8 @@ describe('taken over from the server', () => {
   describe('the cart page', () => {
     async function begin(cart: CartView = FULL): Promise<void> {
       const piece = pieceOf<CartPagePiece>('cart-page');
-      const drawn = <CartPage shown={serverDrawn(cart, money, '/shop/cart')} piece={piece} device={null} />;
-      serve('pl-cart-page', renderToString(drawn), { piece, cart });
+      const drawn = <CartPage shown={serverDrawn(cart, money, '/shop/cart', 'en')} piece={piece} device={null} />;
+      serve('pl-cart-page', renderToString(drawn), { piece, cart, language: 'en' });
       at = fakeHost(cart);
       mounted = mountCartPage(piece, at.host);
       await settled(10);
@@ -214,9 +224,7 @@ describe('taken over from the server', () => {
 
       expect(inside().querySelectorAll('[data-line]')).to.have.length(0);
       expect(one('h1')).to.equal(before);
-      const undo = [...inside().querySelectorAll('button')].find((button) =>
-        /^Put it back$/.test(button.textContent!),
-      )!;
+      const undo = [...inside().querySelectorAll('button')].find((button) => /^Undo$/.test(button.textContent!))!;
       undo.click();
       expect(at.asked[1]).to.deep.include({ kind: 'add', lineId: 'a', quantity: 2 });
     });

@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import type { CartView } from '~/core/cart';
 import { minor } from '~/core/money';
+import { foresee } from '~/runtime/cart/foresee';
 import { createCartClient } from '~/runtime/cart-client';
 
 let version = 0;
@@ -87,6 +88,7 @@ describe('the cart of the runtime', () => {
 
   async function loaded(quantity: number) {
     const client = createCartClient('');
+    client.foreseeWith(foresee);
     answers.push(() => Response.json(cart(quantity)));
     await client.load();
     const seen: number[] = [];
@@ -161,6 +163,7 @@ describe('the cart of the runtime', () => {
     await tabs[1]!.change({ kind: 'coupon', code: 'SECOND' });
 
     const next = createCartClient('');
+    next.foreseeWith(foresee);
     answers.push(
       () => Response.json(cart(1)),
       () => changed(1),
@@ -199,6 +202,7 @@ describe('the cart of the runtime', () => {
 
   it('foresees what a discount takes off, and that what counts once counts once', async () => {
     const client = createCartClient('');
+    client.foreseeWith(foresee);
     const view = cart(2);
     // 2 × 5.00 and 3.00 once, less a tenth.
     const line = { ...view.lines[0]!, fullMinor: minor(1300), totalMinor: minor(1170) };
@@ -234,6 +238,7 @@ describe('the cart of the runtime', () => {
     await client.change({ kind: 'set', lineId: 'a', quantity: 5 });
 
     const next = createCartClient('');
+    next.foreseeWith(foresee);
     answers.push(
       () => Response.json(cart(1)),
       () => changed(5),
@@ -255,6 +260,7 @@ describe('the cart of the runtime', () => {
     const lost = asked.at(-1)!.changeId;
 
     const next = createCartClient('');
+    next.foreseeWith(foresee);
     answers.push(
       () => Response.json(cart(1)),
       () => changed(2),
@@ -271,6 +277,7 @@ describe('the cart of the runtime', () => {
   it('does not go back to a cart that was asked for before a change and comes after its answer', async () => {
     let arrive: (response: Response) => void = () => undefined;
     const client = createCartClient('');
+    client.foreseeWith(foresee);
     answers.push(
       () => new Promise<Response>((resolve) => (arrive = resolve)),
       () => changed(1),

@@ -108,12 +108,12 @@ describe('options that are asked', () => {
   it('say what is open in words, and lead to the first of it', async () => {
     ask();
     expect(mounted.complain()).to.equal(true);
-    await until(() => one('[data-option=name]').textContent.includes('is needed'));
+    await until(() => one('[data-option=name]').textContent.includes('Please fill in'));
 
-    expect(one('[data-option=name]').textContent).to.include('“Name” is needed. Please answer it.');
+    expect(one('[data-option=name]').textContent).to.include('Please fill in “Name”.');
     expect(root().activeElement).to.equal(one('[data-option=name] input'));
     type('[data-option=name] input', 'Ada');
-    expect(one('[data-option=name]').textContent).not.to.include('is needed');
+    expect(one('[data-option=name]').textContent).not.to.include('Please fill in');
     expect(mounted.complain()).to.equal(false);
   });
 

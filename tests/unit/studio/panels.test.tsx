@@ -235,7 +235,7 @@ describe('a panel of the bench', () => {
       const view = showPanel('quick-view', null, (props) => <Languages {...props} />);
       const spec = definitionOf('quick-view')!.words['open']!;
       const field = () => view.getByLabelText(spec.label) as HTMLInputElement;
-      expect(field().value).to.equal('Look closer');
+      expect(field().value).to.equal('Quick look');
 
       await studio.user.click(view.getByLabelText('Arabic'));
       expect(field().dir).to.equal('rtl');

@@ -41,7 +41,7 @@ describe('a change in words', () => {
   it('quotes words, and cuts what is long', () => {
     const word = (text: string) => sentences((lane) => void (quickView(lane).words = { en: { open: text } }))[0]!;
 
-    expect(word('Peek')).to.match(/: “Peek” instead of “Look closer”$/);
+    expect(word('Peek')).to.match(/: “Peek” instead of “Quick look”$/);
     expect(word('x'.repeat(61))).to.include(`“${'x'.repeat(57)}…”`);
     expect(sentences((lane) => void (quickView(lane).words = { de: { open: 'Näher' } }))[0]).to.include('(de)');
   });
@@ -83,7 +83,7 @@ describe('a change in words', () => {
       `radiusPx becomes 3 instead of ${liveDemoLane().theme.radiusPx}.`,
     ]);
     const offer = liveDemoLane().offers[0]!.name;
-    expect(sentences((lane) => void lane.offers.shift())).to.deep.equal([`The offer “${offer}” is changed.`]);
+    expect(sentences((lane) => void lane.offers.shift())).to.deep.equal([`The offer “${offer}” was changed.`]);
   });
 });
 

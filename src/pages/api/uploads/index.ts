@@ -11,9 +11,10 @@ const fieldsSchema = z.strictObject({ product: z.string().min(1).max(120), optio
 export const POST: APIRoute = async ({ locals, cookies, request, url, clientAddress }) => {
   const form = await readForm(request);
   const file = form?.get('file');
-  if (!form || !(file instanceof File) || file.size === 0) return refuse([{ path: 'file', code: 'missing' }]);
+  if (!form || !(file instanceof File) || file.size === 0)
+    return refuse([{ path: 'file', code: 'missing' }], locals.language);
   const fields = check({ product: form.get('product'), option: form.get('option') }, fieldsSchema);
-  if (!fields.ok) return refuse(fields.problems);
+  if (!fields.ok) return refuse(fields.problems, locals.language);
   return answer(
     await keepUpload(locals.app, {
       ...fields.value,

@@ -1,0 +1,1 @@
+export { directionOf, fill } from './fill';

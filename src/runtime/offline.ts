@@ -1,0 +1,58 @@
+import { fill } from '~/core/words/fill';
+import { createShadow, directionOf } from './kit/shadow';
+
+interface Told {
+  readonly themeCss: string;
+  readonly language: string;
+  /** `{count}` changes of the cart wait. */
+  readonly text: string;
+}
+
+const CSS = `:host{position:fixed;inset-inline:0;inset-block-end:var(--pl-edge-bottom,0px);z-index:2147482000;display:block}
+p{margin:0;padding:.7rem 1rem;font:1rem/1.4 'Figtree Variable',system-ui,sans-serif;text-align:center;color:var(--pl-paper);background:var(--pl-ink);border-block-start:3px solid var(--pl-sale)}
+p:empty{display:none}p:focus{outline:3px solid var(--pl-sale);outline-offset:-3px}`;
+
+/** Says on the page that there is no connection and what waits, and keeps links from leading to the browser's error page. */
+export function watchConnection(told: () => Told): void {
+  const shadow = createShadow('pl-offline', 'offline');
+  const line = document.createElement('p');
+  line.setAttribute('role', 'status');
+  line.tabIndex = -1;
+  shadow.root.append(line);
+  document.body.append(shadow.element);
+  let isCut = !navigator.onLine;
+  let waiting = 0;
+
+  function draw(): void {
+    const { themeCss, language, text } = told();
+    shadow.style(themeCss, CSS, '');
+    line.dir = directionOf(language);
+    line.textContent = isCut ? fill(text, { count: waiting }, language) : '';
+  }
+
+  function set(next: boolean): void {
+    isCut = next;
+    draw();
+  }
+
+  addEventListener('offline', () => set(true));
+  addEventListener('online', () => set(false));
+  addEventListener('pl-offline', (event) => {
+    const { isOffline, waiting: count } = (event as CustomEvent<{ isOffline: boolean; waiting: number }>).detail;
+    waiting = count;
+    set(isOffline || !navigator.onLine);
+  });
+  /** Whatever would load another page is kept from it, and the line is shown instead. */
+  function keep(event: Event): void {
+    if (navigator.onLine || event.defaultPrevented) return;
+    event.preventDefault();
+    set(true);
+    line.focus();
+  }
+  addEventListener('click', (event) => {
+    const link = event.composedPath().find((target) => target instanceof HTMLAnchorElement);
+    if (link instanceof HTMLAnchorElement && link.href && link.target !== '_blank') keep(event);
+  });
+  addEventListener('submit', keep);
+  draw();
+}

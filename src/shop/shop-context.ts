@@ -1,0 +1,55 @@
+import { localeFor, sayIn, type Lane, type SayShop } from '~/core/lane';
+import { formatMoney, type Currency } from '~/core/money';
+import { directionOf } from '~/core/words';
+import { longDate } from '~/core/time';
+import type { App } from '~/services/app';
+import { liveLane } from '~/services/live-lane';
+
+/** What every page of the shop is drawn with: whose shop it is, and how it speaks to this shopper. */
+export interface ShopContext {
+  readonly app: App;
+  readonly lane: Lane;
+  readonly revision: number;
+  readonly currency: Currency;
+  readonly language: string;
+  readonly direction: 'ltr' | 'rtl';
+  /** BCP 47, of sums and days. */
+  readonly locale: string;
+  readonly money: (amountMinor: number) => string;
+  readonly say: SayShop;
+  /** A day as people write it. */
+  readonly date: (atMs: number) => string;
+  /** An address of the shop in the shopper's language. */
+  readonly link: (path: string) => string;
+}
+
+/** The shop as a request sees it. An order speaks the language it was made in, whatever its reader speaks now. */
+export async function shopContext(
+  locals: { readonly app: App; readonly language: string },
+  language = locals.language,
+): Promise<ShopContext> {
+  const { app } = locals;
+  const { lane, currency, revision } = await liveLane(app);
+  const locale = localeFor(lane.shop, language);
+  return {
+    app,
+    lane,
+    revision,
+    currency,
+    language,
+    direction: directionOf(language),
+    locale,
+    money: (amount) => formatMoney(amount, currency, locale),
+    say: sayIn(lane.shopWords, language),
+    date: (atMs) => longDate(atMs, locale, lane.shop.timeZone),
+    link: (path) => inLanguage(path, language, lane),
+  };
+}
+
+/** The shop's first language goes without saying; any other stands in the address, so that a shared link keeps it. */
+export function inLanguage(path: string, language: string, lane: Lane): string {
+  if (language === lane.shop.languages[0]) return path;
+  const [bare, hash = ''] = path.split('#');
+  const mark = bare!.includes('?') ? '&' : '?';
+  return `${bare}${mark}lang=${language}${hash && `#${hash}`}`;
+}
