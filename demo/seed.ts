@@ -6,14 +6,23 @@ import { hashPassword } from '~/services/accounts';
 import { startLane } from '~/services/publish-lane';
 import { seedCatalogue } from './catalogue';
 import { draftDemoLane, liveDemoLane } from './lane';
+import { seedMany } from './many';
+import { PRODUCTS } from './products';
 import { randomFrom } from './random';
 import { SYNONYMS } from './synonyms';
 import { playTraffic } from './traffic';
 
 export const DEMO_OWNER = { email: 'owner@hollowtarn.example', password: 'windward', name: 'Runa Halse' } as const;
 
-/** Fills an empty database with Hollowtarn Kites. `scale` 1 is about 60,000 visits; 0 leaves the past empty. */
-export async function seedDemo(app: App, scale: number, say: (line: string) => void = () => undefined): Promise<void> {
+/**
+ * Fills an empty database with Hollowtarn Kites. `scale` 1 is about 60,000 visits; 0 leaves the past empty. `products`, where
+ * it is more than the demo has, adds made-up ones up to that number.
+ */
+export async function seedDemo(
+  app: App,
+  scale: number,
+  { say = () => undefined, products = 0 }: { say?: (line: string) => void; products?: number } = {},
+): Promise<void> {
   const random = randomFrom(20261124);
   const lane = liveDemoLane();
   const today = dayIn(lane.shop.timeZone, app.now());
@@ -42,6 +51,12 @@ export async function seedDemo(app: App, scale: number, say: (line: string) => v
       `${visits.length.toLocaleString('en')} visits, ${orders.length.toLocaleString('en')} orders, ${done.toLocaleString('en')} events are in`,
     );
   }
+  const more = products - PRODUCTS.length;
+  if (more > 0) {
+    const pictures = await seedRepository(app.db).listPictures();
+    await seedMany(app.db, random, { count: more, today, pictures }, app.now());
+    say(`${more.toLocaleString('en')} more products are in`);
+  }
   await app.catalogue.refreshFigures();
   await app.catalogue.refreshSearch();
   await app.catalogue.writeSynonyms(SYNONYMS);
@@ -49,11 +64,18 @@ export async function seedDemo(app: App, scale: number, say: (line: string) => v
 
 if (process.argv[1]?.endsWith('seed.ts')) {
   const { values } = parseArgs({
-    options: { data: { type: 'string', default: 'var/demo' }, scale: { type: 'string', default: '1' } },
+    options: {
+      data: { type: 'string', default: 'var/demo' },
+      scale: { type: 'string', default: '1' },
+      products: { type: 'string', default: '0' },
+    },
   });
   const app = await createApp({ dataDir: values.data, logLevel: 'warn' });
   const [row] = await app.db.select<{ n: number }>('SELECT count(*) n FROM accounts');
   if (row!.n > 0) console.log('  the database is seeded already');
-  else await seedDemo(app, Number(values.scale), (line) => console.log(`  ${line}`));
+  else {
+    const say = (line: string) => console.log(`  ${line}`);
+    await seedDemo(app, Number(values.scale), { say, products: Number(values.products) });
+  }
   await app.db.close();
 }

@@ -1,4 +1,4 @@
-// npm run demo [-- --port N --data DIR --fresh --scale X]: sets everything up and serves the seeded shop and studio.
+// npm run demo [-- --port N --data DIR --fresh --scale X --products N]: sets everything up and serves the seeded shop and studio.
 import { existsSync, rmSync } from 'node:fs';
 import path from 'node:path';
 import { parseArgs } from 'node:util';
@@ -10,13 +10,17 @@ const { values } = parseArgs({
     data: { type: 'string', default: 'var/demo' },
     fresh: { type: 'boolean' },
     scale: { type: 'string', default: '1' },
+    products: { type: 'string', default: '0' },
   },
 });
 const port = Number(values.port);
 const scale = Number(values.scale);
+const products = Number(values.products);
 if (!Number.isInteger(port) || port < 1 || port > 65535)
   throw new Error(`--port must be a whole number from 1 to 65535, not “${values.port}”`);
 if (!(scale >= 0 && scale <= 50)) throw new Error(`--scale must be from 0 to 50, not “${values.scale}”`);
+if (!Number.isInteger(products) || products < 0 || products > 100_000)
+  throw new Error(`--products must be a whole number from 0 to 100000, not “${values.products}”`);
 
 installPackages();
 run(process.execPath, ['scripts/build.mjs']);
@@ -25,7 +29,8 @@ if (values.fresh) for (const file of [database, `${database}-wal`, `${database}-
 console.log(
   existsSync(database) ? `Using the shop in ${values.data}` : `Seeding Hollowtarn Kites into ${values.data} …`,
 );
-run(process.execPath, ['--import', 'tsx', 'demo/seed.ts', '--data', values.data, '--scale', values.scale]);
+const seeded = ['data', 'scale', 'products'].flatMap((name) => [`--${name}`, values[name]]);
+run(process.execPath, ['--import', 'tsx', 'demo/seed.ts', ...seeded]);
 process.env.PAVED_LANE_DATA = path.resolve(values.data);
 process.env.PAVED_LANE_DEMO = '1';
 process.env.PORT = values.port;

@@ -1,10 +1,11 @@
 import { chromium, type Page } from '@playwright/test';
 import { randomUUID } from 'node:crypto';
 import { Agent, createServer, request } from 'node:http';
+import { createApp } from '~/services/app';
 import { changeCartOf } from '~/services/change-cart';
 import { showLaneMap } from '~/services/show-lane-map';
 import { orderNow } from '../support/order-now';
-import { startServer } from '../support/server';
+import { seedFolder, serve, signInOwner, startServer } from '../support/server';
 import { openTestShop } from '../support/shop';
 
 const line = (name: string, figure: string, reference = '') =>
@@ -105,6 +106,59 @@ async function benchServer(origin: string): Promise<void> {
     `${changes.perSecond.toFixed(0)}/s`,
     `p50 ${ms(changes.p50)}, p99 ${ms(changes.p99)} (bar 300/s, p99 ≤ 250 ms)`,
   );
+}
+
+const MANY = 10_000;
+
+/** How long single answers take in a shop with many products, one after the other. */
+async function benchMany(): Promise<void> {
+  const dataDir = await seedFolder(0.05, MANY);
+  const app = await createApp({ dataDir, logLevel: 'silent' });
+  const rows = await app.db.select<{ slug: string; category: string }>(
+    `SELECT p.slug, c.slug category FROM products p JOIN product_categories pc ON pc.product_id = p.id
+     JOIN categories c ON c.id = pc.category_id WHERE p.in_stock = 1 AND p.options = '[]' ORDER BY p.id * 7919 % 10007 LIMIT 40`,
+  );
+  await app.close();
+  const server = await serve(dataDir);
+  const { origin } = server;
+  const owner = await signInOwner(origin);
+  const added = await fetch(`${origin}/api/cart`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ kind: 'add', product: 'hoop-winder', quantity: 1 }),
+  });
+  const cart = added.headers.get('set-cookie')!.split(';')[0]!;
+  const one = async (pathname: string, cookie = cart): Promise<number> => {
+    const started = performance.now();
+    const response = await fetch(origin + pathname, { headers: { cookie } });
+    await response.arrayBuffer();
+    if (!response.ok) throw new Error(`${pathname} was answered with ${response.status}`);
+    return performance.now() - started;
+  };
+  const many = async (name: string, pathOf: (row: (typeof rows)[number], i: number) => string, bar: string) => {
+    await one(pathOf(rows[0]!, 0));
+    const times: number[] = [];
+    for (const [i, row] of rows.entries()) times.push(await one(pathOf(row, i)));
+    line(`${name}, ${MANY} products`, ms(quantile(times, 0.95)), `p50 ${ms(quantile(times, 0.5))} (bar p95 ${bar})`);
+  };
+  const words = ['kite', 'harbour line', 'blue delta', 'winder', 'kyte'];
+  await many('front page', () => '/shop/', '50');
+  await many('listing of all', (_, i) => `/shop/all?page=${1 + i * 7}&sort=${i % 2 ? 'name' : 'price-up'}`, '50');
+  await many('category', (row) => `/shop/c/${row.category}`, '50');
+  await many('product page', (row) => `/shop/p/${row.slug}`, '50');
+  await many('search', (_, i) => `/shop/search?q=${encodeURIComponent(words[i % words.length]!)}`, '50');
+  await many('cart page', () => '/shop/cart', '50');
+  await many('checkout', () => '/shop/checkout', '50');
+  await many('suggestions at an add', (row) => `/api/suggestions?near=${row.slug}`, '20');
+  await many('search while typing', (_, i) => `/api/search?q=${words[i % words.length]!.slice(0, 3)}`, '20');
+  const studio = async (name: string, pathname: string, bar: string) => {
+    const times = [];
+    for (let i = 0; i < 12; i += 1) times.push(await one(pathname, owner));
+    line(`${name}, ${MANY} products`, ms(quantile(times, 0.95)), `p50 ${ms(quantile(times, 0.5))} (bar ${bar})`);
+  };
+  await studio('studio catalogue', '/studio/catalogue', '100');
+  await studio('bench opening', '/studio/bench/quick-view', '1000');
+  await server.stop();
 }
 
 async function benchShop(): Promise<void> {
@@ -214,6 +268,7 @@ process.setSourceMapsEnabled(false);
 const [only] = process.argv.slice(2);
 const isWanted = (part: string) => only === undefined || only === part;
 if (isWanted('shop')) await benchShop();
+if (isWanted('many')) await benchMany();
 const server = await startServer(1);
 try {
   if (isWanted('server')) await benchServer(server.origin);

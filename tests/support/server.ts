@@ -29,10 +29,10 @@ async function freePort(): Promise<number> {
 }
 
 /** A data folder with the demo in it, so many times as busy. */
-export async function seedFolder(scale: number): Promise<string> {
+export async function seedFolder(scale: number, products = 0): Promise<string> {
   const dataDir = await mkdtemp(path.join(tmpdir(), 'paved-lane-'));
   const app = await createApp({ dataDir, logLevel: 'silent' });
-  await seedDemo(app, scale);
+  await seedDemo(app, scale, { products });
   await app.db.close();
   return dataDir;
 }

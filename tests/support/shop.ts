@@ -11,7 +11,7 @@ export interface TestShop {
 }
 
 /** A seeded shop on a database of its own, with a payment stand-in that answers at once. */
-export async function openTestShop(scale = 0, now: () => number = Date.now): Promise<TestShop> {
+export async function openTestShop(scale = 0, now: () => number = Date.now, products = 0): Promise<TestShop> {
   const dataDir = await mkdtemp(path.join(tmpdir(), 'paved-lane-'));
   const app = await createApp({
     dataDir,
@@ -19,7 +19,7 @@ export async function openTestShop(scale = 0, now: () => number = Date.now): Pro
     logLevel: 'silent',
     payment: standInPayment({ answerMs: 1, timeoutMs: 20 }),
   });
-  await seedDemo(app, scale);
+  await seedDemo(app, scale, { products });
   return {
     app,
     close: async () => {

@@ -194,5 +194,9 @@ export function seedRepository(db: Database) {
     );
   }
 
-  return { writeCategories, writeReviews, writeEarlierPrices, writeVisits, writeOrders, listShelves };
+  async function listPictures(): Promise<string[]> {
+    return (await db.select<{ src: string }>('SELECT DISTINCT src FROM images ORDER BY src')).map((row) => row.src);
+  }
+
+  return { writeCategories, writeReviews, writeEarlierPrices, writeVisits, writeOrders, listShelves, listPictures };
 }

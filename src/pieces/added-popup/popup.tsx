@@ -35,8 +35,10 @@ export function Popup(props: Props): VNode {
     </div>
   );
   const message = fill(words.message, { name: line?.name ?? '' });
+  const head = parts[0] === 'message' ? 1 : 0;
+  const rest = parts.slice(head);
   // What belongs to the thing stands where its first part does.
-  const first = parts.findIndex((key) => THING.includes(key));
+  const first = rest.findIndex((key) => THING.includes(key));
   return (
     <>
       <p class="announce" role="status">
@@ -58,15 +60,18 @@ export function Popup(props: Props): VNode {
         onFocusIn={() => onHold('focus', true)}
         onFocusOut={() => onHold('focus', false)}
       >
-        <button type="button" class="close" aria-label={words.close} onClick={host.surfaces.close}>
-          <Icon name="close" />
-        </button>
-        {parts.map((key, i) => {
+        <div class="head">
+          {parts.slice(0, head).map(draw)}
+          <button type="button" class="close" aria-label={words.close} onClick={host.surfaces.close}>
+            <Icon name="close" />
+          </button>
+        </div>
+        {rest.map((key, i) => {
           if (!THING.includes(key)) return draw(key);
           if (i !== first) return null;
           return (
             <div key="thing" class="thing">
-              {parts.filter((part) => THING.includes(part)).map(draw)}
+              {rest.filter((part) => THING.includes(part)).map(draw)}
             </div>
           );
         })}

@@ -29,7 +29,9 @@ export function CartPanel({ shown, piece, host, fromTop }: Props): VNode {
     '--from': `${fromTop}px`,
   };
   const parts = piece.parts.filter((part) => !part.hideOn.includes(host.device));
-  const foot = parts.findLastIndex((part) => !AT_THE_FOOT.includes(part.key)) + 1;
+  // The heading shares its row with the button that closes; whatever else comes first scrolls below it.
+  const head = parts[0]?.key === 'heading' ? 1 : 0;
+  const foot = Math.max(head, parts.findLastIndex((part) => !AT_THE_FOOT.includes(part.key)) + 1);
   const draw = ({ key }: { key: CartPart }) => (
     <div key={key} data-part={key}>
       {shown && <Part shown={shown} piece={piece} host={host} name={key} />}
@@ -49,12 +51,15 @@ export function CartPanel({ shown, piece, host, fromTop }: Props): VNode {
       data-opens-on-add={settings.opensOnAdd}
       style={style}
     >
-      <button type="button" class="close" aria-label={words.close} onClick={host.surfaces.close}>
-        <Icon name="close" />
-      </button>
+      <div class="head">
+        {parts.slice(0, head).map(draw)}
+        <button type="button" class="close" aria-label={words.close} onClick={host.surfaces.close}>
+          <Icon name="close" />
+        </button>
+      </div>
       <div class="scroll" aria-busy={shown === null}>
         <SaidLine desk={shown?.desk ?? null} undo={words.undo} isEmpty={shown?.cart.lines.length === 0} />
-        {parts.slice(0, foot).map(draw)}
+        {parts.slice(head, foot).map(draw)}
         <div class={settings.stickyFoot ? 'foot' : 'end'}>{parts.slice(foot).map(draw)}</div>
       </div>
     </dialog>

@@ -31,6 +31,7 @@ export function Editor(props: Props): VNode {
   const { product, piece, host, isDialog, line, onLeave } = props;
   const { words, settings } = piece;
   const heading = fill(words.heading, { name: line.name });
+  const hasHeading = piece.parts.some((part) => part.key === 'heading' && !part.hideOn.includes(host.device));
   const common = {
     class: 'ed',
     'data-slot': 'panel',
@@ -43,9 +44,16 @@ export function Editor(props: Props): VNode {
   const inside: ComponentChildren = (
     <>
       {isDialog && (
-        <button type="button" class="close" aria-label={words.close} onClick={onLeave}>
-          <Icon name="close" />
-        </button>
+        <div class="head">
+          {hasHeading && (
+            <div data-part="heading">
+              <h2 data-word="heading">{heading}</h2>
+            </div>
+          )}
+          <button type="button" class="close" aria-label={words.close} onClick={onLeave}>
+            <Icon name="close" />
+          </button>
+        </div>
       )}
       {product ? (
         <Body key={line.id} {...props} product={product} heading={heading} />
@@ -63,7 +71,7 @@ export function Editor(props: Props): VNode {
 }
 
 function Body(props: Props & { product: Product; heading: string }): VNode {
-  const { product, line, piece, host, money, refusal, heading, onSave, onLeave } = props;
+  const { product, line, piece, host, money, refusal, heading, isDialog, onSave, onLeave } = props;
   const { words } = piece;
   const [choices, choose] = useState<Choices>(
     () => product.variants.find((variant) => variant.id === line.variantId)?.choices ?? {},
@@ -149,7 +157,7 @@ function Body(props: Props & { product: Product; heading: string }): VNode {
   return (
     <>
       {piece.parts
-        .filter((part) => !part.hideOn.includes(host.device))
+        .filter((part) => !part.hideOn.includes(host.device) && (part.key !== 'heading' || !isDialog))
         .map(({ key }) => (
           <div key={key} data-part={key}>
             {draw(key)}

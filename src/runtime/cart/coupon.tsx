@@ -38,7 +38,7 @@ export function Coupon({ shown, words, folded }: Props): VNode {
           {coupon.problem ?? fill(words.couponTaken, { code: coupon.code, amount: money(coupon.takenMinor) })}
         </p>
         <CartForm shown={shown} kind="coupon" request={() => ask({ kind: 'coupon', code: '' })}>
-          <button class="act" data-word="couponOff">
+          <button class="act" data-word="couponOff" aria-label={`${words.couponOff}: ${coupon.code}`}>
             {words.couponOff}
           </button>
         </CartForm>
