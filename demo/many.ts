@@ -4,8 +4,32 @@ import { importRepository, type Database } from '~/data';
 import type { Random } from './random';
 
 const BIRDS = ['Heron', 'Plover', 'Dunlin', 'Curlew', 'Siskin', 'Redstart', 'Merlin', 'Fieldfare', 'Godwit', 'Teal'];
-const WEATHERS = ['Morning', 'Harbour', 'Fell', 'Squall', 'Breeze', 'Lakeside', 'Winter', 'Northerly', 'Thermal', 'Dusk'];
-const GOODS = ['Delta', 'Diamond', 'Foil', 'Line', 'Winder', 'Tail', 'Spar', 'Bag', 'Windsock', 'Sled', 'Glider', 'Bridle'];
+const WEATHERS = [
+  'Morning',
+  'Harbour',
+  'Fell',
+  'Squall',
+  'Breeze',
+  'Lakeside',
+  'Winter',
+  'Northerly',
+  'Thermal',
+  'Dusk',
+];
+const GOODS = [
+  'Delta',
+  'Diamond',
+  'Foil',
+  'Line',
+  'Winder',
+  'Tail',
+  'Spar',
+  'Bag',
+  'Windsock',
+  'Sled',
+  'Glider',
+  'Bridle',
+];
 const AREAS = ['Deltas', 'Foils', 'Lines', 'Tails', 'Spars', 'Bags', 'Windsocks', 'Gliders', 'Repair'];
 const SHELVES = 36;
 const SAILS = ['Harbour', 'Meadow', 'Poppy', 'Slate', 'Lagoon', 'Ember'];

@@ -1,8 +1,10 @@
+import type { APIContext } from 'astro';
 import { defineMiddleware } from 'astro:middleware';
 import { refusalOf } from '~/services/access';
 import { signedIn } from '~/services/accounts';
 import { DraftUnreadable } from '~/services/edit-draft';
 import { scriptHashesOf, securityPolicy } from '~/services/security-policy';
+import { rememberPage, type Asked } from '~/services/remembered';
 import { theApp } from '~/services/the-app';
 import { isOurs, roleFor } from './pages/_access';
 import { refuse } from './pages/api/_respond';
@@ -36,11 +38,14 @@ export const onRequest = defineMiddleware(async (context, next) => {
       context.locals.language = language;
       if (redirectTo) return context.redirect(redirectTo, 302);
     }
-    const response = await next();
-    const own = response.headers.get('content-security-policy');
-    if (own?.includes('script-src'))
-      response.headers.set('content-security-policy', securityPolicy(scriptHashesOf(own)));
-    return response;
+    return await rememberPage(app, askedOf(context), async () => {
+      const response = await next();
+      const own = response.headers.get('content-security-policy');
+      if (own?.includes('script-src'))
+        response.headers.set('content-security-policy', securityPolicy(scriptHashesOf(own)));
+      const isOwn = !context.cookies.headers().next().done;
+      return { response, isOwn };
+    });
   } catch (error) {
     if (error instanceof DraftUnreadable && !isApi) return context.redirect('/studio/mend', 303);
     app.log.error({ err: error, route }, 'request failed');
@@ -48,3 +53,9 @@ export const onRequest = defineMiddleware(async (context, next) => {
     return refuse([{ path: '', code: 'our-fault' }]);
   }
 });
+
+function askedOf({ request, url }: APIContext): Asked {
+  const { method, headers } = request;
+  const address = url.pathname + url.search;
+  return { method, address, origin: url.origin, cookies: headers.get('cookie') ?? '', etag: '' };
+}

@@ -2,6 +2,8 @@ import compression from 'compression';
 import type { IncomingMessage, RequestListener, ServerResponse } from 'node:http';
 import path from 'node:path';
 import sirv from 'sirv';
+import { processSlot } from '~/services/process-slot';
+import type { RememberedAnswer } from '~/services/remembered';
 import type { Environment } from './environment';
 import { setStandingHeaders } from './headers';
 import { limitBody } from './limit-body';
@@ -10,6 +12,9 @@ import { readSender } from './sender';
 
 /** Doors the framework opens by itself and we have no use for. */
 const CLOSED = /^\/_(?!astro\/)/;
+
+/** What may have been answered before; see src/services/remembered.ts. */
+const REMEMBERED = /^\/(shop(\/|$)|api\/manifest$)/;
 
 /** Nothing in a picture may run, also where it is opened as a page of its own. */
 const MEDIA_POLICY = "default-src 'none'; style-src 'unsafe-inline'; sandbox";
@@ -61,12 +66,21 @@ export function createListener(environment: Environment, root: string, handle: R
     if (!limitBody(request, response, pathname)) return;
     // A file that goes while it is sent (a build under a running server) costs that answer, not the server.
     response.on('pipe', (source) => source.on('error', () => response.destroy()));
-    compress(request as never, response as never, () => {
-      if (pathname.startsWith('/media/')) {
-        request.url = address.slice('/media'.length);
-        media(request, response, () => refuse(request, response, 404, 'There is no such picture.'));
-      } else assets(request, response, () => handle(request, response));
-    });
+    const goOn = () =>
+      compress(request as never, response as never, () => {
+        if (pathname.startsWith('/media/')) {
+          request.url = address.slice('/media'.length);
+          media(request, response, () => refuse(request, response, 404, 'There is no such picture.'));
+        } else assets(request, response, () => handle(request, response));
+      });
+    const { remembered } = processSlot();
+    if (!remembered || !sender.ok || !REMEMBERED.test(pathname)) return void goOn();
+    const { cookie: cookies = '', 'if-none-match': etag = '' } = request.headers;
+    const origin = `${sender.protocol}://${sender.host}`;
+    void remembered({ method: request.method ?? '', address, origin, cookies, etag }).then(
+      (answer) => (answer ? give(request, response, answer, compress) : goOn()),
+      goOn,
+    );
   };
 }
 
@@ -77,6 +91,21 @@ function forward(request: IncomingMessage, sender: { address: string; protocol: 
   request.headers.host = sender.host;
   request.headers['x-forwarded-proto'] = sender.protocol;
   request.headers['x-forwarded-for'] = sender.address;
+}
+
+/** Sends what was answered before, packed as it is kept where the browser can unpack it. */
+function give(
+  request: IncomingMessage,
+  response: ServerResponse,
+  { status, headers, body, gzip }: RememberedAnswer,
+  compress: ReturnType<typeof compression>,
+): void {
+  for (const [name, value] of Object.entries(headers)) response.setHeader(name, value);
+  if (status === 304) return void response.writeHead(304).end();
+  if (gzip === null) return void compress(request as never, response as never, () => response.end(body));
+  response.setHeader('vary', [headers['vary'], 'accept-encoding'].filter(Boolean).join(', '));
+  if (!/\bgzip\b/.test(String(request.headers['accept-encoding'] ?? ''))) return void response.end(body);
+  response.writeHead(200, { 'content-encoding': 'gzip', 'content-length': gzip.length }).end(gzip);
 }
 
 function refuse(request: IncomingMessage, response: ServerResponse, status: number, message: string): void {

@@ -73,12 +73,8 @@ const IN_A_ROW = 4;
 
 /** What the front page shows of the goods. */
 export async function listFrontPage(app: App): Promise<{ featured: ProductCard[]; newest: ProductCard[] }> {
-  const row = async (query: Pick<ListingQuery, 'sort' | 'inStockOnly'>) =>
-    (await app.catalogue.listCards({ ...query, page: 1, pageSize: IN_A_ROW })).cards;
-  const [featured, newest] = await Promise.all([
-    row({ sort: 'featured', inStockOnly: true }),
-    row({ sort: 'newest', inStockOnly: true }),
-  ]);
+  const row = (sort: ListingSort) => app.catalogue.listFirst({ sort, inStockOnly: true, pageSize: IN_A_ROW });
+  const [featured, newest] = await Promise.all([row('featured'), row('newest')]);
   return { featured, newest };
 }
 
@@ -88,7 +84,7 @@ const WHILE_TYPING = 6;
 export async function findWhileTyping(app: App, typed: string): Promise<ProductCard[]> {
   const { match } = await app.catalogue.resolveSearch(typed);
   if (match === null) return [];
-  return (await app.catalogue.listCards({ sort: 'relevance', page: 1, pageSize: WHILE_TYPING, match, typed })).cards;
+  return app.catalogue.listFirst({ sort: 'relevance', pageSize: WHILE_TYPING, match, typed });
 }
 
 export function findProduct(app: App, slug: string): Promise<Product | null> {

@@ -1,4 +1,5 @@
 import { createHash } from 'node:crypto';
+import { gzipSync } from 'node:zlib';
 import { compileManifest, readLane, type Lane, type Manifest } from '~/core/lane';
 import { currencyOf, type Currency } from '~/core/money';
 import { definitions } from '~/pieces/registry';
@@ -14,6 +15,7 @@ export interface LiveLane {
 
 export interface ServedManifest {
   readonly body: string;
+  readonly gzip: Buffer;
   readonly etag: string;
 }
 
@@ -99,5 +101,9 @@ export async function isDraftToken(app: App, token: string | null): Promise<bool
 
 function pack(manifest: Manifest): ServedManifest {
   const body = JSON.stringify(manifest);
-  return { body, etag: `"${createHash('sha256').update(body).digest('base64url').slice(0, 22)}"` };
+  return {
+    body,
+    gzip: gzipSync(body),
+    etag: `"${createHash('sha256').update(body).digest('base64url').slice(0, 22)}"`,
+  };
 }

@@ -1,4 +1,5 @@
 import type { App } from './app';
+import type { Asked, RememberedAnswer } from './remembered';
 
 /**
  * What the outer server and the app inside the framework hand each other. They are built apart, so a module of one is not
@@ -6,6 +7,8 @@ import type { App } from './app';
  */
 interface ProcessSlot {
   app?: Promise<App>;
+  /** Answers without the framework what was answered before. */
+  remembered?: (asked: Asked) => Promise<RememberedAnswer | null>;
   /** Why the app could not be opened, for whoever started the server. */
   fault?: string;
   /** The public address for links in mails; set by the server. */

@@ -37,7 +37,7 @@ export async function sampleCart(app: App): Promise<Cart> {
 }
 
 async function fullLines(app: App): Promise<CartLine[]> {
-  const { cards } = await app.catalogue.listCards({ sort: 'featured', page: 1, pageSize: 8, inStockOnly: true });
+  const cards = await app.catalogue.listFirst({ sort: 'featured', pageSize: 8, inStockOnly: true });
   const lines = await linesOf(
     app,
     cards.map((card) => card.slug),

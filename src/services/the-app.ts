@@ -5,6 +5,7 @@ import { sendOrderMails } from './order-mails';
 import { releaseAbandoned } from './place-order';
 import { sweepPersonal } from './privacy';
 import { processSlot } from './process-slot';
+import { findRemembered } from './remembered';
 import { sweepUploads } from './uploads';
 
 const SWEEP_MS = 60_000;
@@ -32,14 +33,9 @@ async function open(): Promise<App> {
     await app.close();
     throw new Error(`Another server (process ${lock.pid ?? 'unknown'}) serves from ${dataDir}. Stop it first.`);
   }
-  // Whatever was under way when this folder was last served, nobody waits for it now.
-  await stopLostImports(app);
-  await releaseAbandoned(app, 0);
-  const timers = [
-    every(SWEEP_MS, app, [releaseAbandoned, sendOrderMails, sweepUploads]),
-    every(DAILY_MS, app, [sweepPersonal]),
-  ];
-  return {
+  const timers: ReturnType<typeof setInterval>[] = [];
+  // One object for all: what is kept for an app is kept by it.
+  const whole: App = {
     ...app,
     async close() {
       app.stopping.abort();
@@ -49,6 +45,15 @@ async function open(): Promise<App> {
       await lock.release();
     },
   };
+  // Whatever was under way when this folder was last served, nobody waits for it now.
+  await stopLostImports(whole);
+  await releaseAbandoned(whole, 0);
+  timers.push(
+    every(SWEEP_MS, whole, [releaseAbandoned, sendOrderMails, sweepUploads]),
+    every(DAILY_MS, whole, [sweepPersonal]),
+  );
+  processSlot().remembered = (asked) => findRemembered(whole, asked);
+  return whole;
 }
 
 /** Does these now, and again every so often; one that fails is said, and keeps none of the others. */

@@ -244,7 +244,9 @@ test('checkout: the order is changed in place, a failed payment loses nothing, a
   await expect(page.getByLabel('E-mail')).toBeFocused();
   await fillCheckout(page, '0002');
   await page.getByRole('button', { name: 'Order and pay' }).click();
-  await expect(page.getByRole('alert').getByText('The card was declined. Nothing was charged and your cart is kept.')).toBeVisible();
+  await expect(
+    page.getByRole('alert').getByText('The card was declined. Nothing was charged and your cart is kept.'),
+  ).toBeVisible();
   await expect(page.getByLabel('Town')).toHaveValue('Windau');
   await expect(page.getByRole('radio', { name: /Express/ })).toBeChecked();
 

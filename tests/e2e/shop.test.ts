@@ -12,7 +12,7 @@ test.describe('without script', () => {
     await expect(page.locator('article h2')).toHaveText(['Wagtail', 'Kestrel', 'Kestrel Plus']);
     await page.getByRole('link', { name: 'Wagtail', exact: true }).click();
     await page.getByText('Lagoon').click();
-    await page.getByLabel('Quantity').fill('2');
+    await page.getByRole('spinbutton', { name: 'Quantity' }).fill('2');
     await page.getByRole('button', { name: 'Add to cart' }).click();
 
     await expect(page.getByText('Lagoon')).toBeVisible();
@@ -24,7 +24,9 @@ test.describe('without script', () => {
     await expect(page.getByText('Please fill this in.', { exact: true })).toHaveCount(6);
     await fillCheckout(page, '0002');
     await page.getByRole('button', { name: 'Order and pay' }).click();
-    await expect(page.getByRole('alert').getByText('The card was declined. Nothing was charged and your cart is kept.')).toBeVisible();
+    await expect(
+      page.getByRole('alert').getByText('The card was declined. Nothing was charged and your cart is kept.'),
+    ).toBeVisible();
     await expect(page.getByLabel('Town')).toHaveValue('Windau');
     await page.getByLabel('Card number').fill('5000000000000001');
     await page.getByRole('button', { name: 'Order and pay' }).click();

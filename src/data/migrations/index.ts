@@ -4,6 +4,7 @@ import { deliveryAndDownloads } from './2026-11-26-delivery-and-downloads';
 import { keptForAWhile } from './2026-11-26-kept-for-a-while';
 import { oneCartOneOrder } from './2026-11-26-one-cart-one-order';
 import { search } from './2026-11-26-search';
+import { shownProducts } from './2026-11-26-shown-products';
 import { optionsAndCarts } from './2026-11-25-options-and-carts';
 
 /** One frozen step of the schema; `context.run` runs one SQL statement. */
@@ -21,4 +22,5 @@ export const migrations: readonly Migration[] = [
   keptForAWhile,
   search,
   deliveryAndDownloads,
+  shownProducts,
 ];

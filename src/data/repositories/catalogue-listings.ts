@@ -41,36 +41,41 @@ const CARD = `p.id, p.slug, p.name, p.short_text, p.options <> '[]' has_options,
    (SELECT json_array(src, alt) FROM images i WHERE i.product_id = p.id ORDER BY position LIMIT 1) image`;
 
 const CATEGORY_TREE = `tree(id) AS (
-  SELECT id FROM categories WHERE slug = $category UNION ALL SELECT c.id FROM categories c JOIN tree t ON c.parent_id = t.id)`;
+  SELECT id FROM categories WHERE slug = $category UNION ALL SELECT c.id FROM categories c JOIN tree ON c.parent_id = tree.id)`;
 
 /** What the catalogue shows many at a time, and looks through. */
 export function catalogueListings(db: Database) {
   /** The products of a page, found first by number and in order: only theirs are read whole. */
-  async function listCards(query: ListingQuery): Promise<{ cards: ProductCard[]; total: number; page: number }> {
+  async function readPage(query: ListingQuery, page: number): Promise<ProductCard[]> {
     const { from, where, params } = narrowed(query);
     const sort = query.sort === 'relevance' && !query.match ? 'featured' : query.sort;
-    const read = (page: number) =>
-      db.select<CardRow>(
-        `WITH RECURSIVE ${query.category ? `${CATEGORY_TREE},` : ''} hits(id, place) AS MATERIALIZED (
+    const rows = await db.select<CardRow>(
+      `WITH RECURSIVE ${query.category ? `${CATEGORY_TREE},` : ''} hits(id, place) AS MATERIALIZED (
            SELECT id, row_number() OVER () FROM (SELECT p.id id FROM ${from} WHERE ${where}
              ORDER BY ${ORDER_BY[sort]} LIMIT $limit OFFSET $offset))
          SELECT ${CARD} FROM hits JOIN products p ON p.id = hits.id ORDER BY hits.place`,
-        {
-          ...params,
-          ...(sort === 'relevance' && { typed: query.typed ?? '' }),
-          limit: query.pageSize,
-          offset: (page - 1) * query.pageSize,
-        },
-      );
-    const rows = await read(query.page);
+      {
+        ...params,
+        ...(sort === 'relevance' && { typed: query.typed ?? '' }),
+        limit: query.pageSize,
+        offset: (page - 1) * query.pageSize,
+      },
+    );
+    return rows.map(toCard);
+  }
+
+  async function listCards(query: ListingQuery): Promise<{ cards: ProductCard[]; total: number; page: number }> {
+    const cards = await readPage(query, query.page);
     // A first page that is not full is the whole listing; counting again is for the others.
-    if (query.page === 1 && rows.length < query.pageSize)
-      return { cards: rows.map(toCard), total: rows.length, page: 1 };
+    if (query.page === 1 && cards.length < query.pageSize) return { cards, total: cards.length, page: 1 };
     const total = await countProducts(query);
     const last = Math.max(1, Math.ceil(total / query.pageSize));
-    if (query.page <= last) return { cards: rows.map(toCard), total, page: query.page };
-    return { cards: (await read(last)).map(toCard), total, page: last };
+    if (query.page <= last) return { cards, total, page: query.page };
+    return { cards: await readPage(query, last), total, page: last };
   }
+
+  /** What a listing begins with, uncounted. */
+  const listFirst = (query: Omit<ListingQuery, 'page'>) => readPage({ ...query, page: 1 }, 1);
 
   async function countProducts(query: Omit<ListingQuery, 'sort' | 'page' | 'pageSize'>): Promise<number> {
     const { from, where, params } = narrowed(query);
@@ -109,7 +114,7 @@ export function catalogueListings(db: Database) {
            JOIN categories s ON s.id = c.id OR s.parent_id = c.parent_id OR s.parent_id = c.id OR s.id = c.parent_id
          WHERE pc.product_id IN own),
        shared(id, points) AS (
-         SELECT product_id, 2 FROM tags WHERE name IN (SELECT name FROM tags WHERE product_id IN own)
+         SELECT product_id, 2 FROM (SELECT product_id FROM tags WHERE name IN (SELECT name FROM tags WHERE product_id IN own) LIMIT $mostShared)
          UNION ALL SELECT product_id, 1 FROM product_categories WHERE category_id IN places),
        chosen(id) AS (
          SELECT s.id FROM shared s JOIN products p ON p.id = s.id WHERE p.is_shown = 1 AND p.in_stock = 1
@@ -119,7 +124,7 @@ export function catalogueListings(db: Database) {
          (SELECT json_group_array(DISTINCT s.slug) FROM product_categories pc JOIN categories c ON c.id = pc.category_id
             JOIN categories s ON s.id = c.id OR s.id = c.parent_id WHERE pc.product_id = p.id) categories
        FROM products p WHERE p.is_shown = 1 AND p.id IN (SELECT id FROM chosen UNION SELECT id FROM own)`,
-      { slugs: JSON.stringify(slugs), most },
+      { slugs: JSON.stringify(slugs), most, mostShared: 5 * most },
     );
     return rows.map((row) => ({
       slug: row.slug,
@@ -194,7 +199,7 @@ export function catalogueListings(db: Database) {
     return Object.fromEntries(found.flat());
   }
 
-  return { listCards, countProducts, cardsOf, listRelatable, listCategories, listSlugs, findSamples };
+  return { listCards, listFirst, countProducts, cardsOf, listRelatable, listCategories, listSlugs, findSamples };
 }
 
 /** The tables a listing looks through, and what it keeps of them. */
@@ -226,7 +231,7 @@ function narrowed(query: Omit<ListingQuery, 'sort' | 'page' | 'pageSize'>): {
     wheres.push('p.from_minor <= $toMinor');
     params['toMinor'] = query.toMinor;
   }
-  const from = query.match ? 'product_search JOIN products p ON p.id = product_search.rowid' : 'products p';
+  const from = query.match ? 'product_search CROSS JOIN products p ON p.id = product_search.rowid' : 'products p';
   return { from, where: wheres.join(' AND '), params };
 }
 

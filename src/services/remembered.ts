@@ -1,0 +1,159 @@
+import { LRUCache } from 'lru-cache';
+import { createHash } from 'node:crypto';
+import { promisify } from 'node:util';
+import { gzip } from 'node:zlib';
+import { dayIn } from '~/core/time';
+import type { App } from './app';
+import { liveLane, serveManifest } from './live-lane';
+
+/** An answer that was made before, as it goes over the wire. */
+export interface RememberedAnswer {
+  readonly status: 200 | 304;
+  readonly headers: Readonly<Record<string, string>>;
+  /** Plain; `gzip` is the same packed, where that was worth keeping. */
+  readonly body: string;
+  readonly gzip: Buffer | null;
+}
+
+/** What a request says that an answer may depend on. */
+export interface Asked {
+  readonly method: string;
+  /** Path and query, as they came; the path is plain. */
+  readonly address: string;
+  readonly origin: string;
+  readonly cookies: string;
+  /** If-None-Match. */
+  readonly etag: string;
+}
+
+interface Page {
+  readonly state: string;
+  readonly until: number;
+  readonly headers: Readonly<Record<string, string>>;
+  readonly html: string;
+  readonly gzip: Buffer;
+  readonly etag: string;
+}
+
+const pack = promisify(gzip);
+
+/** Pages that say the same to everybody, but for the number at the cart. */
+const LISTINGS = /^\/shop(\/?|\/all|\/search|\/c\/[\w%.~-]+)$/;
+const PRODUCT = /^\/shop\/p\/[\w%.~-]+$/;
+const LONGEST_ADDRESS = 400;
+const MOST_BYTES = 64 * 1024 * 1024;
+/** Offers begin and end, best sellers change places: nothing is told for longer than this. */
+const KEPT_MS = 60_000;
+/** How long the shop is taken to be as it was last seen. */
+const STATE_MS = 250;
+const MANIFEST = /^\/api\/manifest(?:\?lang=([a-z]{2}))?$/;
+const CART_COOKIE = /(?:^|;\s*)pl_cart=([0-9a-f-]{36})(?:;|$)/;
+const LANGUAGE_COOKIE = /(?:^|;\s*)pl_lang=([a-z]{2})(?:;|$)/;
+/** As the header of the shop writes it for an empty cart. */
+const EMPTY_COUNT = '<span class="count" data-pl-count hidden>0</span>';
+
+const stores = new WeakMap<App, ReturnType<typeof createStore>>();
+
+function createStore(app: App) {
+  const pages = new LRUCache<string, Page>({
+    maxSize: MOST_BYTES,
+    sizeCalculation: (page) => 2 * page.html.length + page.gzip.length,
+  });
+  let seen: { at: number; state: Promise<{ listing: string; product: string }> } | null = null;
+  return {
+    pages,
+    /** What pages were drawn from; one that was drawn from another is not given out again. */
+    state(): Promise<{ listing: string; product: string }> {
+      const now = app.now();
+      if (!seen || now - seen.at >= STATE_MS || now < seen.at) {
+        const read = async () => {
+          const [{ version, stock }, live] = await Promise.all([app.catalogue.readState(), liveLane(app)]);
+          const listing = `${live.revision} ${version} ${dayIn(live.lane.shop.timeZone, now)}`;
+          return { listing, product: `${listing} ${stock}` };
+        };
+        seen = { at: now, state: read() };
+        seen.state.catch(() => (seen = null));
+      }
+      return seen.state;
+    },
+  };
+}
+
+function storeOf(app: App): ReturnType<typeof createStore> {
+  let store = stores.get(app);
+  if (!store) stores.set(app, (store = createStore(app)));
+  return store;
+}
+
+/** Under which name an answer is kept; null where it is one shopper's own. */
+function keyOf({ method, address, origin, cookies }: Asked): { key: string; kind: 'listing' | 'product' } | null {
+  if (method !== 'GET' || address.length > LONGEST_ADDRESS || cookies.includes('pl_flash=')) return null;
+  const [path = ''] = address.split('?', 1);
+  const kind = LISTINGS.test(path) ? 'listing' : PRODUCT.test(path) ? 'product' : null;
+  // Where a product is sent to, and what that costs, is the shopper's own.
+  if (kind === null || (kind === 'product' && CART_COOKIE.test(cookies))) return null;
+  return { key: `${LANGUAGE_COOKIE.exec(cookies)?.[1] ?? ''} ${origin}${address}`, kind };
+}
+
+/** An answer that needs nothing worked out: the manifest, or a page as it was drawn for somebody before. Null: there is none. */
+export async function findRemembered(app: App, asked: Asked): Promise<RememberedAnswer | null> {
+  const manifest = asked.method === 'GET' ? MANIFEST.exec(asked.address) : null;
+  if (manifest) return rememberedManifest(app, manifest[1] ?? 'en', asked.etag);
+  const place = keyOf(asked);
+  if (!place) return null;
+  const store = storeOf(app);
+  const page = store.pages.get(place.key);
+  if (!page) return null;
+  const token = CART_COOKIE.exec(asked.cookies)?.[1];
+  const [state, count] = await Promise.all([store.state(), token ? app.carts.count(token) : 0]);
+  if (page.state !== state[place.kind] || page.until <= app.now()) {
+    store.pages.delete(place.key);
+    return null;
+  }
+  const { headers, html, gzip: packed, etag } = page;
+  if (count > 0) {
+    const body = html.replace(EMPTY_COUNT, `<span class="count" data-pl-count>${count}</span>`);
+    return { status: 200, headers, body, gzip: null };
+  }
+  const own = { ...headers, etag };
+  if (asked.etag === etag) return { status: 304, headers: own, body: '', gzip: null };
+  return { status: 200, headers: own, body: html, gzip: packed };
+}
+
+async function rememberedManifest(app: App, language: string, etag: string): Promise<RememberedAnswer> {
+  const served = await serveManifest(app, language);
+  const headers = {
+    'content-type': 'application/json',
+    'cache-control': 'public, max-age=0, must-revalidate',
+    'access-control-allow-origin': '*',
+    etag: served.etag,
+  };
+  if (etag === served.etag) return { status: 304, headers, body: '', gzip: null };
+  return { status: 200, headers, body: served.body, gzip: served.gzip };
+}
+
+/** Keeps a page that was just drawn, if it is the same for everybody; answers it as it is to be sent now. */
+export async function rememberPage(
+  app: App,
+  asked: Asked,
+  /** `isOwn`: something of the answer is for whoever asked alone. */
+  draw: () => Promise<{ response: Response; isOwn: boolean }>,
+): Promise<Response> {
+  const place = keyOf(asked);
+  if (!place || CART_COOKIE.test(asked.cookies)) return (await draw()).response;
+  const store = storeOf(app);
+  // Before it is drawn: what changes meanwhile must not pass for seen.
+  const before = await store.state();
+  const { response, isOwn } = await draw();
+  const type = response.headers.get('content-type') ?? '';
+  if (isOwn || response.status !== 200 || !type.startsWith('text/html')) return response;
+  const html = await response.text();
+  const headers = Object.fromEntries(response.headers);
+  for (const name of ['content-length', 'x-astro-route-type']) delete headers[name];
+  headers['cache-control'] ??= 'private, no-cache';
+  headers['vary'] = 'cookie';
+  const etag = `"${createHash('sha256').update(html).digest('base64url').slice(0, 22)}"`;
+  const page = { html, headers, etag, state: before[place.kind], until: app.now() + KEPT_MS };
+  store.pages.set(place.key, { ...page, gzip: await pack(html) });
+  return new Response(html, { headers: { ...headers, etag } });
+}
