@@ -1,4 +1,5 @@
 const zones = new Map<string, Intl.DateTimeFormat>();
+const long = new Map<string, Intl.DateTimeFormat>();
 
 /** The calendar day (YYYY-MM-DD) of a moment in an IANA time zone. */
 export function dayIn(timeZone: string, atMs: number): string {
@@ -23,5 +24,8 @@ export function addDays(day: string, count: number): string {
 
 /** A moment's day as people write it in a locale (BCP 47), in an IANA time zone: 26 November 2026. */
 export function longDate(atMs: number, locale: string, timeZone: string): string {
-  return new Intl.DateTimeFormat(locale, { dateStyle: 'long', timeZone }).format(atMs);
+  const key = `${locale} ${timeZone}`;
+  let format = long.get(key);
+  if (!format) long.set(key, (format = new Intl.DateTimeFormat(locale, { dateStyle: 'long', timeZone })));
+  return format.format(atMs);
 }
