@@ -106,11 +106,15 @@ for (const [width, height] of [
 
 test('a whole purchase fits at 320 px with text at 200 %', async ({ page, server }) => {
   await page.setViewportSize({ width: 320, height: 640 });
-  await page.addInitScript(() => (document.documentElement.style.fontSize = '200%'));
+  // As the browser's own setting has it.
+  const session = await page.context().newCDPSession(page);
+  await session.send('Page.setFontSizes', { fontSizes: { standard: 32 } });
+  const all: string[] = [];
 
   await buy(page, server.origin, async (where) => {
     const found = await page.evaluate(() => {
       const wrong: string[] = [];
+      if (getComputedStyle(document.documentElement).fontSize !== '32px') wrong.push('text is not at 200 %');
       if (document.documentElement.scrollWidth > innerWidth)
         wrong.push(`scrolls to ${document.documentElement.scrollWidth} px`);
       const look = (root: Document | ShadowRoot) => {
@@ -139,8 +143,9 @@ test('a whole purchase fits at 320 px with text at 200 %', async ({ page, server
       look(document);
       return wrong;
     });
-    expect(found, where).toEqual([]);
+    all.push(...found.map((text) => `${where}: ${text}`));
   });
+  expect(all).toEqual([]);
 });
 
 test('a purchase works behind a proxy with TLS, with cookies for TLS alone', async ({ playwright, launchOptions }) => {
