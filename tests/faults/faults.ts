@@ -2,8 +2,12 @@ import { randomInt, randomUUID } from 'node:crypto';
 import { rm } from 'node:fs/promises';
 import { createApp } from '~/services/app';
 import { sendBadInputs } from '../support/bad-inputs';
+import { COSTLY_FILES } from '../support/costly-files';
 import { ORDER_FORM } from '../support/checkout';
+import { listRoutes } from '../support/routes';
 import { seedFolder, serve, signInOwner, startServer } from '../support/server';
+import { sendRaw, spellingsOf } from '../support/spellings';
+import { askTls, startTlsProxy } from '../support/tls-proxy';
 
 let faults = 0;
 function line(name: string, isRight: boolean, figure: string): void {
@@ -170,10 +174,189 @@ async function badInputs(runs: number): Promise<void> {
   line('  nothing changed', isSame, isSame ? 'the draft is as before' : 'the draft has changed');
 }
 
+/** Every route in every spelling, by a stranger: nothing opens that the plain path keeps shut, and nothing breaks. */
+async function spellings(): Promise<void> {
+  const server = await startServer(0.01);
+  const owner = await signInOwner(server.origin);
+  const stored = async () => (await fetch(`${server.origin}/api/studio/draft`, { headers: { cookie: owner } })).text();
+  const before = await stored();
+  let [asked, broken, opened] = [0, 0, 0];
+  for (const { pattern, path } of listRoutes())
+    for (const spelt of spellingsOf(path))
+      for (const method of ['GET', 'POST']) {
+        const { status } = await sendRaw(server.origin, spelt, { method });
+        asked += 1;
+        if (status >= 500) broken += 1;
+        const isShut = /^\/(api\/)?studio/.test(pattern) && !pattern.includes('sign-in');
+        if (isShut && status >= 200 && status < 300) opened += 1;
+      }
+  const isSame = (await stored()) === before;
+  await server.stop();
+  line(`${asked} spellings of paths, by a stranger`, broken === 0, `${broken} faults`);
+  line(
+    '  the studio stays shut',
+    opened === 0 && isSame,
+    `${opened} opened, the draft ${isSame ? 'as' : 'not as'} before`,
+  );
+}
+
+/** Files that cost their reader much, while somebody shops. */
+async function costlyFiles(): Promise<void> {
+  const server = await startServer(0.01);
+  const { origin } = server;
+  let isDone = false;
+  let slowest = 0;
+  const shopper = (async () => {
+    await fetch(`${origin}/shop/all`);
+    while (!isDone) {
+      const started = performance.now();
+      await fetch(`${origin}/api/products/heron`).then((response) => response.arrayBuffer());
+      slowest = Math.max(slowest, performance.now() - started);
+      await new Promise((resolve) => setTimeout(resolve, 10));
+    }
+  })();
+  let [longest, faulty] = [0, 0];
+  for (const [name, content] of Object.entries(COSTLY_FILES)) {
+    const form = new FormData();
+    form.set('product', 'sail-your-own');
+    form.set('option', 'artwork');
+    form.set('file', new File([typeof content === 'string' ? content : new Uint8Array(content)], `${name}.svg`));
+    const started = performance.now();
+    // Another address and cart each time: nobody is allowed so many.
+    const { status } = await fetch(`${origin}/api/uploads`, { method: 'POST', body: form, headers: { origin } });
+    longest = Math.max(longest, performance.now() - started);
+    if (status >= 500) faulty += 1;
+  }
+  isDone = true;
+  await shopper;
+  await server.stop();
+  const count = Object.keys(COSTLY_FILES).length;
+  line(
+    `${count} costly files: answered within 2 s`,
+    longest <= 2000 && faulty === 0,
+    `${longest.toFixed(0)} ms, ${faulty} faults`,
+  );
+  line('  meanwhile the shop answers within 300 ms', slowest <= 300, `${slowest.toFixed(0)} ms`);
+}
+
+/** The same file twice at once: one goes in whole, the other is told why it does not. */
+async function twoImports(): Promise<void> {
+  const server = await startServer(0.01);
+  const { origin } = server;
+  const owner = await signInOwner(origin);
+  const rows = Array.from({ length: 2000 }, (_, i) => `Bulk ${i},B-${i},${(i % 900) + 1}.50`);
+  const send = async () => {
+    const form = new FormData();
+    form.set('apply', '1');
+    form.set('file', new File([`Name,SKU,Price\n${rows.join('\n')}\n`], 'bulk.csv'));
+    const headers = { origin, cookie: owner };
+    const response = await fetch(`${origin}/api/studio/imports`, { method: 'POST', body: form, headers });
+    return { status: response.status, ...((await response.json()) as { id?: string }) };
+  };
+  const both = await Promise.all([send(), send()]);
+  const taken = both.filter(({ status }) => status === 202);
+  const stateOf = async () => {
+    const response = await fetch(`${origin}/api/studio/imports/${taken[0]!.id}`, { headers: { cookie: owner } });
+    return ((await response.json()) as { state: string }).state;
+  };
+  let state = 'none';
+  for (let tries = 0; taken.length === 1 && tries < 200; tries += 1) {
+    state = await stateOf();
+    if (state !== 'running') break;
+    await new Promise((resolve) => setTimeout(resolve, 100));
+  }
+  await server.end('SIGTERM');
+  const app = await createApp({ dataDir: server.dataDir, logLevel: 'silent' });
+  const [found] = await app.db.select<{ n: number; empty: number }>(
+    `SELECT count(*) n, sum(from_minor = 0) empty FROM products WHERE name LIKE 'Bulk %'`,
+  );
+  await app.close();
+  await rm(server.dataDir, { recursive: true, force: true });
+  const isRight = taken.length === 1 && found!.n === rows.length && found!.empty === 0;
+  line(
+    'two imports at once: one is taken',
+    isRight,
+    `${both.map(({ status }) => status).join(' and ')}, ended “${state}”`,
+  );
+  line('  no product is half there', found!.empty === 0, `${found!.n} products, ${found!.empty} without a price`);
+}
+
+/** Eight orders of one cart at once, each under a key of its own. */
+async function eightOrders(): Promise<void> {
+  const dataDir = await seedFolder(0.01);
+  const variantId = await variantOf(dataDir, 100);
+  const server = await serve(dataDir);
+  const cookie = `pl_cart=${randomUUID()}`;
+  await post(server.origin, '/api/cart', cookie, { kind: 'add', variantId, quantity: 1 });
+  const answers = await Promise.all(
+    Array.from({ length: 8 }, () =>
+      post(server.origin, '/api/orders', cookie, {
+        key: randomUUID(),
+        cartVersion: 1,
+        form: ORDER_FORM,
+        seenTotalMinor: null,
+      }),
+    ),
+  );
+  await server.end('SIGTERM');
+  const app = await createApp({ dataDir, logLevel: 'silent' });
+  const [{ left } = { left: 0 }] = await app.db.select<{ left: number }>(
+    'SELECT quantity AS left FROM stock_levels WHERE variant_id = $variantId',
+    { variantId },
+  );
+  await app.close();
+  await rm(dataDir, { recursive: true, force: true });
+  const paid = answers.filter((answer) => answer?.status === 200).length;
+  const faulty = answers.filter((answer) => !answer || answer.status >= 500).length;
+  line(
+    'eight orders of one cart at once',
+    paid === 1 && faulty === 0 && left === 99,
+    `${paid} paid, ${left} of 100 left`,
+  );
+}
+
+/** Behind a proxy that ends TLS: shoppers buy there, each held to limits of their own. */
+async function behindTls(): Promise<void> {
+  const proxy = await startTlsProxy((headers) => headers['x-test-from'] as string | undefined);
+  const dataDir = await seedFolder(0.01);
+  const variantId = await variantOf(dataDir, 100);
+  const server = await serve(dataDir, {
+    PAVED_LANE_ORIGIN: proxy.origin,
+    PAVED_LANE_TRUSTED_PROXIES: '127.0.0.1',
+  });
+  proxy.leadTo(Number(new URL(server.origin).port));
+  const ask = (path: string, cookie: string, from: string, body: object) =>
+    askTls(proxy, path, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json', origin: proxy.origin, cookie, 'x-test-from': from },
+      body: JSON.stringify(body),
+    });
+  const statuses = await Promise.all(
+    Array.from({ length: 40 }, async (_, i) => {
+      const [cookie, from] = [`pl_cart=${randomUUID()}`, `192.0.2.${i + 1}`];
+      const added = await ask('/api/cart', cookie, from, { kind: 'add', variantId, quantity: 1 });
+      if (added.status !== 200) return added.status;
+      const order = { key: randomUUID(), cartVersion: 1, form: ORDER_FORM, seenTotalMinor: null };
+      return (await ask('/api/orders', cookie, from, order)).status;
+    }),
+  );
+  const { status: stranger } = await sendRaw(server.origin, '/shop/', { headers: { host: 'elsewhere.example' } });
+  await proxy.close();
+  await server.stop();
+  const bought = statuses.filter((status) => status === 200).length;
+  line('40 orders behind a proxy with TLS', bought === 40, `${bought} paid`);
+  line('  the server under a name that is not the shop’s', stranger === 421, `${stranger}`);
+}
+
 /** `npm run faults -- kill 200` runs one part so often; without a name, all of them a little. */
 const [part, times] = process.argv.slice(2);
 const often = (usual: number) => Math.min(100_000, Math.max(1, Math.round(Number(times ?? usual)) || usual));
 if (part === undefined || part === 'kill') await killRounds(Math.min(500, often(20)));
 if (part === undefined || part === 'race') await raceForTheLast(Math.min(2000, often(1000)), 10);
 if (part === undefined || part === 'inputs') await badInputs(often(5000));
+if (part === undefined || part === 'spellings') await spellings();
+if (part === undefined || part === 'files') await costlyFiles();
+if (part === undefined || part === 'imports') await twoImports();
+if (part === undefined || part === 'eight') await eightOrders();
+if (part === undefined || part === 'tls') await behindTls();
 process.exitCode = faults === 0 ? 0 : 1;
