@@ -79,6 +79,22 @@ describe('pages that were drawn before', () => {
     expect([isFromMemory(told), await told.text()][1]).to.include('Hello');
   });
 
+  it('lead on in the language a shopper chose, from every page, and back', async () => {
+    const german = { cookie: 'pl_lang=de' };
+    const moved = await get('/shop/cart?x=1', german);
+    const text = await (await get('/shop/c/figures?lang=de', german)).text();
+    const arabic = await (await get('/shop/?lang=ar')).text();
+    const back = await get('/shop/?lang=en', german);
+
+    expect([moved.status, moved.headers.get('location')]).to.deep.equal([302, '/shop/cart?x=1&lang=de']);
+    const links = [...text.matchAll(/<a[^>]* href="(\/shop[^"]*)"/g)].map(([, href]) => href!);
+    const own = links.filter((href) => !/lang=(en|ar)/.test(href));
+    expect(own.filter((href) => !href.includes('lang=de'))).to.deep.equal([]);
+    expect(links.filter((href) => /lang=(en|ar)/.test(href))).to.have.length(2);
+    expect(arabic).to.match(/<html[^>]* dir="rtl"/);
+    expect(back.headers.get('set-cookie')).to.match(/^pl_lang=en;/);
+  });
+
   it('are never kept of a cart, a checkout or an address that does not exist', async () => {
     for (const path of ['/shop/cart', '/shop/p/none', '/shop/c/none', '/shop/none']) {
       await get(path);

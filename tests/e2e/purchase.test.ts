@@ -104,6 +104,25 @@ for (const [width, height] of [
   });
 }
 
+test('nothing shifts while a page of the shop loads on a phone', async ({ page, server }) => {
+  await page.setViewportSize(PHONE.viewport);
+  await page.addInitScript(() => {
+    const told = window as { shifted?: number };
+    told.shifted = 0;
+    new PerformanceObserver((list) => {
+      for (const entry of list.getEntries() as (PerformanceEntry & { value: number; hadRecentInput: boolean })[])
+        if (!entry.hadRecentInput) told.shifted! += entry.value;
+    }).observe({ type: 'layout-shift', buffered: true });
+  });
+  await addWinder(page, server.origin);
+  for (const path of ['/', '/all', '/p/sail-your-own', '/cart', '/checkout']) {
+    await page.goto(`${server.origin}/shop${path}`);
+    await page.waitForLoadState('networkidle');
+    await page.waitForTimeout(300);
+    expect(await page.evaluate(() => (window as { shifted?: number }).shifted), path).toBeLessThanOrEqual(0.01);
+  }
+});
+
 test('a whole purchase fits at 320 px with text at 200 %', async ({ page, server }) => {
   await page.setViewportSize({ width: 320, height: 640 });
   // As the browser's own setting has it.

@@ -24,6 +24,8 @@ export const ARABIC = {
   'option-date-range': '«{label}» يحتاج تاريخًا من {from} إلى {to}.',
   'option-too-many': '«{label}»: اختر {limit} على الأكثر.',
   'option-too-few': '«{label}»: اختر {limit} على الأقل.',
+  'option-file-large': '«{label}» يقبل ملفات حتى {limit}. اختر ملفًا أصغر.',
+  'upload-unsent': 'تعذّر إرسال {name}. تحقق من الاتصال ثم اختره مرة أخرى.',
   'option-upload-gone': '«{label}»: لم يعد الملف موجودًا. أضفه مجددًا.',
   'upload-type': 'هذا النوع من الملفات غير مقبول. اختر {forms}.',
   'upload-broken': 'تعذرت قراءة الملف. احفظه من جديد وحاول مرة أخرى.',

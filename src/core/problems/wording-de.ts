@@ -24,6 +24,8 @@ export const GERMAN = {
   'option-date-range': '„{label}“ braucht einen Tag von {from} bis {to}.',
   'option-too-many': '„{label}“: höchstens {limit} auswählen.',
   'option-too-few': '„{label}“: mindestens {limit} auswählen.',
+  'option-file-large': '„{label}“ nimmt Dateien bis {limit}. Bitte eine kleinere wählen.',
+  'upload-unsent': '{name} konnte nicht gesendet werden. Bitte die Verbindung prüfen und die Datei noch einmal wählen.',
   'option-upload-gone': '„{label}“: Die Datei ist nicht mehr da. Füge sie noch einmal hinzu.',
   'upload-type': 'Diese Art von Datei geht hier nicht. Nimm {forms}.',
   'upload-broken': 'Die Datei lässt sich nicht lesen. Speichere sie neu und versuche es noch einmal.',

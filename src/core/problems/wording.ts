@@ -34,6 +34,8 @@ const WORDING = {
   'option-too-many': '“{label}”: choose at most {limit}.',
   'option-too-few': '“{label}”: choose at least {limit}.',
   'option-upload-gone': '“{label}”: the file is no longer there. Add it again.',
+  'option-file-large': '“{label}” takes files up to {limit}. Choose a smaller one.',
+  'upload-unsent': '{name} could not be sent. Check your connection, then choose it again.',
   'option-key-twice': '“{label}” has the short name {key}, which another option has too. Give each its own.',
   'option-value-twice': '“{label}” offers {value} twice. Take one out.',
   'option-unknown': '“{label}” asks about {other}, which does not exist. Choose another under “Only when”.',

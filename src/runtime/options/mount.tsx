@@ -4,6 +4,7 @@ import { dayIn } from '~/core/time/day';
 import { sameAnswers, type Answers } from '~/core/options/answers';
 import { evaluateOptions, type Evaluation } from '~/core/options/evaluate';
 import type { ProductOption } from '~/core/options';
+import type { Problem, ProblemCode } from '~/core/problems';
 import { formatMoney } from '~/core/money/currency';
 import type { ProductOptionsPiece } from '~/pieces/product-options/definition';
 import { calmly } from '../kit/calm';
@@ -43,6 +44,8 @@ export interface MountedOptions {
   complain(problems?: readonly { readonly path: string; readonly message: string }[]): boolean;
   destroy(): void;
 }
+
+const megabytes = (bytes: number) => Math.round(bytes / 104_857.6) / 10;
 
 /** Asks a product's options, evaluates them with every answer, and sends files as they are chosen. */
 export function mountOptions({
@@ -86,7 +89,17 @@ export function mountOptions({
     take(next);
   }
 
+  async function complainOf(key: string, code: ProblemCode, facts: NonNullable<Problem['facts']>): Promise<void> {
+    const { wordProblem } = await import('~/core/problems/wording');
+    problems = { ...problems, [key]: wordProblem({ code, facts }, host.language) };
+    draw();
+  }
+
   async function upload(key: string, file: File): Promise<void> {
+    const option = options.find((candidate) => candidate.key === key);
+    // Said before it is sent: on a slow line a refusal would be minutes away.
+    if (option?.kind === 'file' && file.size > option.mostBytes)
+      return complainOf(key, 'option-file-large', { label: option.label, limit: `${megabytes(option.mostBytes)} MB` });
     const body = new FormData();
     body.set('product', slug);
     body.set('option', key);
@@ -104,7 +117,9 @@ export function mountOptions({
       names[got.id] = got.name ?? file.name;
       return answer(key, got.id);
     }
-    problems = { ...problems, [key]: got?.problems?.[0]?.message ?? `${file.name} ✗` };
+    const [why] = got?.problems ?? [];
+    if (!why) return complainOf(key, 'upload-unsent', { name: file.name });
+    problems = { ...problems, [key]: why.message };
     draw();
   }
 

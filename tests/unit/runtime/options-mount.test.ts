@@ -43,9 +43,9 @@ describe('options that are asked', () => {
     field.dispatchEvent(new window.Event('input', { bubbles: true }));
     field.dispatchEvent(new window.Event('change', { bubbles: true }));
   }
-  async function send(name: string): Promise<void> {
+  async function send(name: string, bytes = 1): Promise<void> {
     const field = one<HTMLInputElement>('[data-option=art] input');
-    Object.defineProperty(field, 'files', { configurable: true, value: [new File(['x'], name)] });
+    Object.defineProperty(field, 'files', { configurable: true, value: [new File([new Uint8Array(bytes)], name)] });
     field.dispatchEvent(new window.Event('change', { bubbles: true }));
     await settled();
   }
@@ -99,10 +99,17 @@ describe('options that are asked', () => {
 
     server.answers(() => Promise.reject(new TypeError('no connection')));
     await send('y.png');
-    await settled(10);
+    await until(() => one('[data-option=art]').textContent.includes('y.png could not be sent.'));
 
-    expect(one('[data-option=art]').textContent).to.include('y.png');
     expect(mounted.state.answers).to.deep.equal({ art: 'upload-0' });
+  });
+
+  it('say that a file is too large before it is sent', async () => {
+    ask();
+    await send('lake.png', 5 * 1024 * 1024 + 1);
+
+    await until(() => one('[data-option=art]').textContent.includes('takes files up to 5 MB. Choose a smaller one.'));
+    expect([server.asked, heard]).to.deep.equal([[], []]);
   });
 
   it('say what is open in words, and lead to the first of it', async () => {
