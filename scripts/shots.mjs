@@ -92,16 +92,16 @@ try {
   await form.getByText('Printing').scrollIntoViewIfNeeded();
   await shoot('product', desktop);
   await form.getByRole('button', { name: 'Add to cart' }).click();
-  await desktop.getByRole('dialog', { name: 'It is in your cart.' }).waitFor();
+  await desktop.getByRole('dialog', { name: 'Added to your cart' }).waitFor();
   await shoot('added-popup', desktop);
 
   const phone = await (await browser.newContext(PHONE)).newPage();
   await phone.goto(`${ORIGIN}/shop/c/single-line?look=lapwing-delta`);
   await shoot('quick-view-phone', phone);
   await phone.goto(`${ORIGIN}/shop/p/lapwing-delta`);
-  await phone.locator('.foot').scrollIntoViewIfNeeded();
+  await phone.locator('footer.foot').scrollIntoViewIfNeeded();
   await phone.getByRole('region', { name: 'Buy' }).getByRole('button', { name: 'Add to cart' }).click();
-  await phone.getByRole('dialog', { name: 'It is in your cart.' }).waitFor();
+  await phone.getByRole('dialog', { name: 'Added to your cart' }).waitFor();
   await shoot('buy-bar-phone', phone);
   await phone.getByRole('link', { name: 'View cart' }).click();
   await phone.getByRole('dialog', { name: 'Your cart' }).waitFor();

@@ -32,8 +32,9 @@ export const MOST_CSS = 20_000;
 /**
  * The parser keeps its buffers from text to text and, where brackets are out of balance, looks at the place just after the
  * end, which an earlier text may have filled: it then never ends. Texts made equally long leave that place empty.
+ * Line breaks end a string that was left open, also after a backslash.
  */
-const PADDED = MOST_CSS + 2;
+const PADDED = MOST_CSS + 4;
 
 const NONE: CustomCss = { css: '', problems: [] };
 const read = new Map<string, CustomCss>();
@@ -63,13 +64,13 @@ function parseCustomCss(text: string): CustomCss {
       text: cut(loc ? text.slice(loc.start.offset, Math.min(loc.end.offset, loc.start.offset + 80)) : text),
     });
   try {
-    const sheet = parse(text.padEnd(PADDED), { positions: true, parseCustomProperty: true });
+    const sheet = parse(`${text}\n\n`.padEnd(PADDED), { positions: true, parseCustomProperty: true });
     walk(sheet, {
       enter(node, item, list) {
         const code = faultOf(node, this);
-        if (!code) return undefined;
-        // One semicolon too many is untidy, not wrong.
-        if (node.type !== 'Raw' || !/^[;\s]*$/.test(node.value)) complain(code, node.loc);
+        if (!code && node.type !== 'Comment') return undefined;
+        // One semicolon too many is untidy, not wrong; and shoppers need no comments.
+        if (code && (node.type !== 'Raw' || !/^[;\s]*$/.test(node.value))) complain(code, node.loc);
         list?.remove(item);
         return walk.skip;
       },

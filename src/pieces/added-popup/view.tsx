@@ -3,6 +3,7 @@ import { render } from 'preact';
 import { formatMoney } from '~/core/money/currency';
 import type { ManifestPiece } from '~/core/lane';
 import { cartCss } from '~/runtime/cart/css';
+import headCss from '~/runtime/kit/dialog-head.css?inline';
 import { createShadow } from '~/runtime/kit/shadow';
 import type { MountedPiece, OpenAbout, PieceHost } from '~/runtime/piece-host';
 import type { AddedPopupPiece } from './definition';
@@ -22,7 +23,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
   const stopWatching = host.cart.watch(() => isOpen && draw());
 
   function draw(): void {
-    shadow.style(host.themeCss, cartCss + css, piece.css);
+    shadow.style(host.themeCss, cartCss + headCss + css, piece.css);
     const { view: cart } = host.cart;
     const line = cart?.lines.find(({ id }) => id === lineId) ?? null;
     render(

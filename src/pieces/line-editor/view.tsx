@@ -6,6 +6,7 @@ import { formatMoney } from '~/core/money/currency';
 import type { ManifestPiece } from '~/core/lane';
 import type { Answers } from '~/core/options/answers';
 import { fill } from '~/core/words/fill';
+import headCss from '~/runtime/kit/dialog-head.css?inline';
 import { createShadow } from '~/runtime/kit/shadow';
 import type { MountedPiece, OpenAbout, PieceHost } from '~/runtime/piece-host';
 import type { LineEditorPiece } from './definition';
@@ -28,7 +29,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
   const shadow = createShadow('pl-line-editor', piece.id);
 
   function draw(): void {
-    shadow.style(host.themeCss, css, piece.css);
+    shadow.style(host.themeCss, headCss + css, piece.css);
     if (!editing) return render(null, shadow.root);
     render(
       <Editor
