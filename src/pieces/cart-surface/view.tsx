@@ -4,7 +4,6 @@ import { formatMoney } from '~/core/money/currency';
 import type { ManifestPiece } from '~/core/lane';
 import { cartCss } from '~/runtime/cart/css';
 import { createDesk } from '~/runtime/cart/desk';
-import headCss from '~/runtime/kit/dialog-head.css?inline';
 import { createShadow } from '~/runtime/kit/shadow';
 import type { MountedPiece, PieceHost } from '~/runtime/piece-host';
 import { CartPanel } from './cart-panel';
@@ -29,7 +28,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
   const stopWatching = host.cart.watch(() => isOpen && draw());
 
   function draw(): void {
-    shadow.style(host.themeCss, cartCss + headCss + css, piece.css);
+    shadow.style(host.themeCss, cartCss + css, piece.css);
     const { view: cart } = host.cart;
     const money = (amount: number) => formatMoney(amount, host.currency, host.locale);
     const { language } = host;
