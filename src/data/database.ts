@@ -22,6 +22,27 @@ Sequelize.useCLS(namespace);
 
 type Params = Readonly<Record<string, unknown>>;
 
+/** What Sequelize opens: a handle to SQLite. */
+interface Handle {
+  all(sql: string, params: Params, done: (error: Error | null, rows?: object[]) => void): void;
+  run(sql: string, params: Params, done: (this: { changes: number }, error: Error | null) => void): void;
+}
+
+/** `{ id }` as SQLite has it: `{ $id }`. One that was forgotten would be bound as NULL. */
+function named(params: Params): Params {
+  return Object.fromEntries(
+    Object.entries(params).map(([name, value]) => {
+      if (value === undefined) throw new Error(`The statement was given nothing for $${name}`);
+      return [`$${name}`, value];
+    }),
+  );
+}
+
+/** An error from SQLite's own thread knows neither who asked nor what. */
+function told(error: Error, sql: string): Error {
+  return new Error(`${error.message} in: ${sql.replace(/\s+/g, ' ').slice(0, 300)}`, { cause: error });
+}
+
 export interface Database {
   readonly models: Models;
   /** The folder that holds the database and the shop's media. */
@@ -83,6 +104,14 @@ export async function openDatabase(
       ? query(sql, options)
       : inTurn(() => query(sql, options));
   sequelize.query = queryInTurn as typeof sequelize.query;
+  /** The handle of the transaction under way, else the one for all. Plain statements go to it without what a model needs. */
+  const handleNow = async (): Promise<Handle> => {
+    const transaction = namespace.get('transaction') as { connection: Handle } | undefined;
+    return (
+      transaction?.connection ??
+      ((await sequelize.connectionManager.getConnection({ type: 'write' })) as unknown as Handle)
+    );
+  };
   await sequelize.query('PRAGMA journal_mode = WAL');
   const umzug = new Umzug({
     migrations: [...migrations],
@@ -95,9 +124,24 @@ export async function openDatabase(
   return {
     models: defineModels(sequelize),
     dataDir,
-    select: <Row extends object>(sql: string, params: Params = {}) =>
-      sequelize.query<Row>(sql, { type: QueryTypes.SELECT, bind: params }),
-    run: async (sql, params = {}) => Number(await sequelize.query(sql, { type: QueryTypes.BULKUPDATE, bind: params })),
+    select: async <Row extends object>(sql: string, params: Params = {}) => {
+      const handle = await handleNow();
+      return new Promise<Row[]>((resolve, reject) =>
+        handle.all(sql, named(params), (error, rows) => (error ? reject(told(error, sql)) : resolve(rows as Row[]))),
+      );
+    },
+    run: async (sql, params = {}) => {
+      const write = async () => {
+        const handle = await handleNow();
+        return new Promise<number>((resolve, reject) =>
+          handle.run(sql, named(params), function done(this: { changes: number }, error: Error | null) {
+            if (error) reject(told(error, sql));
+            else resolve(this.changes);
+          }),
+        );
+      };
+      return isInTransaction() ? write() : inTurn(write);
+    },
     inTransaction: (work) => (isInTransaction() ? work() : inTurn(() => sequelize.transaction(work))),
     pendingMigrations: async () => (await umzug.pending()).length,
     explain: (sql) => explainOn(storage, sql),

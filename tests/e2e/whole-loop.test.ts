@@ -78,7 +78,7 @@ test('the whole loop: import, shape, publish, buy on a phone, and see it counted
   await expect(phone.locator('[data-pl-cart]').first()).toContainText('1');
   await phone.keyboard.press('Escape');
   await expect(quickView).toBeHidden();
-  await phone.getByRole('link', { name: /^Cart/ }).click();
+  await phone.locator('pl-cart-opener').getByRole('link').click();
   const cart = phone.getByRole('dialog', { name: /^Your (basket|cart)$/ });
   await expect(cart).toContainText('Large');
   await cart.getByRole('link', { name: 'Go to checkout' }).click();

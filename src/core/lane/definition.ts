@@ -17,6 +17,14 @@ export interface Note {
   readonly text: string;
 }
 
+/** Of these parts one must be shown on every device, with a text on what is pressed or filled in there. */
+export interface Need {
+  /** Each with its words that must not be empty; the first is the one to bring back. */
+  readonly oneOf: Readonly<Record<string, readonly string[]>>;
+  /** What happens without it, as the rest of a sentence. */
+  readonly without: string;
+}
+
 /** Everything the product knows about a kind of piece, declared once; forms, schema and manifest are made from it. */
 export interface PieceDefinition {
   readonly kind: string;
@@ -39,6 +47,8 @@ export interface PieceDefinition {
   readonly layouts?: Readonly<Record<string, StartingLayout>>;
   /** What the owner should know about these settings, computed; `part`: where it is shown. */
   readonly notes?: (settings: Readonly<Record<string, SettingValue>>) => readonly Note[];
+  /** What nobody can order without, wherever the piece is shown. */
+  readonly needs?: readonly Need[];
   /** Moments at which it opens unasked under these settings. */
   readonly opensOn: (settings: Readonly<Record<string, SettingValue>>) => readonly Moment[];
   /** The page of the shop the bench shows it on; `{product}` is the situation's product. */

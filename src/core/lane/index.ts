@@ -30,5 +30,6 @@ export {
 } from './setting';
 export { resolveShopWords, sayIn, SHOP_WORDS, type SayShop, type ShopWord, type ShopWords } from './shop-words';
 export { mainButtonLook, say } from './standard';
+export { fixFinding, type Fix } from './fix-finding';
 export { wordCssProblem, wordFinding } from './word-finding';
 export type { CartPick, ProductPick, Situation } from './situation';

@@ -1,3 +1,4 @@
+import { DEVICES, type Device } from '~/core/where/where.schema';
 import { readCustomCss, type CssProblem } from './custom-css';
 import type { PieceDefinition } from './definition';
 import type { Lane, Piece } from './lane.schema';
@@ -12,6 +13,32 @@ export type LintFinding =
     }
   /** Style rules of the owner's own that cannot be served as they stand. */
   | { readonly level: 'error'; readonly code: 'css'; readonly pieceId: string; readonly problem: CssProblem }
+  /** Nobody could order: a part is hidden on these devices, or the text of what is pressed there is empty. */
+  | {
+      readonly level: 'error';
+      readonly code: 'needs-part';
+      readonly pieceId: string;
+      readonly part: string;
+      readonly devices: readonly Device[];
+      readonly without: string;
+    }
+  | {
+      readonly level: 'error';
+      readonly code: 'needs-word';
+      readonly pieceId: string;
+      readonly word: string;
+      readonly language: string;
+      readonly without: string;
+    }
+  /** A word has a `{placeholder}` that nothing is put in for. */
+  | {
+      readonly level: 'warning';
+      readonly code: 'placeholder';
+      readonly pieceId: string;
+      readonly word: string;
+      readonly language: string;
+      readonly placeholder: string;
+    }
   | { readonly level: 'warning'; readonly code: 'nobody-sees'; readonly pieceId: string }
   /** `pieceId` stays closed, because `otherId` opens at the same moment and comes before it. */
   | { readonly level: 'warning'; readonly code: 'same-moment'; readonly pieceId: string; readonly otherId: string };
@@ -29,6 +56,7 @@ export function lintLane(lane: Lane, definitions: readonly PieceDefinition[], sl
     if (piece.on || definition?.isAlwaysOn)
       for (const problem of readCustomCss(piece.look.css).problems)
         findings.push({ level: 'error', code: 'css', pieceId: id, problem });
+    if (definition && (piece.on || definition.isAlwaysOn)) findings.push(...findNeeds(id, piece, definition, lane));
     if (!piece.on || definition?.isAlwaysOn) continue;
     const { where } = piece;
     const emptyOnly = [where.categories, where.products].some(
@@ -44,6 +72,42 @@ export function lintLane(lane: Lane, definitions: readonly PieceDefinition[], sl
     }
   }
   return [...findings, ...sameMoments(lane, definitions)];
+}
+
+/** What an order needs of a piece and does not find, and words that would show their braces. */
+function findNeeds(pieceId: string, piece: Piece, definition: PieceDefinition, lane: Lane): LintFinding[] {
+  const emptied = (word: string) =>
+    lane.shop.languages.filter((language) => piece.words[language]?.[word]?.trim() === '');
+  const findings: LintFinding[] = [];
+  for (const { oneOf, without } of definition.needs ?? []) {
+    const wanted = Object.entries(oneOf);
+    const isThere = (device: Device, part: string) =>
+      piece.parts.some(({ key, on, hideOn }) => key === part && on && !hideOn.includes(device));
+    const works = (device: Device) =>
+      wanted.some(([part, words]) => isThere(device, part) && words.every((word) => emptied(word).length === 0));
+    const missing = DEVICES.filter((device) => !works(device));
+    const hidden = missing.filter((device) => !wanted.some(([part]) => isThere(device, part)));
+    const [part] = wanted[0]!;
+    if (hidden.length > 0)
+      findings.push({ level: 'error', code: 'needs-part', pieceId, part, devices: hidden, without });
+    if (missing.length > hidden.length)
+      for (const word of wanted.flatMap(([, words]) => words))
+        for (const language of emptied(word))
+          findings.push({ level: 'error', code: 'needs-word', pieceId, word, language, without });
+  }
+  for (const [language, words] of Object.entries(piece.words))
+    for (const [word, text] of Object.entries(words)) {
+      const known = placeholdersOf(definition.words[word]?.default.en ?? '');
+      for (const placeholder of placeholdersOf(text ?? ''))
+        if (!known.includes(placeholder))
+          findings.push({ level: 'warning', code: 'placeholder', pieceId, word, language, placeholder });
+    }
+  return findings;
+}
+
+/** The names in braces; of `{count, plural, …}` the first. */
+function placeholdersOf(text: string): string[] {
+  return [...new Set([...text.matchAll(/\{\s*([a-zA-Z]\w*)\s*[,}]/g)].map(([, name]) => name!))];
 }
 
 /** Pieces that would open at the same moment before the same shoppers: one does, the others are named with it. */

@@ -1,3 +1,4 @@
+import { DEVICES } from '~/core/where/where.schema';
 import type { CssProblem } from './custom-css';
 import type { PieceDefinition } from './definition';
 import type { Lane } from './lane.schema';
@@ -11,6 +12,8 @@ const CSS_WORDING: Readonly<Record<CssProblem['code'], (text: string) => string>
   'reaches-out': (text) => `“${text}” would change the page around the piece. Name a part of the piece.`,
 };
 
+const joined = (names: readonly string[]) => new Intl.ListFormat('en').format(names.map((name) => `${name}s`));
+
 /** A problem with a piece's own style rules, with its place. */
 export function wordCssProblem({ code, line, column, text }: CssProblem): string {
   return `Line ${line}, column ${column}: ${CSS_WORDING[code](text)}`;
@@ -20,6 +23,12 @@ export function wordCssProblem({ code, line, column, text }: CssProblem): string
 export function wordFinding(finding: LintFinding, lane: Lane, definitions: readonly PieceDefinition[]): string {
   const name = (id: string) => definitions.find(({ kind }) => kind === lane.pieces[id]?.kind)?.name ?? id;
   const own = name(finding.pieceId);
+  const definition = definitions.find(({ kind }) => kind === lane.pieces[finding.pieceId]?.kind);
+  const labelOf = (word: string) => definition?.words[word]?.label ?? word;
+  const inLanguage = (language: string) =>
+    language === lane.shop.languages[0]
+      ? ''
+      : ` in ${new Intl.DisplayNames(['en'], { type: 'language' }).of(language) ?? language}`;
   switch (finding.code) {
     case 'nobody-sees':
       return `${own} is on, but nobody would see it. Choose at least one device and one page under Where.`;
@@ -31,6 +40,15 @@ export function wordFinding(finding: LintFinding, lane: Lane, definitions: reado
       return `${own} names the product “${finding.slug}”, which is gone. Take it out under Where.`;
     case 'deleted-category':
       return `${own} names the category “${finding.slug}”, which is gone. Take it out under Where.`;
+    case 'needs-part': {
+      const part = definition?.parts[finding.part]?.label ?? finding.part;
+      const where = finding.devices.length === DEVICES.length ? '' : ` on ${joined(finding.devices)}`;
+      return `${own}: “${part}” is hidden${where}. Without it ${finding.without}.`;
+    }
+    case 'needs-word':
+      return `${own}: the text “${labelOf(finding.word)}” is empty${inLanguage(finding.language)}. Without it ${finding.without}.`;
+    case 'placeholder':
+      return `${own}: the text “${labelOf(finding.word)}”${inLanguage(finding.language)} says {${finding.placeholder}}, which stands for nothing here. Shoppers would read it as it is.`;
     case 'css':
       return `${own}, own style rules. ${wordCssProblem(finding.problem)}`;
   }

@@ -21,10 +21,15 @@ interface Country {
   readonly postcode: RegExp;
 }
 
+const names = new Map<string, Intl.DisplayNames>();
+
 /** A country as people call it in a language; its code where the language has no name for it. */
 export function countryName(code: string, language: string): string {
   if (!/^[A-Z]{2}$/.test(code)) return code;
-  return new Intl.DisplayNames([language], { type: 'region' }).of(code) ?? code;
+  // Made once a language: making one costs more than all else of a mail.
+  let known = names.get(language);
+  if (!known) names.set(language, (known = new Intl.DisplayNames([language], { type: 'region' })));
+  return known.of(code) ?? code;
 }
 
 /** What is known of a country by its code (ISO 3166-1), as it came; undefined where nothing is sent. */

@@ -33,6 +33,8 @@ export function orderRepository(db: Database) {
   const { OrderRow, OrderLineRow } = db.models;
 
   async function find(where: { token: string } | { idempotencyKey: string }): Promise<Order | null> {
+    // Most keys are new: that is found out without reading an order whole.
+    if ('idempotencyKey' in where && !(await isKnown(where.idempotencyKey))) return null;
     const row = await OrderRow.findOne({ where });
     if (!row) return null;
     const lines = await OrderLineRow.findAll({ where: { orderId: row.id }, order: ['id'] });
@@ -59,6 +61,10 @@ export function orderRepository(db: Database) {
         } satisfies OrderLine;
       }),
     };
+  }
+
+  async function isKnown(key: string): Promise<boolean> {
+    return (await db.select('SELECT 1 FROM orders WHERE idempotency_key = $key', { key })).length > 0;
   }
 
   /** What came of a cart so far: an order under way, or the one paid from this very state of it. */
@@ -131,7 +137,10 @@ export function orderRepository(db: Database) {
     to: OrderStatus,
     paymentReference: string | null,
   ): Promise<boolean> {
-    const [moved] = await OrderRow.update({ status: to, paymentReference }, { where: { token, status: from } });
+    const moved = await db.run(
+      'UPDATE orders SET status = $to, payment_reference = $paymentReference WHERE token = $token AND status = $from',
+      { to, paymentReference, token, from },
+    );
     return moved === 1;
   }
 
@@ -153,7 +162,7 @@ export function orderRepository(db: Database) {
   }
 
   async function markMailed(token: string, at: number): Promise<void> {
-    await OrderRow.update({ mailedAt: at }, { where: { token } });
+    await db.run('UPDATE orders SET mailed_at = $at WHERE token = $token', { at, token });
   }
 
   async function listRecent(limit: number): Promise<OrderSummary[]> {

@@ -106,6 +106,10 @@ export const cartPage = definePiece({
     quickPay: { ...quickPay, on: true },
     keepShopping: { ...keepShopping, help: 'Leads back to everything there is.', on: true },
   },
+  needs: [
+    { oneOf: { lines: [] }, without: 'nobody could see what is in the cart' },
+    { oneOf: { checkout: ['checkout'], quickPay: ['quickPay'] }, without: 'nobody could get to the checkout' },
+  ],
   words,
   looks: {
     heading: { ...cartSurface.looks.heading, inherits: { rest: { text: 'token:ink', size: 36 } } },

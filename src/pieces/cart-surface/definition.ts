@@ -183,6 +183,12 @@ export const cartSurface = definePiece({
     cartPage: { label: 'Link to the cart page', help: 'For shoppers who want to see more.', on: true },
     keepShopping: { label: 'Keep shopping', help: 'Closes the cart.', on: false },
   },
+  needs: [
+    {
+      oneOf: { checkout: ['checkout'], cartPage: ['cartPage'], quickPay: ['quickPay'] },
+      without: 'nobody could get on to the checkout',
+    },
+  ],
   words: cartWords,
   looks: {
     panel: {

@@ -73,6 +73,13 @@ export const checkout = definePiece({
     totals,
     button: { label: 'Order button', help: 'The main button.', on: true },
   },
+  needs: [
+    { oneOf: { contact: ['email', 'name'] }, without: 'nobody could say who orders' },
+    { oneOf: { address: ['line1', 'postcode', 'city', 'country'] }, without: 'nobody could say where it goes' },
+    { oneOf: { delivery: [] }, without: 'nobody could choose how it is sent' },
+    { oneOf: { payment: ['card'] }, without: 'nobody could pay' },
+    { oneOf: { button: ['order'] }, without: 'nobody could order' },
+  ],
   words: {
     ...cartWords,
     estimateNone: { ...estimateNone, part: 'delivery' },

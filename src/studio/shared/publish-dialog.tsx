@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import { describeDifference, wordFinding } from '~/core/lane';
+import { describeDifference, fixFinding, wordFinding, type Fix } from '~/core/lane';
 import { definitions } from '~/pieces/registry';
 import { ask, askJson, Refusal } from './api';
 import { ChangeList } from './change-list';
@@ -9,11 +9,12 @@ import type { DraftData } from './studio-data';
 
 /** Shows what shoppers will notice, then makes it live. */
 export function PublishDialog({ onClose }: { onClose: () => void }) {
-  const { lane, live, flush, start } = useDraft();
+  const { lane, live, flush, start, change } = useDraft();
   const [checked, setChecked] = useState<DraftData | null>(null);
   const [note, setNote] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
+  const [fixes, setFixes] = useState(0);
   const changes = describeDifference(live.lane, lane, definitions);
 
   useEffect(() => {
@@ -24,7 +25,13 @@ export function PublishDialog({ onClose }: { onClose: () => void }) {
           : setProblem('The draft is not stored yet. Settle that first.'),
       )
       .catch((error: unknown) => setProblem((error as Error).message));
-  }, [flush]);
+  }, [flush, fixes]);
+
+  function mend(fix: Fix): void {
+    setChecked(null);
+    change(fix.change);
+    setFixes((count) => count + 1);
+  }
 
   async function publish(): Promise<void> {
     setBusy(true);
@@ -45,14 +52,22 @@ export function PublishDialog({ onClose }: { onClose: () => void }) {
     <Modal title="Publish to the live shop" text="This is what shoppers will notice." onClose={onClose}>
       <div className="flex flex-col gap-4">
         <ChangeList changes={changes} />
-        {checked?.lint.map((finding, i) => (
-          <p
-            key={i}
-            className={`border-s-4 ps-3 ${finding.level === 'error' ? 'border-brick text-brick' : 'border-paint'}`}
-          >
-            {wordFinding(finding, lane, definitions)}
-          </p>
-        ))}
+        {checked?.lint.map((finding, i) => {
+          const fix = fixFinding(finding);
+          return (
+            <p
+              key={i}
+              className={`border-s-4 ps-3 ${finding.level === 'error' ? 'border-brick text-brick' : 'border-paint'}`}
+            >
+              {wordFinding(finding, lane, definitions)}{' '}
+              {fix && (
+                <button className="underline" onClick={() => mend(fix)}>
+                  {fix.label}
+                </button>
+              )}
+            </p>
+          );
+        })}
         {problem && (
           <p role="alert" className="text-brick">
             {problem}

@@ -1,0 +1,47 @@
+import type { LintFinding } from './lint';
+import type { Lane } from './lane.schema';
+
+/** What one press would do about a finding. */
+export interface Fix {
+  /** On the button. */
+  readonly label: string;
+  readonly change: (lane: Lane) => void;
+}
+
+/** The way out of a finding, where there is one that takes nothing else away; null where the owner must choose. */
+export function fixFinding(finding: LintFinding): Fix | null {
+  switch (finding.code) {
+    case 'needs-part': {
+      const { pieceId, part: wanted } = finding;
+      return {
+        label: 'Show it again',
+        change: (lane) => {
+          const part = lane.pieces[pieceId]?.parts.find(({ key }) => key === wanted);
+          if (part) Object.assign(part, { on: true, hideOn: [] });
+        },
+      };
+    }
+    case 'needs-word':
+    case 'placeholder': {
+      const { pieceId, language, word } = finding;
+      return {
+        label: 'Use the usual text',
+        change: (lane) => {
+          delete lane.pieces[pieceId]?.words[language]?.[word];
+        },
+      };
+    }
+    case 'nobody-sees': {
+      const { pieceId } = finding;
+      return {
+        label: 'Turn it off',
+        change: (lane) => {
+          const piece = lane.pieces[pieceId];
+          if (piece) piece.on = false;
+        },
+      };
+    }
+    default:
+      return null;
+  }
+}
