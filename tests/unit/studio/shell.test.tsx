@@ -119,6 +119,34 @@ describe('the studio around every screen', () => {
     expect(view.queryByRole('dialog')).to.equal(null);
   });
 
+  it('offers to bring back what nobody could pay without, and looks again', async () => {
+    const without = 'nobody could pay';
+    const lint = [
+      { level: 'error', code: 'needs-part', pieceId: 'checkout', part: 'payment', devices: ['phone'], without },
+    ] as const;
+    const hide = (lane: Parameters<Parameters<typeof draftData>[0] & object>[0]) => {
+      lane.pieces['quick-view']!.on = false;
+      lane.pieces['checkout']!.parts.find(({ key }) => key === 'payment')!.hideOn = ['phone'];
+    };
+    const changed = draftData(hide, { lint });
+    let sent: unknown = null;
+    answer = (_url, init) => {
+      if (init.method === 'PATCH') sent = JSON.parse(String(init.body));
+      const mended = draftData((lane) => void (lane.pieces['quick-view']!.on = false), { edit: 5 });
+      return Response.json(sent ? mended : changed);
+    };
+    const view = await showShell({ draft: changed });
+    await studio.user.click(view.getByText('Publish …'));
+    await view.findByText(/“Payment” is hidden on phones\. Without it nobody could pay\./);
+
+    await studio.user.click(view.getByRole('button', { name: 'Show it again' }));
+
+    await ready(view);
+    expect(draft().lane.pieces['checkout']!.parts.find(({ key }) => key === 'payment')!.hideOn).to.deep.equal([]);
+    expect(JSON.stringify(sent)).to.include('/pieces/checkout/parts/');
+    expect(view.queryByText(/nobody could pay/)).to.equal(null);
+  });
+
   it('says what the server refused, and stays as it was', async () => {
     const changed = draftData((lane) => void (lane.pieces['quick-view']!.on = false));
     answer = (url) =>
