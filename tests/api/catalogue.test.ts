@@ -217,8 +217,10 @@ describe('openDatabase', () => {
       .run('INSERT INTO tags (product_id, name) VALUES ($id, $name)', { id: 999_999, name: 'x' })
       .catch((error: Error) => error.message);
 
-    expect(messages).to.deep.equal(Array(2).fill('SQLITE_ERROR: no such table: nowhere'));
+    expect(messages).to.deep.equal(Array(2).fill('SQLITE_ERROR: no such table: nowhere in: SELECT * FROM nowhere'));
     expect(wrongValue).to.include('FOREIGN KEY');
+    const forgotten = await db.select('SELECT $n AS n', { n: undefined }).catch((error: Error) => error.message);
+    expect(forgotten).to.equal('The statement was given nothing for $n');
     expect(await db.select('SELECT $n + 1 AS n', { n: 1 })).to.deep.equal([{ n: 2 }]);
     expect(await db.select('SELECT $n + 1 AS n', { n: 5 })).to.deep.equal([{ n: 6 }]);
     await shop.close();
