@@ -85,9 +85,22 @@ function storeOf(app: App): ReturnType<typeof createStore> {
   return store;
 }
 
+/**
+ * Whether our cookies are written as we write them, each once. The framework also reads other spellings (quoted, encoded, with
+ * spaces): by one of those a stranger's own cart would be drawn, and kept, for somebody without one.
+ */
+function arePlain(cookies: string): boolean {
+  const times = (name: string) => cookies.split(name).length - 1;
+  return (
+    times('pl_flash') === 0 &&
+    times('pl_cart') === (CART_COOKIE.test(cookies) ? 1 : 0) &&
+    times('pl_lang') === (LANGUAGE_COOKIE.test(cookies) ? 1 : 0)
+  );
+}
+
 /** Under which name an answer is kept; null where it is one shopper's own. */
 function keyOf({ method, address, origin, cookies }: Asked): { key: string; kind: 'listing' | 'product' } | null {
-  if (method !== 'GET' || address.length > LONGEST_ADDRESS || cookies.includes('pl_flash=')) return null;
+  if (method !== 'GET' || address.length > LONGEST_ADDRESS || !arePlain(cookies)) return null;
   const [path = ''] = address.split('?', 1);
   const kind = LISTINGS.test(path) ? 'listing' : PRODUCT.test(path) ? 'product' : null;
   // Where a product is sent to, and what that costs, is the shopper's own.

@@ -52,6 +52,18 @@ describe('pages that were drawn before', () => {
     expect(otherText).to.equal(ownText.replace('data-pl-count>3<', 'data-pl-count hidden>0<'));
   });
 
+  it('are not kept of a cart that is named in another spelling', async () => {
+    const [, token] = (await cartOf(2)).split('=');
+    const encoded = `%${token!.charCodeAt(0).toString(16)}${token!.slice(1)}`;
+    const spellings = [`pl_cart="${token}"`, `pl_cart =${token}`, `pl_cart=${encoded}`, `pl_cart=x; pl_cart=${token}`];
+    for (const [i, cookie] of spellings.entries()) {
+      await get(`/shop/all?page=${i + 2}`, { cookie });
+      const other = await get(`/shop/all?page=${i + 2}`);
+      expect(isFromMemory(other), cookie).to.equal(false);
+      expect(await other.text(), cookie).to.include('data-pl-count hidden>0<');
+    }
+  });
+
   it('go when something of the catalogue changes, or is sold', async () => {
     await get('/shop/p/heron');
     await get('/shop/c/figures');

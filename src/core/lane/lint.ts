@@ -105,9 +105,15 @@ function findNeeds(pieceId: string, piece: Piece, definition: PieceDefinition, l
   return findings;
 }
 
-/** The names in braces; of `{count, plural, …}` the first. */
+/** The names in braces. Of `{count, plural, one {item} …}` it is `count`: every second pair of braces holds text. */
 function placeholdersOf(text: string): string[] {
-  return [...new Set([...text.matchAll(/\{\s*([a-zA-Z]\w*)\s*[,}]/g)].map(([, name]) => name!))];
+  const names = new Set<string>();
+  let depth = 0;
+  for (const [brace, name] of text.matchAll(/\{\s*(\w*)|\}/g)) {
+    depth += brace === '}' ? -1 : 1;
+    if (name && depth % 2 === 1) names.add(name);
+  }
+  return [...names];
 }
 
 /** Pieces that would open at the same moment before the same shoppers: one does, the others are named with it. */

@@ -18,5 +18,5 @@ export const GET: APIRoute = async ({ locals, url }) => {
     price: `${card.toMinor > card.fromMinor ? `${say('from')} ` : ''}${money(card.fromMinor)}`,
     picture: card.picture?.src ?? null,
   }));
-  return Response.json(hits, { headers: { 'cache-control': 'private, max-age=60' } });
+  return Response.json(hits, { headers: { 'cache-control': 'private, max-age=60', vary: 'cookie' } });
 };
