@@ -17,6 +17,12 @@ export default tseslint.config(
     },
   },
   {
+    // A promise nobody waits for hides its failure; one that nobody need wait for says `void`.
+    files: ['src/**/*.{ts,tsx}', 'demo/**/*.ts', 'scripts/**/*.ts', 'tests/**/*.{ts,tsx}'],
+    languageOptions: { parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname } },
+    rules: { '@typescript-eslint/no-floating-promises': 'error' },
+  },
+  {
     files: ['src/studio/**/*.tsx'],
     plugins: { 'react-hooks': hooks },
     rules: { 'react-hooks/rules-of-hooks': 'error' },

@@ -173,6 +173,11 @@ export function drawInScene(shape: Shape, colours: Colours): string {
 }
 
 /** A wide scene for the front page: several kites over the lake. */
+/** The shop's own mark. */
+export function drawMark(): string {
+  return '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 40 40"><path d="M20 2 35 16 20 34 5 16z" fill="#B23A24"/><path d="M20 2 35 16H20z" fill="#1C4E5F"/><path d="M5 16h15v18z" fill="#E9A23B"/><path d="M20 34q4 2 0 5" fill="none" stroke="#14323B" stroke-width="1.5"/></svg>';
+}
+
 export function drawHero(): string {
   const kites: readonly [Shape, Sail, number, number, number][] = [
     ['delta', 'Harbour', 640, 110, 0.42],

@@ -1,22 +1,31 @@
 import { mkdir, writeFile } from 'node:fs/promises';
 import path from 'node:path';
 import { uniqueSlug } from '~/core/catalogue';
+import { UNDER_COST } from './planted';
 import { minor } from '~/core/money';
 import { addDays } from '~/core/time';
 import type { Database } from '~/data';
 import { catalogueRepository, importRepository, seedRepository, type ImportedProduct } from '~/data';
-import { drawHero, drawInScene, drawProduct, SAILS, type Sail } from './artwork';
-import { DOWNLOADS_FOLDER } from '~/services/downloads';
+import { drawHero, drawInScene, drawMark, drawProduct, SAILS, type Sail } from './artwork';
+import { DOWNLOADS_FOLDER } from '~/services/orders/downloads';
 import { sailYourOwnOptions } from './options';
 import { writePlan } from './plans';
 import { BUYERS, CATEGORIES, PRAISE, PRODUCTS, type DemoProduct } from './products';
 import type { Random } from './random';
 
+/** Most things cost the shop between a third and a half of their price. */
+function costShare(name: string, index: number): number {
+  return name === UNDER_COST.product ? UNDER_COST.costShare : 0.36 + ((index * 7) % 15) / 100;
+}
+
 /** Writes categories, products, artwork, reviews and 90 days of prices. `today` is YYYY-MM-DD. */
 export async function seedCatalogue(db: Database, random: Random, today: string, nowMs: number): Promise<void> {
   const media = path.join(db.dataDir, 'media');
-  await mkdir(media, { recursive: true });
-  const files = new Map<string, string>([['hero.svg', drawHero()]]);
+  await mkdir(path.join(media, 'icons'), { recursive: true });
+  const files = new Map<string, string>([
+    ['icons/hero.svg', drawHero()],
+    ['icons/kite.svg', drawMark()],
+  ]);
   const taken = new Set<string>();
   const products = PRODUCTS.map((product, i) =>
     buildProduct(product, i, taken, files, addDays(today, -random.whole(20, 700))),
@@ -94,7 +103,7 @@ function buildProduct(
       choices: { ...(size && { [axis]: size }), ...(sail && { Sail: sail }) },
       priceMinor: minor(product.price + extra),
       wasMinor: product.was ? minor(product.was + extra) : null,
-      costMinor: minor(Math.round((product.price + extra) * 0.46)),
+      costMinor: minor(Math.round((product.price + extra) * costShare(product.name, index))),
       stock: product.kind === 'download' ? null : (product.stock ?? 12 + ((index * 7 + i * 5) % 40)),
       weightGrams: product.grams,
       imageSrc: picture(sail),

@@ -1,5 +1,8 @@
-import { newPiece, type Lane, type Piece } from '~/core/lane';
+import { newPiece, selectionOf, type Lane, type Piece } from '~/core/lane';
+import { usualDelivery } from '~/core/orders';
+import { offerSchema, type Offer } from '~/core/pricing';
 import { definitionOf } from '~/pieces/registry';
+import { DEMO_PAGES, LOFT_NOTE } from './pages';
 
 function piece(kind: string, change: (made: Piece) => void = () => undefined): Piece {
   const made = newPiece(definitionOf(kind)!, true);
@@ -7,17 +10,31 @@ function piece(kind: string, change: (made: Piece) => void = () => undefined): P
   return made;
 }
 
+/** An offer with what is usual where nothing is said. */
+const demoOffer = (offer: object): Offer => offerSchema.parse(offer);
+
+/** So many days from today on, at midnight: what is planned stays planned, whenever the demo is begun. */
+function winter(days: number): string {
+  return `${new Date(Date.now() + days * 86_400_000).toISOString().slice(0, 10)}T00:00:00Z`;
+}
+
 /** The lane that ships live. */
 export function liveDemoLane(): Lane {
   return {
-    version: 1,
+    version: 2,
     shop: {
       name: 'Hollowtarn Kites',
       currency: 'EUR',
       locale: 'en-IE',
       timeZone: 'Europe/Berlin',
       languages: ['en', 'de', 'ar'],
-      tax: { basisPoints: 2000, included: true },
+      tax: { basisPoints: 2000, included: true, rates: {} },
+      email: 'loft@hollowtarn.example',
+      logo: '/media/icons/kite.svg',
+      hero: '/media/icons/hero.svg',
+      delivery: usualDelivery(),
+      cart: { kind: 'cart', own: {} },
+      severalCodes: false,
     },
     theme: {
       ink: '#14323B',
@@ -30,6 +47,7 @@ export function liveDemoLane(): Lane {
       onAccent: '#FFFFFF',
       sale: '#B23A24',
       radiusPx: 14,
+      font: 'figtree',
     },
     pieces: {
       'quick-view': piece('quick-view'),
@@ -42,6 +60,19 @@ export function liveDemoLane(): Lane {
       'line-editor': piece('line-editor'),
       'cart-page': piece('cart-page'),
       checkout: piece('checkout'),
+      'loft-note': piece('text', (note) => {
+        note.name = 'Note from the loft';
+        note.where.spot = 'home.below';
+        note.settings['framed'] = 'panel';
+        note.settings['width'] = 'full';
+        note.words = Object.fromEntries(Object.entries(LOFT_NOTE).map(([language, body]) => [language, { body }]));
+      }),
+      'spares-table': piece('order-form', (table) => {
+        table.name = 'Spares';
+        table.where.spot = 'text';
+        table.settings['shows'] = selectionOf({ from: 'category', category: 'spares', most: 24, order: 'name' });
+        table.settings['search'] = false;
+      }),
     },
     shopWords: {
       en: {
@@ -68,26 +99,34 @@ export function liveDemoLane(): Lane {
         heroLink: 'عرض كل الطائرات والعُدّة',
       },
     },
-    offers: [
-      {
-        kind: 'freeShipping',
-        id: 'free-delivery',
+    legal: {},
+    pages: structuredClone(DEMO_PAGES),
+    margins: { shop: 1500, categories: {}, products: {} },
+    offers: {
+      'free-delivery': demoOffer({
+        kind: 'deliveryOff',
         name: 'Free delivery',
-        on: true,
-        thresholdMinor: 6000,
+        when: { minGoodsMinor: 6000 },
         methods: ['standard'],
-      },
-      {
-        kind: 'couponPercent',
-        id: 'first-wind',
+        basisPoints: 10_000,
+      }),
+      'winter-power': demoOffer({
+        kind: 'percentOff',
+        name: 'Winter power',
+        when: { from: winter(7), until: winter(28) },
+        target: 'lines',
+        basisPoints: 1500,
+        selection: { only: { categories: ['power'] } },
+      }),
+      'first-wind': demoOffer({
+        kind: 'percentOff',
         name: 'First wind',
-        on: true,
-        code: 'WIND10',
-        fromMinor: 3000,
-        lastDay: null,
+        when: { code: 'WIND10', minGoodsMinor: 3000 },
+        combine: { group: 'discounts' },
+        target: 'lines',
         basisPoints: 1000,
-      },
-    ],
+      }),
+    },
   };
 }
 

@@ -33,3 +33,16 @@ export const TOGETHER: readonly {
 export const SPARES_REPEAT = { chance: 0.35, days: 42 } as const;
 export const DAYS = 120;
 export const SESSIONS = 60_000;
+
+/** Bought in the first weeks alone, each for itself: of one season, and of nothing else in common. */
+export const SEASONAL = { pair: ['Pocket Wind Meter', 'Hollowtarn Mug'], days: 24, chance: 0.3 } as const;
+
+/** Taken by many, each for itself: often together, and never because of each other. */
+export const MERELY_POPULAR = ['Streamer Tail', 'Kite Bag'] as const;
+export const MERELY_POPULAR_CHANCE = 0.17;
+
+/** Orders that come near free delivery are often filled up, but not quite: so many of those between the two sums. */
+export const UNDER_THRESHOLD = { fromMinor: 4000, thresholdMinor: 6000, chance: 0.4 } as const;
+
+/** What costs the shop so much that the winter offer with the code brings it under cost; neither does alone. */
+export const UNDER_COST = { product: 'Scarp Foil', costShare: 0.66, offer: 'winter-power', code: 'WIND10' } as const;

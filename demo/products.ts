@@ -735,3 +735,10 @@ export const PRAISE = [
   'My third from this shop. The spares fit the old ones, too.',
   'Good, though the winder could be longer.',
 ] as const;
+
+/** What is offered in the place of what, by slug. */
+export const BETTER: Readonly<Record<string, string>> = {
+  kestrel: 'kestrel-plus',
+  merlin: 'merlin-ultralight',
+  'fibreglass-spar': 'carbon-spar',
+};

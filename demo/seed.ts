@@ -2,12 +2,13 @@ import { parseArgs } from 'node:util';
 import { dayIn } from '~/core/time';
 import { seedRepository } from '~/data';
 import { createApp, type App } from '~/services/app';
-import { hashPassword } from '~/services/accounts';
-import { startLane } from '~/services/publish-lane';
+import { countRecentSales } from '~/services/catalogue/count-recent-sales';
+import { hashPassword } from '~/services/accounts/accounts';
+import { startLane } from '~/services/lane/publish-lane';
 import { seedCatalogue } from './catalogue';
 import { draftDemoLane, liveDemoLane } from './lane';
 import { seedMany } from './many';
-import { PRODUCTS } from './products';
+import { BETTER, PRODUCTS } from './products';
 import { randomFrom } from './random';
 import { SYNONYMS } from './synonyms';
 import { playTraffic } from './traffic';
@@ -58,8 +59,11 @@ export async function seedDemo(
     say(`${more.toLocaleString('en')} more products are in`);
   }
   await app.catalogue.refreshFigures();
+  await countRecentSales(app);
   await app.catalogue.refreshSearch();
   await app.catalogue.writeSynonyms(SYNONYMS);
+  for (const [slug, better] of Object.entries(BETTER))
+    await app.db.run('UPDATE products SET better = $better WHERE slug = $slug', { slug, better });
 }
 
 if (process.argv[1]?.endsWith('seed.ts')) {

@@ -1,6 +1,6 @@
 import type { EventKind } from '~/core/funnel';
 import { minor } from '~/core/money';
-import { priceCart, type TaxRule } from '~/core/offers';
+import { offersOf, priceGoods } from '~/core/pricing';
 import type { Lane } from '~/core/lane';
 import { addDays } from '~/core/time';
 import type { SeededOrder, SeededVisit } from '~/data';
@@ -9,14 +9,18 @@ import {
   DAYS,
   DEVICE_SHARES,
   GO_ON,
+  MERELY_POPULAR,
+  MERELY_POPULAR_CHANCE,
   OWNER_VISITS_A_DAY,
+  SEASONAL,
   SESSIONS,
   SOURCES,
   SPARES_REPEAT,
   TOGETHER,
+  UNDER_THRESHOLD,
 } from './planted';
 import { BUYERS, PRODUCTS } from './products';
-import type { Random } from './random';
+import { randomFrom, type Random } from './random';
 
 /** A variant as the generator buys it. */
 export interface Shelf {
@@ -36,6 +40,8 @@ export interface Traffic {
   readonly orders: SeededOrder[];
 }
 
+const OTHER_SEED = 20_261;
+
 const KINDS: readonly EventKind[] = ['page', 'product-page', 'add', 'cart-seen', 'checkout', 'order'];
 
 /** Plays the shoppers of the days before `today`; `scale` 1 is about 60,000 visits. Pure but for `random`. */
@@ -47,6 +53,8 @@ export function playTraffic(
   scale: number,
 ): Traffic {
   const visits: SeededVisit[] = [];
+  // Draws of its own, so that what is planted besides leaves the rest as it is.
+  const others = randomFrom(OTHER_SEED);
   const orders: SeededOrder[] = [];
   const weights = dayWeights(random);
   const total = weights.reduce((a, b) => a + b, 0);
@@ -64,7 +72,15 @@ export function playTraffic(
       const visit = playVisit(random, date, `d${day}-${i}`, isReturn, popular, byName);
       visits.push(visit);
       if (visit.depth < 6) continue;
-      const order = fillOrder(random, visit, lane, byName, isReturn ? 'Ripstop Patch' : random.weighted(popular));
+      const order = fillOrder(
+        random,
+        visit,
+        lane,
+        byName,
+        isReturn ? 'Ripstop Patch' : random.weighted(popular),
+        others,
+        day,
+      );
       orders.push(order);
       visit.revenueMinor = order.totalMinor;
       const spares = order.lines.some((line) => byName.get(line.name)?.[0]?.topCategory === 'Spares');
@@ -138,12 +154,32 @@ function playVisit(
   };
 }
 
+/** What else is put into an order: of the season, what everybody takes, and what fills it up to almost free delivery. */
+function plant(random: Random, day: number, chosen: Map<Shelf, number>, byName: Map<string, Shelf[]>): void {
+  const take = (name: string) => {
+    const shelf = byName.get(name)![0]!;
+    if (!chosen.has(shelf)) chosen.set(shelf, 1);
+  };
+  for (const name of SEASONAL.pair) if (random.chance(SEASONAL.chance) && day < SEASONAL.days) take(name);
+  for (const name of MERELY_POPULAR) if (random.chance(MERELY_POPULAR_CHANCE)) take(name);
+  const sum = () => [...chosen].reduce((total, [{ priceMinor }, count]) => total + priceMinor * count, 0);
+  const { fromMinor, thresholdMinor, chance } = UNDER_THRESHOLD;
+  if (!random.chance(chance) || sum() < fromMinor || sum() >= thresholdMinor) return;
+  const fitting = [...byName.values()]
+    .map(([shelf]) => shelf!)
+    .filter(({ priceMinor }) => priceMinor < thresholdMinor - sum() && priceMinor > (thresholdMinor - sum()) / 2);
+  if (fitting.length > 0) take(random.pick(fitting).name);
+}
+
 function fillOrder(
   random: Random,
   visit: SeededVisit,
   lane: Lane,
   byName: Map<string, Shelf[]>,
   first: string,
+  others: Random,
+  /** Of the made-up past, from 0. */
+  dayOf: number,
 ): SeededOrder {
   const chosen = new Map<Shelf, number>();
   const take = (name: string) => {
@@ -165,18 +201,28 @@ function fillOrder(
         ),
       ),
     );
+  plant(others, dayOf, chosen, byName);
   const shelves = [...chosen.keys()];
-  const tax: TaxRule = lane.shop.tax;
   const needsParcel = shelves.some((shelf) => shelf.fulfilment === 'parcel');
-  const priced = priceCart({
+  const priced = priceGoods({
     lines: shelves.map((shelf) => ({
       id: shelf.sku,
+      product: shelf.slug,
+      variant: shelf.sku,
+      categories: [],
+      tags: [],
       quantity: chosen.get(shelf)!,
       unitPriceMinor: minor(shelf.priceMinor),
     })),
-    offers: lane.offers,
-    tax,
+    offers: offersOf(lane.offers),
+    tax: lane.shop.tax,
     deliveryMinor: minor(needsParcel ? 490 : 0),
+    deliveryMethod: 'standard',
+    codes: [],
+    circumstances: {
+      ...{ at: visit.lastAt, today: visit.day, shopper: 'new', country: 'DE', source: visit.source },
+      ...{ birthday: null, used: {} },
+    },
   });
   return {
     token: `seed-${visit.id}`,

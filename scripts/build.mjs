@@ -30,6 +30,8 @@ async function buildRuntime() {
     logLevel: 'warn',
     publicDir: false,
     resolve: { alias: { '~': path.resolve('src') } },
+    // Libraries ask for it; a page has no process.
+    define: { 'process.env.NODE_ENV': '"production"' },
     esbuild: { jsx: 'automatic', jsxImportSource: 'preact', legalComments: 'none' },
     plugins: [{ name: 'minify', generateBundle: minifyChunks }],
     build: {
@@ -43,6 +45,8 @@ async function buildRuntime() {
       reportCompressedSize: false,
       rollupOptions: {
         preserveEntrySignatures: 'allow-extension',
+        // Core is pure: a module of which nothing is used is left out.
+        treeshake: { moduleSideEffects: (id) => !id.includes('/src/core/') },
         output: { format: 'es', entryFileNames: '[name].js', chunkFileNames: 'c/[name]-[hash].js' },
       },
     },
@@ -55,16 +59,26 @@ async function buildRuntime() {
     const kind = /src\/pieces\/([^/]+)\/view\.tsx$/.exec(chunk.facadeModuleId ?? '')?.[1];
     return kind ? [[kind, chunk.fileName]] : [];
   });
-  const options = chunks.find((chunk) =>
-    Object.keys(chunk.modules).some((id) => id.endsWith('src/runtime/options/mount.tsx')),
-  )?.fileName;
-  writeFileSync('public/rt/pieces.json', JSON.stringify({ importsOf, kinds: Object.fromEntries(kinds), options }));
+  const holding = (part) =>
+    chunks.find((chunk) => Object.keys(chunk.modules).some((id) => id.includes(part)))?.fileName;
+  const options = holding('src/runtime/options/mount.tsx');
+  const preact = holding('node_modules/preact/dist/preact');
+  writeFileSync(
+    'public/rt/pieces.json',
+    JSON.stringify({ importsOf, kinds: Object.fromEntries(kinds), options, preact }),
+  );
 }
 
 async function minifyChunks(_options, bundle) {
   for (const chunk of Object.values(bundle))
     if (chunk.type === 'chunk')
-      chunk.code = (await minify(chunk.code, { module: true, ecma: 2020, compress: { passes: 3 } })).code;
+      chunk.code = (
+        await minify(chunk.code, {
+          module: true,
+          ecma: 2022,
+          compress: { passes: 4, unsafe_arrows: true, pure_getters: true },
+        })
+      ).code;
 }
 
 /** What runs outside the framework: the server around it, and its worker threads. Packages stay where they are. */

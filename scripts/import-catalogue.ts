@@ -2,7 +2,8 @@ import { readFile } from 'node:fs/promises';
 import { parseArgs } from 'node:util';
 import { wordProblem } from '~/core/problems';
 import { createApp } from '~/services/app';
-import { importCatalogue, importOptionsSchema, previewImport } from '~/services/import-catalogue';
+import { prepareFolder } from '~/services/accounts/begin';
+import { importCatalogue, importOptionsSchema, previewImport } from '~/services/catalogue/import-catalogue';
 
 const { values, positionals } = parseArgs({
   allowPositionals: true,
@@ -24,6 +25,7 @@ const options = importOptionsSchema.parse({
   allOrNothing: values['all-or-nothing'],
 });
 const app = await createApp({ dataDir: values.data, logLevel: 'warn' });
+await prepareFolder(app);
 const bytes = await readFile(file);
 const progress = (written: number, total: number) =>
   values.json || process.stderr.write(`\r${written} of ${total} products`);

@@ -14,17 +14,37 @@ installPackages();
 run(process.execPath, ['scripts/build.mjs']);
 const dataDir = mkdtempSync(path.join(tmpdir(), 'paved-lane-shots-'));
 run(process.execPath, ['--import', 'tsx', 'demo/seed.ts', '--data', dataDir]);
-const server = spawn(process.execPath, ['server.mjs'], {
-  env: { ...process.env, PORT: String(PORT), PAVED_LANE_DATA: dataDir, PAVED_LANE_DEMO: '1', PAVED_LANE_LOG: 'error' },
-  stdio: ['ignore', 'ignore', 'inherit'],
-});
-while (
-  !(await fetch(`${ORIGIN}/api/health`).then(
-    (response) => response.ok,
-    () => false,
-  ))
-)
-  await new Promise((resolve) => setTimeout(resolve, 150));
+/** The built server on a folder; answers its process, what it says, and its address. */
+async function serve(folder, port, isDemo) {
+  const origin = `http://127.0.0.1:${port}`;
+  const child = spawn(process.execPath, ['server.mjs'], {
+    env: {
+      ...process.env,
+      PORT: String(port),
+      PAVED_LANE_DATA: folder,
+      PAVED_LANE_DEMO: isDemo ? '1' : '0',
+      PAVED_LANE_LOG: 'error',
+    },
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
+  let said = '';
+  child.stdout.on('data', (chunk) => (said += chunk));
+  const isUp = () =>
+    fetch(`${origin}/api/health`).then(
+      (response) => response.ok,
+      () => false,
+    );
+  while (!(await isUp())) await new Promise((resolve) => setTimeout(resolve, 150));
+  const stop = async () => {
+    child.kill('SIGTERM');
+    await new Promise((resolve) => child.once('exit', resolve));
+    rmSync(folder, { recursive: true, force: true });
+  };
+  return { said: () => said, stop };
+}
+
+const server = await serve(dataDir, PORT, true);
+const fresh = await serve(mkdtempSync(path.join(tmpdir(), 'paved-lane-fresh-')), PORT + 1, false);
 
 const browser = await chromium.launch({
   executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
@@ -60,12 +80,16 @@ try {
   await owner.goto(`${ORIGIN}/studio/bench/quick-view?part=shortText`);
   await owner.getByRole('button', { name: '768' }).first().click();
   await shoot('bench-quick-view', owner);
-  await owner.goto(`${ORIGIN}/studio/bench/slide-out-cart?width=768`);
-  await shoot('bench-cart', owner);
-  await owner.goto(`${ORIGIN}/studio/bench/cart-opener?task=where`);
-  await owner.getByText('Floating', { exact: true }).click();
-  await shoot('bench-opener', owner);
-  await owner.goto(`${ORIGIN}/studio/catalogue/sail-your-own`);
+  await owner.goto(`${ORIGIN}/studio/offers?offer=first-wind&order=1003`);
+  await owner.getByRole('region', { name: 'Try it on a cart' }).getByLabel('Codes').fill('WIND10');
+  await owner.getByText('Total', { exact: true }).waitFor();
+  await shoot('offers', owner);
+  await owner.goto(`${ORIGIN}/studio/suggestions`);
+  await owner.getByRole('button', { name: 'Look through all orders' }).click();
+  await owner.getByRole('region', { name: 'Pairs' }).waitFor();
+  await owner.waitForTimeout(1000);
+  await shoot('together', owner);
+  await owner.goto(`${ORIGIN}/studio/catalogue/sail-your-own/options`);
   await owner.getByRole('button', { name: /^Your artwork/ }).click();
   await shoot('options', owner);
   await owner.goto(`${ORIGIN}/studio/revisions`);
@@ -74,14 +98,42 @@ try {
   await owner.getByLabel('Catalogue file').setInputFiles('public/example-catalogue.csv');
   await owner.getByTestId('plan').waitFor();
   await shoot('import', owner);
+  await owner.goto(`${ORIGIN}/studio/shop?section=words`);
+  await owner.getByText('Bag', { exact: true }).click();
+  await owner.getByText(/texts change/).click();
+  await shoot('settings', owner);
+  await owner.goto(`${ORIGIN}/studio/shop?section=pages`);
+  await owner.frameLocator('iframe').getByRole('heading', { name: 'How to choose a kite' }).waitFor();
+  await shoot('pages', owner);
+  await owner.goto(`${ORIGIN}/studio/catalogue/kestrel`);
+  await owner.getByLabel('Price, row 1').waitFor();
+  await shoot('studio-product', owner);
+
+  // Pieces of which there are many: an order form, and a list in place of a listing's own products.
+  await owner.goto(`${ORIGIN}/studio/stretch/add`);
+  await owner.getByRole('button', { name: 'Add an order form' }).click();
+  await owner.getByRole('heading', { name: /^Shape Order form/i }).waitFor();
+  await owner.getByLabel('From').selectOption('category');
+  await owner.getByLabel('Category').selectOption('spares');
+  await owner.frameLocator('[data-testid=preview]').getByText('Ripstop Patch').first().waitFor();
+  await shoot('bench-order-form', owner);
+  await owner.goto(`${ORIGIN}/studio/stretch/browse`);
+  await owner.getByRole('button', { name: 'Add a product list' }).click();
+  await owner.getByLabel('Place').selectOption('listing.main');
+  await owner.locator('header').getByRole('checkbox').check();
+  await owner.getByRole('tab', { name: 'Parts' }).click();
+  await owner.getByRole('button', { name: 'The whole product list' }).click();
+  await owner.getByText('All', { exact: true }).click();
+  await owner.frameLocator('[data-testid=preview]').getByText('Skill').first().waitFor();
+  const { token } = await (await owner.request.get(`${ORIGIN}/api/studio/draft`)).json();
 
   const desktop = await (await browser.newContext(DESKTOP)).newPage();
+  await desktop.goto(`${ORIGIN}/shop/all?draft=${token}&a.Skill=First+kite`);
+  await shoot('listing', desktop);
+  await desktop.context().clearCookies();
+  await desktop.evaluate(() => sessionStorage.clear());
   await desktop.goto(`${ORIGIN}/shop/`);
   await shoot('shop-front', desktop);
-  await desktop.goto(`${ORIGIN}/shop/c/single-line`);
-  await shoot('listing', desktop);
-  await desktop.goto(`${ORIGIN}/shop/c/single-line?look=lapwing-delta`);
-  await shoot('quick-view', desktop);
   await desktop.goto(`${ORIGIN}/shop/p/sail-your-own`);
   const form = desktop.locator('form[data-product-form]');
   await form.getByLabel('Name on the sail').fill('Ada');
@@ -93,7 +145,6 @@ try {
   await shoot('product', desktop);
   await form.getByRole('button', { name: 'Add to cart' }).click();
   await desktop.getByRole('dialog', { name: 'Added to your cart' }).waitFor();
-  await shoot('added-popup', desktop);
 
   const phone = await (await browser.newContext(PHONE)).newPage();
   await phone.goto(`${ORIGIN}/shop/c/single-line?look=lapwing-delta`);
@@ -102,20 +153,41 @@ try {
   await phone.locator('footer.foot').scrollIntoViewIfNeeded();
   await phone.getByRole('region', { name: 'Buy' }).getByRole('button', { name: 'Add to cart' }).click();
   await phone.getByRole('dialog', { name: 'Added to your cart' }).waitFor();
-  await shoot('buy-bar-phone', phone);
   await phone.getByRole('link', { name: 'View cart' }).click();
   await phone.getByRole('dialog', { name: 'Your cart' }).waitFor();
   await shoot('cart-phone', phone);
   await phone.goto(`${ORIGIN}/shop/checkout`);
   await shoot('checkout-phone', phone);
 
-  await desktop.goto(`${ORIGIN}/shop/cart`);
-  await shoot('cart', desktop);
   await desktop.goto(`${ORIGIN}/shop/checkout`);
-  await shoot('checkout', desktop);
+  // Somebody buys, and the order is opened.
+  for (const [label, text] of Object.entries({
+    'E-mail': 'ada@example.com',
+    'Street and number': 'Seestraße 1',
+    Postcode: '12345',
+    Town: 'Windau',
+    'Card number': '5000000000000001',
+  }))
+    await desktop.getByLabel(label).fill(text);
+  await desktop.getByLabel('Name', { exact: true }).fill('Ada Lund');
+  await desktop.getByRole('button', { name: 'Order and pay' }).last().click();
+  await desktop.getByRole('heading', { name: /^Thank you/ }).waitFor();
+  await owner.goto(`${ORIGIN}/studio/orders`);
+  await owner.locator('td a').first().click();
+  await owner.getByRole('button', { name: 'Mark as packed' }).click();
+  await owner.getByText('Not packed or sent after all').waitFor();
+  await shoot('order', owner);
+
+  // A shop that begins.
+  const beginner = await (await browser.newContext(DESKTOP)).newPage();
+  await beginner.goto(/http\S+\/studio\/begin\S+/.exec(fresh.said())[0]);
+  await beginner.getByLabel('Your name').fill('Runa Halse');
+  await beginner.getByLabel('E-mail').fill('runa@hollowtarn.example');
+  await beginner.getByLabel('Password').fill('wind enough');
+  await beginner.getByRole('button', { name: 'Make my account' }).click();
+  await beginner.getByRole('heading', { name: 'Set up your shop' }).waitFor();
+  await shoot('first-steps', beginner);
 } finally {
   await browser.close();
-  server.kill('SIGTERM');
-  await new Promise((resolve) => server.once('exit', resolve));
-  rmSync(dataDir, { recursive: true, force: true });
+  await Promise.all([server.stop(), fresh.stop()]);
 }

@@ -1,14 +1,17 @@
 import type { APIContext } from 'astro';
 import { defineMiddleware } from 'astro:middleware';
-import { refusalOf } from '~/services/access';
-import { signedIn } from '~/services/accounts';
-import { DraftUnreadable } from '~/services/edit-draft';
-import { scriptHashesOf, securityPolicy } from '~/services/security-policy';
+import { cartRename } from '~/core/words';
+import { refusalOf } from '~/services/accounts/access';
+import { signedIn } from '~/services/accounts/accounts';
+import { DraftUnreadable } from '~/services/lane/edit-draft';
+import { scriptHashesOf, securityPolicy } from '~/services/accounts/security-policy';
 import { rememberPage, type Asked } from '~/services/remembered';
+import { draftLane, liveLane } from './services/lane/live-lane';
 import { theApp } from '~/services/the-app';
 import { isOurs, roleFor } from './pages/_access';
 import { refuse } from './pages/api/_respond';
 import { chooseLanguage } from './shop/choose-language';
+import { opensSoon } from './shop/opens-soon';
 
 /**
  * Hands the app and the signed-in account to every route, keeps the studio for accounts, and answers bugs with a 500 that tells
@@ -23,6 +26,8 @@ export const onRequest = defineMiddleware(async (context, next) => {
   context.locals.app = app;
   context.locals.account = await signedIn(app, context.cookies.get('pl_sign_in')?.value);
   context.locals.language = 'en';
+  context.locals.draft = null;
+  context.locals.rename = (text) => text;
   const isApi = route.startsWith('/api/');
   const role = roleFor(route);
   const refusal = role && refusalOf(context.locals.account, role);
@@ -34,25 +39,42 @@ export const onRequest = defineMiddleware(async (context, next) => {
   }
   try {
     if (!/^\/(api\/)?studio(\/|$)|^\/api\/health$/.test(route)) {
+      context.locals.draft = await draftLane(app, context.url.searchParams.get('draft'));
       const { language, redirectTo } = await chooseLanguage(context);
       context.locals.language = language;
+      const live = await liveLane(app);
+      const { draft, account } = context.locals;
+      context.locals.rename = cartRename((draft ?? live).lane.shop.cart, language);
+      // Nobody but those who work on it walks through a shop that is not open yet.
+      if (live.revision === 0 && !account && !draft)
+        return isApi ? refuse([{ path: '', code: 'shop-closed' }], context.locals) : opensSoon(live, language);
       if (redirectTo) return context.redirect(redirectTo, 302);
+      // And nothing that is not published is remembered for others.
+      if (live.revision === 0 || draft) return withPolicy(await next());
     }
     return await rememberPage(app, askedOf(context), async () => {
-      const response = await next();
-      const own = response.headers.get('content-security-policy');
-      if (own?.includes('script-src'))
-        response.headers.set('content-security-policy', securityPolicy(scriptHashesOf(own)));
+      const response = withPolicy(await next());
       const isOwn = !context.cookies.headers().next().done;
       return { response, isOwn };
     });
   } catch (error) {
     if (error instanceof DraftUnreadable && !isApi) return context.redirect('/studio/mend', 303);
-    app.log.error({ err: error, route }, 'request failed');
+    app.log.error({ err: error, route, request: requestId(context.request) }, 'request failed');
     if (!isApi) throw error;
-    return refuse([{ path: '', code: 'our-fault' }]);
+    return refuse([{ path: '', code: 'our-fault' }], context.locals);
   }
 });
+
+/** By which a request is found in the log. */
+function requestId(request: Request): string | null {
+  return request.headers.get('x-request-id');
+}
+
+function withPolicy(response: Response): Response {
+  const own = response.headers.get('content-security-policy');
+  if (own?.includes('script-src')) response.headers.set('content-security-policy', securityPolicy(scriptHashesOf(own)));
+  return response;
+}
 
 function askedOf({ request, url }: APIContext): Asked {
   const { method, headers } = request;

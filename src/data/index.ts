@@ -3,9 +3,18 @@ export { lockFolder, type FolderLock } from './lock-folder';
 export { accountRepository, type Account, type Role } from './repositories/account-repository';
 export { cartRepository, NEW_CART, type StoredCart } from './repositories/cart-repository';
 export type { ListingQuery, ListingSort } from './repositories/catalogue-listings';
+export type { EditedCategory } from './repositories/catalogue-categories';
+export type { ListedProduct, StoredProduct, StoredReview } from './repositories/catalogue-editing';
 export { catalogueRepository, type VariantFacts } from './repositories/catalogue-repository';
 export { laneRepository, type RevisionSummary, type StoredDraft } from './repositories/lane-repository';
-export { orderRepository, type Download } from './repositories/order-repository';
+export {
+  ORDER_FILTERS,
+  type OrderFilter,
+  type OrderKeeping,
+  type OrderSummary,
+  type StoredRefund,
+} from './repositories/order-keeping';
+export { orderRepository, type Download, type RelatedOrder } from './repositories/order-repository';
 export {
   visitRepository,
   type Excluded,
@@ -13,7 +22,14 @@ export {
   type VisitFacts,
   type VisitQuery,
 } from './repositories/visit-repository';
+export { foundPairs, type DecidedPair } from './repositories/found-pairs';
+export { lostSearches, type LostSearch } from './repositories/lost-searches';
 export { privacyRepository } from './repositories/privacy-repository';
 export { uploadRepository, type Upload } from './repositories/upload-repository';
-export { importRepository, type ImportedProduct, type ImportRecord } from './repositories/import-repository';
+export {
+  importRepository,
+  type ImportedProduct,
+  type ImportRecord,
+  type KnownFacts,
+} from './repositories/import-repository';
 export { seedRepository, type SeededOrder, type SeededVisit } from './repositories/seed-repository';

@@ -108,6 +108,11 @@ class TunedDatabase extends sqlite3.Database {
 
   override run(sql: string, params?: unknown, done?: unknown): this {
     if (typeof done !== 'function') return super.run(sql, params);
+    // Sequelize asks for it at each transaction; every handle has been set so since it was opened.
+    if (sql === 'PRAGMA FOREIGN_KEYS=ON') {
+      process.nextTick(done as Done, null);
+      return this;
+    }
     const told = this.#timed(sql, done as Done);
     const [verb] = sql.split(/[ ;]/, 1);
     const isEnd = verb === 'COMMIT' || (verb === 'ROLLBACK' && !sql.includes(' TO '));
@@ -171,15 +176,25 @@ function Database(file: string, mode: number, opened: (error: Error | null) => v
   return handle;
 }
 
+const MOST_CLOSING_TRIES = 60;
+const CLOSING_AGAIN_MS = 50;
+
+/** Closes a handle. One that is still running a statement that was interrupted is closed when that has ended. */
+async function endHandle(handle: TunedDatabase): Promise<void> {
+  for (let tries = 1; ; tries += 1) {
+    const error = await new Promise<Error | null>((resolve) => handle.end(resolve));
+    if (!error) return;
+    if ((error as NodeJS.ErrnoException).code !== 'SQLITE_BUSY' || tries === MOST_CLOSING_TRIES) throw error;
+    handle.interrupt();
+    await new Promise((resolve) => setTimeout(resolve, CLOSING_AGAIN_MS));
+  }
+}
+
 /** Closes the handles of a file that nobody uses. */
 export async function closeIdle(file: string): Promise<void> {
   const handles = idle.get(file) ?? [];
   idle.delete(file);
-  await Promise.all(
-    handles.map(
-      (handle) => new Promise<void>((resolve, reject) => handle.end((error) => (error ? reject(error) : resolve()))),
-    ),
-  );
+  await Promise.all(handles.map(endHandle));
 }
 
 export const tunedSqlite = { ...sqlite3, Database };

@@ -11,12 +11,20 @@ import { cartSurface } from './cart-surface/definition';
 import { cartSurfaceSituations } from './cart-surface/situations';
 import { checkout } from './checkout/definition';
 import { checkoutSituations } from './checkout/situations';
+import { compare } from './compare/definition';
+import { compareSituations } from './compare/situations';
 import { lineEditor } from './line-editor/definition';
 import { lineEditorSituations } from './line-editor/situations';
+import { listing } from './listing/definition';
+import { listingSituations } from './listing/situations';
+import { orderForm } from './order-form/definition';
+import { orderFormSituations } from './order-form/situations';
 import { productOptions } from './product-options/definition';
 import { productOptionsSituations } from './product-options/situations';
 import { quickView } from './quick-view/definition';
 import { quickViewSituations } from './quick-view/situations';
+import { text } from './text/definition';
+import { textSituations } from './text/situations';
 
 interface RegisteredPiece {
   readonly definition: PieceDefinition;
@@ -25,7 +33,11 @@ interface RegisteredPiece {
 
 /** Every kind of piece there is: one line each. The runtime keeps the matching map of views. */
 const REGISTERED: readonly RegisteredPiece[] = [
+  { definition: listing, situations: listingSituations },
   { definition: quickView, situations: quickViewSituations },
+  { definition: text, situations: textSituations },
+  { definition: orderForm, situations: orderFormSituations },
+  { definition: compare, situations: compareSituations },
   { definition: productOptions, situations: productOptionsSituations },
   { definition: buyBar, situations: buyBarSituations },
   { definition: addedPopup, situations: addedPopupSituations },

@@ -14,7 +14,7 @@ export type CartChangeRequest =
   | { readonly kind: 'set'; readonly lineId: string; readonly quantity: number }
   | { readonly kind: 'remove'; readonly lineId: string }
   | (Chosen & { readonly kind: 'reshape'; readonly lineId: string })
-  | { readonly kind: 'coupon'; readonly code: string }
+  | { readonly kind: 'coupon' | 'coupon-off'; readonly code: string }
   | { readonly kind: 'destination'; readonly country: string; readonly postcode: string }
   | { readonly kind: 'note'; readonly note: string };
 
@@ -61,7 +61,7 @@ interface Pending {
 const KEPT = 'pl_cart_waiting:';
 const MOST_WAIT_MS = 30_000;
 const DOUBLE_CLICK_MS = 400;
-const FAULT = 'Something went wrong on our side. Your cart is as it was; please try again.';
+const FAULT = 'Something went wrong. Please try again.';
 
 /**
  * The shopper's cart. Changes are shown at once and sent one after the other, each under an id of its own, so that one
@@ -100,16 +100,19 @@ export function createCartClient(origin: string): CartClient {
         listener(view);
       } catch (error) {
         // One piece that cannot draw a cart must not keep it from the others, nor the cart from being changed.
-        console.error('Paved Lane: a part of the page could not show the cart', error);
+        console.error('Paved Lane: cart not shown', error);
       }
     }
   }
 
   async function send({ id, request }: Pending): Promise<(CartAnswer & { view?: CartView }) | null> {
+    const sent = JSON.stringify({ ...request, changeId: id });
     const response = await fetch(url, {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ ...request, changeId: id }),
+      body: sent,
+      // A shopper who leaves the page at once is followed by what was put in; browsers let 64 KiB outlive their page.
+      keepalive: sent.length < 16_384,
     }).catch(() => null);
     if (!response) return null;
     const body = (await response.json().catch(() => ({}))) as {

@@ -12,7 +12,7 @@ import { views } from './views';
 
 const ALL = { mode: 'all' } as const;
 /** The first sign that somebody is there: what is only shown when asked for is fetched then. */
-const SIGNS = ['pointermove', 'pointerdown', 'keydown', 'scroll', 'touchstart'] as const;
+const SIGNS = ['pointermove', 'pointerdown', 'keydown'] as const;
 
 /** A draft is walked by its token in the address; it is kept for the tab, so that links within the shop stay in the draft. */
 function draftToken(): string | null {
@@ -95,7 +95,9 @@ async function boot(): Promise<void> {
 
   function isWanted({ id, kind }: ManifestPiece): boolean {
     const view = views[kind];
-    return mounted.has(id) || (view?.when === 'once' && (!view.at || document.querySelector(view.at) !== null));
+    return (
+      mounted.has(id) || (view !== undefined && !view.isAsked && (!view.at || document.querySelector(view.at) !== null))
+    );
   }
 
   /** A piece that fails is left out: a fault of ours must never be the host page's. */
@@ -108,7 +110,7 @@ async function boot(): Promise<void> {
         if (view && !mounted.has(piece.id)) mounted.set(piece.id, view.mount(piece, host));
       }
     } catch (error) {
-      console.error(`Paved Lane: ${piece.kind} is left out`, error);
+      console.error(`Paved Lane: no ${piece.kind}`, error);
       mounted.get(piece.id)?.destroy();
       mounted.delete(piece.id);
     }
@@ -124,7 +126,7 @@ async function boot(): Promise<void> {
     );
     // Put in place as soon as there is time, so that a press only has to show it.
     const whenIdle = globalThis.requestIdleCallback ?? setTimeout;
-    for (const piece of seen.filter(({ kind }) => views[kind]?.when === 'asked'))
+    for (const piece of seen.filter(({ kind }) => views[kind]?.isAsked))
       void views[piece.kind]!.load().then(
         () => whenIdle(() => mounted.has(piece.id) || void place(piece)),
         () => undefined,
@@ -159,4 +161,4 @@ async function boot(): Promise<void> {
   }
 }
 
-void boot().catch((error: unknown) => console.error('Paved Lane could not start', error));
+void boot().catch((error: unknown) => console.error('Paved Lane', error));

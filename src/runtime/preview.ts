@@ -70,6 +70,16 @@ export function startPreview({ apply, open, cart, surfaces }: Preview): void {
       case 'select':
         chosen = { pieceId: message.pieceId, part: message.part };
         mark();
+        for (const root of roots()) root.querySelector('[data-chosen]')?.scrollIntoView({ block: 'nearest' });
+        break;
+      case 'redraw':
+        void redraw().then(mark);
+        break;
+      case 'close':
+        surfaces.close();
+        roots()
+          .flatMap((root) => [...root.querySelectorAll<HTMLElement>('[data-slot=opener]')])[0]
+          ?.scrollIntoView({ block: 'center' });
         break;
       case 'force':
         forced = message.state;
@@ -77,6 +87,18 @@ export function startPreview({ apply, open, cart, surfaces }: Preview): void {
         break;
     }
   });
+
+  /** Takes over what the server draws of this page now, place by place. */
+  async function redraw(): Promise<void> {
+    const response = await fetch(location.href, { cache: 'no-store' }).catch(() => null);
+    if (!response?.ok) return;
+    const page = new DOMParser().parseFromString(await response.text(), 'text/html');
+    for (const spot of document.querySelectorAll<HTMLElement>('[data-pl-spot]')) {
+      const drawn = page.querySelector(`[data-pl-spot="${spot.dataset['plSpot']}"]`);
+      if (drawn) spot.replaceChildren(...drawn.childNodes);
+    }
+    document.dispatchEvent(new Event('pl-cards'));
+  }
 
   document.addEventListener('submit', (event) => event.preventDefault(), true);
   document.addEventListener('click', (event) => {

@@ -1,5 +1,5 @@
 import type { ServerResponse } from 'node:http';
-import { securityPolicy } from '~/services/security-policy';
+import { securityPolicy } from '~/services/accounts/security-policy';
 
 const POLICY = securityPolicy();
 

@@ -43,11 +43,18 @@ if (health.statusCode !== 200) say(50, 'not healthy', { health: health.body });
 
 const server = createServer(createListener(environment, root, handler));
 server.on('error', (error) => fail(`The server cannot listen: ${error.message}`));
-server.listen(environment.port, environment.host, () => {
-  const { port } = server.address() as AddressInfo;
-  processSlot().origin = environment.origin ?? `http://${environment.host}:${port}`;
-  say(30, 'listening', { host: environment.host, port, dataDir: environment.dataDir, origin: environment.origin });
-});
+await new Promise<void>((resolve) => server.listen(environment.port, environment.host, resolve));
+const { port } = server.address() as AddressInfo;
+const origin = (processSlot().origin = environment.origin ?? `http://${environment.host}:${port}`);
+say(30, 'listening', { host: environment.host, port, dataDir: environment.dataDir, origin: environment.origin });
+const { beginKey } = processSlot();
+// The one place where this secret is told: whoever reads the console may begin.
+if (beginKey)
+  console.log(`
+  Nobody has an account yet. Open this link to make yours; it works once:
+
+  ${origin}/studio/begin?key=${beginKey}
+`);
 
 let isStopping = false;
 async function stop(signal: string): Promise<void> {

@@ -1,3 +1,4 @@
+import { randomBytes } from 'node:crypto';
 import compression from 'compression';
 import type { IncomingMessage, RequestListener, ServerResponse } from 'node:http';
 import path from 'node:path';
@@ -44,6 +45,10 @@ export function createListener(environment: Environment, root: string, handle: R
   });
 
   return (request, response) => {
+    // Made here, whatever a stranger sends: what a shopper reads on the page of a fault is found in the log by it.
+    const id = randomBytes(6).toString('hex');
+    request.headers['x-request-id'] = id;
+    response.setHeader('x-request-id', id);
     const address = request.url ?? '/';
     const [pathname = '/'] = address.split('?', 1);
     setStandingHeaders(response, pathname, environment.origin?.startsWith('https:') ?? false);

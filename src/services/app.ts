@@ -8,6 +8,8 @@ import {
   laneRepository,
   openDatabase,
   orderRepository,
+  foundPairs,
+  lostSearches,
   privacyRepository,
   uploadRepository,
   visitRepository,
@@ -23,8 +25,8 @@ import {
   type StandInMailbox,
   type Wallet,
 } from '~/standins';
-import { createCleaning, type Cleaning } from './cleaning';
-import { openSecret, type ShopSecret } from './shop-secret';
+import { createCleaning, type Cleaning } from './files/cleaning';
+import { openSecret, type ShopSecret } from './accounts/shop-secret';
 
 /** Everything a service works with; handed in, so that tests can hand in their own. */
 export interface App {
@@ -38,6 +40,8 @@ export interface App {
   readonly imports: ReturnType<typeof importRepository>;
   readonly uploads: ReturnType<typeof uploadRepository>;
   readonly privacy: ReturnType<typeof privacyRepository>;
+  readonly searches: ReturnType<typeof lostSearches>;
+  readonly pairs: ReturnType<typeof foundPairs>;
   readonly payment: Payment;
   readonly rates: Rates;
   readonly wallet: Wallet;
@@ -67,15 +71,19 @@ export async function createApp(options: {
   process.umask(0o077);
   const log = pino({ level: options.logLevel ?? 'info' });
   const said = new Map<string, number>();
+  // What is slow while the database opens has nobody to explain it yet.
+  let opened: Database | null = null;
   const db = await openDatabase(options.dataDir, ({ sql, ms }) => {
     const now = Date.now();
     if (now - (said.get(sql) ?? 0) < SAY_SLOW_AGAIN_MS) return;
     said.set(sql, now);
-    void db.explain(sql).then(
+    const explained = opened?.explain(sql) ?? Promise.reject(new Error('The database is still being opened'));
+    void explained.then(
       (plan) => log.warn({ sql, ms: Math.round(ms), plan }, 'slow query'),
       () => log.warn({ sql, ms: Math.round(ms) }, 'slow query'),
     );
   });
+  opened = db;
   const cleaning = createCleaning();
   const stopping = new AbortController();
   return {
@@ -90,6 +98,8 @@ export async function createApp(options: {
     payment: options.payment ?? standInPayment(),
     uploads: uploadRepository(db),
     privacy: privacyRepository(db),
+    searches: lostSearches(db),
+    pairs: foundPairs(db),
     rates: standInRates(),
     wallet: standInWallet(),
     mailbox: options.mailbox ?? standInMailbox(path.join(options.dataDir, 'mailbox'), options.now),

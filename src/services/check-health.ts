@@ -1,5 +1,5 @@
 import type { App } from './app';
-import { liveLane } from './live-lane';
+import { liveLane } from './lane/live-lane';
 
 export interface Health {
   readonly healthy: boolean;

@@ -11,6 +11,8 @@ interface ProcessSlot {
   remembered?: (asked: Asked) => Promise<RememberedAnswer | null>;
   /** Why the app could not be opened, for whoever started the server. */
   fault?: string;
+  /** Of the link that makes the first account; null once there is one. */
+  beginKey?: string | null;
   /** The public address for links in mails; set by the server. */
   origin?: string;
 }

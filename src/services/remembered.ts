@@ -2,9 +2,10 @@ import { LRUCache } from 'lru-cache';
 import { createHash } from 'node:crypto';
 import { promisify } from 'node:util';
 import { gzip } from 'node:zlib';
+import { nextChange, offersOf } from '~/core/pricing';
 import { dayIn } from '~/core/time';
 import type { App } from './app';
-import { liveLane, serveManifest } from './live-lane';
+import { isOpen, liveLane, serveManifest } from './lane/live-lane';
 
 /** An answer that was made before, as it goes over the wire. */
 export interface RememberedAnswer {
@@ -38,12 +39,20 @@ interface Page {
 const pack = promisify(gzip);
 
 /** Pages that say the same to everybody, but for the number at the cart. */
-const LISTINGS = /^\/shop(\/?|\/all|\/search|\/c\/[\w%.~-]+)$/;
-const PRODUCT = /^\/shop\/p\/[\w%.~-]+$/;
+const LISTINGS = /^\/shop(\/?|\/all|\/search|\/[ct]\/[\w%.~-]+)$/;
+/** Pages that say what is left. */
+const PRODUCT = /^\/shop\/(p|pages)\/[\w%.~-]+$/;
 const LONGEST_ADDRESS = 400;
 const MOST_BYTES = 64 * 1024 * 1024;
 /** Offers begin and end, best sellers change places: nothing is told for longer than this. */
 const KEPT_MS = 60_000;
+/** No longer than until the next offer begins or ends: a price that is shown is the price that is charged. */
+async function keptUntil(app: App): Promise<number> {
+  const now = app.now();
+  const change = nextChange(offersOf((await liveLane(app)).lane.offers), now);
+  return Math.min(now + KEPT_MS, change ?? Infinity);
+}
+
 /** How long the shop is taken to be as it was last seen. */
 const STATE_MS = 250;
 const MANIFEST = /^\/api\/manifest(?:\?lang=([a-z]{2}))?$/;
@@ -133,7 +142,9 @@ export async function findRemembered(app: App, asked: Asked): Promise<Remembered
   return { status: 200, headers: own, body: html, gzip: packed };
 }
 
-async function rememberedManifest(app: App, language: string, etag: string): Promise<RememberedAnswer> {
+async function rememberedManifest(app: App, language: string, etag: string): Promise<RememberedAnswer | null> {
+  // Of a shop that is not open yet only its owner gets one.
+  if (!(await isOpen(app))) return null;
   const served = await serveManifest(app, language);
   const headers = {
     'content-type': 'application/json',
@@ -156,7 +167,7 @@ export async function rememberPage(
   if (!place || CART_COOKIE.test(asked.cookies)) return (await draw()).response;
   const store = storeOf(app);
   // Before it is drawn: what changes meanwhile must not pass for seen.
-  const before = await store.state();
+  const [before, until] = await Promise.all([store.state(), keptUntil(app)]);
   const { response, isOwn } = await draw();
   const type = response.headers.get('content-type') ?? '';
   if (isOwn || response.status !== 200 || !type.startsWith('text/html')) return response;
@@ -166,7 +177,7 @@ export async function rememberPage(
   headers['cache-control'] ??= 'private, no-cache';
   headers['vary'] = 'cookie';
   const etag = `"${createHash('sha256').update(html).digest('base64url').slice(0, 22)}"`;
-  const page = { html, headers, etag, state: before[place.kind], until: app.now() + KEPT_MS };
+  const page = { html, headers, etag, state: before[place.kind], until };
   store.pages.set(place.key, { ...page, gzip: await pack(html) });
   return new Response(html, { headers: { ...headers, etag } });
 }

@@ -1,12 +1,16 @@
 import { lockFolder } from '~/data';
 import { createApp, type App } from './app';
-import { importsEnded, stopLostImports } from './import-catalogue';
-import { sendOrderMails } from './order-mails';
-import { releaseAbandoned } from './place-order';
-import { sweepPersonal } from './privacy';
+import { offerBeginning, prepareFolder } from './accounts/begin';
+import { importsEnded, stopLostImports } from './catalogue/import-catalogue';
+import { settleRefunds } from './orders/keep-orders';
+import { sendOrderMails } from './orders/order-mails';
+import { releaseAbandoned } from './orders/place-order';
+import { sweepPersonal } from './accounts/privacy';
+import { sweepSearches } from './catalogue/mend-searches';
+import { countRecentSales } from './catalogue/count-recent-sales';
 import { processSlot } from './process-slot';
 import { findRemembered } from './remembered';
-import { sweepUploads } from './uploads';
+import { sweepUploads } from './files/uploads';
 
 const SWEEP_MS = 60_000;
 const DAILY_MS = 86_400_000;
@@ -45,12 +49,14 @@ async function open(): Promise<App> {
       await lock.release();
     },
   };
+  await prepareFolder(whole);
+  await offerBeginning(whole);
   // Whatever was under way when this folder was last served, nobody waits for it now.
   await stopLostImports(whole);
   await releaseAbandoned(whole, 0);
   timers.push(
-    every(SWEEP_MS, whole, [releaseAbandoned, sendOrderMails, sweepUploads]),
-    every(DAILY_MS, whole, [sweepPersonal]),
+    every(SWEEP_MS, whole, [releaseAbandoned, settleRefunds, sendOrderMails, sweepUploads]),
+    every(DAILY_MS, whole, [sweepPersonal, countRecentSales, sweepSearches]),
   );
   processSlot().remembered = (asked) => findRemembered(whole, asked);
   return whole;

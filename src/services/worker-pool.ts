@@ -10,7 +10,12 @@ interface PoolLimits {
   /** From asking to the answer, waiting among it. */
   readonly mostMs: number;
   readonly mostMemoryMb: number;
+  /** A task that does nothing: given to the first threads, so that their start is not counted as time a task took. */
+  readonly nothing?: object;
 }
+
+/** A thread that has not started by then never will; on a busy machine it takes seconds. */
+const MOST_START_MS = 15_000;
 
 /** What became of a task: its answer, no room for it, or ended because it took too long or too much. */
 export type PoolAnswer<T> = { readonly state: 'done'; readonly value: T } | { readonly state: 'busy' | 'ended' };
@@ -33,6 +38,16 @@ function workerFile(name: string): { file: string; execArgv: string[] } {
 export function createPool(name: string, limits: PoolLimits): WorkerPool {
   const { file, execArgv } = workerFile(name);
   let pool: Piscina | null = null;
+  let starting: Promise<unknown> | null = null;
+  /** Waits until the threads have read their program, where there are none yet. */
+  async function start(opened: Piscina): Promise<void> {
+    if (!limits.nothing || (opened.threads.length > 0 && !starting)) return;
+    const { nothing } = limits;
+    const begun = () => opened.run(nothing, { signal: AbortSignal.timeout(MOST_START_MS) });
+    // The task itself will meet what is wrong.
+    starting ??= Promise.allSettled(Array.from({ length: limits.most }, begun)).finally(() => (starting = null));
+    await starting;
+  }
   function open(): Piscina {
     const opened = new Piscina({
       filename: file,
@@ -50,11 +65,12 @@ export function createPool(name: string, limits: PoolLimits): WorkerPool {
   }
   return {
     async run<T>(task: object): Promise<PoolAnswer<T>> {
-      pool ??= open();
-      if (pool.queueSize >= limits.mostWaiting) return { state: 'busy' };
+      const opened = (pool ??= open());
+      await start(opened);
+      if (opened.queueSize >= limits.mostWaiting) return { state: 'busy' };
       try {
         // Aborted, the thread it runs in is ended: nothing else stops a loop.
-        const value = (await pool.run(task, { signal: AbortSignal.timeout(limits.mostMs) })) as T;
+        const value = (await opened.run(task, { signal: AbortSignal.timeout(limits.mostMs) })) as T;
         return { state: 'done', value };
       } catch {
         return { state: 'ended' };

@@ -1,6 +1,6 @@
 import type { AstroCookies } from 'astro';
 import { randomUUID } from 'node:crypto';
-import { asksNotToBeTracked } from '~/services/privacy';
+import { asksNotToBeTracked } from '~/services/accounts/privacy';
 
 const CART = 'pl_cart';
 const FLASH = 'pl_flash';

@@ -1,5 +1,5 @@
 import type { APIContext } from 'astro';
-import { liveLane } from '~/services/live-lane';
+import { liveLane } from '~/services/lane/live-lane';
 
 const COOKIE = 'pl_lang';
 const ONE_YEAR_S = 365 * 86_400;
@@ -9,7 +9,8 @@ const ONE_YEAR_S = 365 * 86_400;
  * `redirectTo` is the same page at the address that names it, where it does not yet.
  */
 export async function chooseLanguage(context: APIContext): Promise<{ language: string; redirectTo: string | null }> {
-  const { languages } = (await liveLane(context.locals.app)).lane.shop;
+  const { app, draft } = context.locals;
+  const { languages } = (draft ?? (await liveLane(app))).lane.shop;
   const named = context.url.searchParams.get('lang') ?? '';
   const before = context.cookies.get(COOKIE)?.value ?? '';
   const language = [named, before].find((candidate) => languages.includes(candidate)) ?? languages[0]!;

@@ -1,6 +1,6 @@
 import { isSoldOut, resolveVariant, valuesOf, type Product } from '~/core/catalogue';
 import { formatMoney, type Currency } from '~/core/money';
-import { priceChoice } from '~/core/offers/price-choice';
+import { quoteChoice } from '~/runtime/quote';
 import { fill } from '~/core/words';
 
 interface Facts extends Pick<Product, 'axes' | 'variants'> {
@@ -9,6 +9,7 @@ interface Facts extends Pick<Product, 'axes' | 'variants'> {
   readonly language: string;
   readonly verb: string;
   readonly isChange: boolean;
+  readonly isOffered: boolean;
   /** Of the line that is changed. */
   readonly quantity: number;
   readonly words: Readonly<Record<'soldOut' | 'chooseAnother' | 'fewLeft' | 'priceParts', string>>;
@@ -47,7 +48,8 @@ function follow(form: HTMLFormElement): void {
       onceMinor: Number(form.dataset['plOnce'] ?? 0),
     };
     const quantity = quantityOf();
-    const price = priceChoice({ ...found.value, quantity, extra });
+    const { isOffered } = facts;
+    const price = quoteChoice('', { ...found.value, isOffered, quantity, extra }, show);
     const told = { count: quantity, each: money(price.eachMinor), once: money(price.onceMinor) };
     part('price').textContent = money(price.totalMinor);
     part('was').hidden = price.wasTotalMinor === null;
@@ -62,6 +64,13 @@ function follow(form: HTMLFormElement): void {
     button.addEventListener('click', () => {
       if (!field) return;
       field.value = String(Math.min(Math.max(1, quantityOf() + Number(button.dataset['step'])), Number(field.max)));
+      field.dispatchEvent(new Event('change', { bubbles: true }));
+    });
+  for (const step of form.querySelectorAll<HTMLAnchorElement>('[data-take]'))
+    step.addEventListener('click', (event) => {
+      if (!field) return;
+      event.preventDefault();
+      field.value = step.dataset['take']!;
       field.dispatchEvent(new Event('change', { bubbles: true }));
     });
   form.addEventListener('change', show);

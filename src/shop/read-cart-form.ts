@@ -1,8 +1,8 @@
 import { ANSWER_FIELD, readAnswers, type Answer } from '~/core/options';
 import { ok, problemsFromZod, type Result } from '~/core/problems';
 import type { App } from '~/services/app';
-import { cartRequestSchema, type CartRequest } from '~/services/change-cart';
-import { keepUpload } from '~/services/uploads';
+import { cartRequestSchema, type CartRequest } from '~/services/cart/change-cart';
+import { keepUpload } from '~/services/files/uploads';
 
 interface ReadCartForm {
   readonly request: Result<CartRequest>;

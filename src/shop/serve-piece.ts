@@ -2,7 +2,7 @@ import { themeCss, type ManifestPiece } from '~/core/lane';
 import { formatMoney } from '~/core/money';
 import { BASE_CSS } from '~/runtime/kit/shadow';
 import type { App } from '~/services/app';
-import { liveLane, liveManifest, type LiveLane } from '~/services/live-lane';
+import { liveLane, liveManifest, type LiveLane } from '~/services/lane/live-lane';
 import { styleHtml } from './style-html';
 
 /** The live piece of a kind that every shop has, as the runtime would get it. */

@@ -3,7 +3,7 @@ import { formatMoney, type Currency } from '~/core/money';
 import { directionOf } from '~/core/words';
 import { longDate } from '~/core/time';
 import type { App } from '~/services/app';
-import { liveLane } from '~/services/live-lane';
+import { liveLane, type LiveLane } from '~/services/lane/live-lane';
 
 /** What every page of the shop is drawn with: whose shop it is, and how it speaks to this shopper. */
 export interface ShopContext {
@@ -25,11 +25,11 @@ export interface ShopContext {
 
 /** The shop as a request sees it. An order speaks the language it was made in, whatever its reader speaks now. */
 export async function shopContext(
-  locals: { readonly app: App; readonly language: string },
+  locals: { readonly app: App; readonly language: string; readonly draft?: LiveLane | null },
   language = locals.language,
 ): Promise<ShopContext> {
   const { app } = locals;
-  const { lane, currency, revision } = await liveLane(app);
+  const { lane, currency, revision } = locals.draft ?? (await liveLane(app));
   const locale = localeFor(lane.shop, language);
   return {
     app,
@@ -40,7 +40,7 @@ export async function shopContext(
     direction: directionOf(language),
     locale,
     money: (amount) => formatMoney(amount, currency, locale),
-    say: sayIn(lane.shopWords, language),
+    say: sayIn(lane, language),
     date: (atMs) => longDate(atMs, locale, lane.shop.timeZone),
     link: (path) => inLanguage(path, language, lane),
   };

@@ -23,6 +23,8 @@ export interface Mailbox {
 /** The stand-in can be looked into. */
 export interface StandInMailbox extends Mailbox {
   list(limit: number): Promise<DeliveredMail[]>;
+  /** Mails whose key names this, oldest first. */
+  listAbout(token: string): Promise<DeliveredMail[]>;
   /** How many mails went to an address, in whatever case it is written. */
   countTo(email: string): Promise<number>;
   /** Takes away the mails to an address; answers how many. */
@@ -61,6 +63,10 @@ export function standInMailbox(folder: string, now: () => number = Date.now): St
     },
     async list(limit) {
       return (await readAll()).map(({ mail }) => mail).slice(0, limit);
+    },
+    async listAbout(token) {
+      const named = (await readAll()).map(({ mail }) => mail).filter((mail) => mail.id.includes(token));
+      return named.reverse();
     },
     async countTo(email) {
       return (await mailsTo(email)).length;

@@ -1,6 +1,8 @@
 /** What a payment provider must do. The key makes a repeated request the same charge. */
 export interface Payment {
   charge(request: { key: string; amountMinor: number; currency: string; cardNumber: string }): Promise<ChargeResult>;
+  /** Gives part of a charge back. The refund's own key makes a repeated request the same refund. */
+  refund(request: { key: string; refundKey: string; amountMinor: number }): Promise<{ status: 'done' | 'refused' }>;
   /** After a charge whose outcome is unknown: when this resolves, nothing is or will be charged for the key. */
   cancel(key: string): Promise<void>;
 }
@@ -13,6 +15,7 @@ export type ChargeResult = { status: 'approved'; reference: string } | { status:
  */
 export function standInPayment({ answerMs = 30, timeoutMs = 1500 } = {}): Payment {
   const charged = new Map<string, string>();
+  const refunded = new Map<string, number>();
   return {
     async charge({ key, cardNumber }) {
       if (cardNumber.endsWith('0003')) {
@@ -24,6 +27,12 @@ export function standInPayment({ answerMs = 30, timeoutMs = 1500 } = {}): Paymen
       const reference = charged.get(key) ?? `stand-in-${charged.size + 1}-${key.slice(0, 8)}`;
       charged.set(key, reference);
       return { status: 'approved', reference };
+    },
+    async refund({ refundKey, amountMinor }) {
+      await delay(answerMs);
+      if (!(amountMinor > 0)) return { status: 'refused' };
+      refunded.set(refundKey, amountMinor);
+      return { status: 'done' };
     },
     async cancel(key) {
       charged.delete(key);

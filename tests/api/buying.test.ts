@@ -1,10 +1,11 @@
+import { CALLED_CART } from '~/core/words';
 import { expect } from 'chai';
 import { randomUUID } from 'node:crypto';
 import { orderNumber, receiptOf } from '~/core/orders';
 import { sayIn } from '~/core/lane';
-import { changeCartOf } from '~/services/change-cart';
-import { fetchDownload } from '~/services/downloads';
-import { promiseDelivery } from '~/services/promise-delivery';
+import { changeCartOf } from '~/services/cart/change-cart';
+import { fetchDownload } from '~/services/orders/downloads';
+import { promiseDelivery } from '~/services/orders/promise-delivery';
 import { readCartForm } from '~/shop/read-cart-form';
 import { orderNow } from '../support/order-now';
 import { openTestShop, type TestShop } from '../support/shop';
@@ -44,7 +45,7 @@ describe('what a buyer gets', () => {
   it('is a file behind a link of their own, so many times and no more', async () => {
     const plan = await download();
     const token = await buy([plan.slug]);
-    const order = (await shop.app.orders.find({ token }))!;
+    const order = (await shop.app.orders.find(token))!;
     const [link] = await shop.app.orders.listDownloads(order.token);
 
     const first = await fetchDownload(shop.app, link!.token);
@@ -62,7 +63,7 @@ describe('what a buyer gets', () => {
 
   it('is nothing after the day that was told, and nothing outside the shop’s downloads', async () => {
     const plan = await download();
-    const order = (await shop.app.orders.find({ token: await buy([plan.slug]) }))!;
+    const order = (await shop.app.orders.find(await buy([plan.slug])))!;
     const [link] = await shop.app.orders.listDownloads(order.token);
     await shop.app.db.run('UPDATE downloads SET file = $file WHERE token = $token', {
       file: '../paved-lane.sqlite',
@@ -81,8 +82,8 @@ describe('what a buyer gets', () => {
   it('is a receipt that adds up line by line, with a code too', async () => {
     for (const coupon of [undefined, 'WIND10']) {
       const token = await buy(['heron', 'hoop-winder'], coupon);
-      const order = (await shop.app.orders.find({ token }))!;
-      const { lines, sums } = receiptOf(order, sayIn({}, 'en'));
+      const order = (await shop.app.orders.find(token))!;
+      const { lines, sums } = receiptOf(order, sayIn({ shopWords: {}, shop: { cart: CALLED_CART } }, 'en'));
       const of = (kind: string) => sums.find((sum) => sum.kind === kind)?.amountMinor ?? 0;
 
       expect(lines.reduce((sum, line) => sum + line.amountMinor, 0)).to.equal(of('subtotal'));

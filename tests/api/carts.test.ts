@@ -4,15 +4,15 @@ import { readdir } from 'node:fs/promises';
 import path from 'node:path';
 import type { OptionRule } from '~/core/options';
 import { createApp } from '~/services/app';
-import { cartRequestSchema, changeCartOf } from '~/services/change-cart';
-import { saveOptions } from '~/services/edit-options';
-import { sendOrderMails } from '~/services/order-mails';
-import { releaseAbandoned, showOrder } from '~/services/place-order';
-import { quickPay, showQuickPay } from '~/services/quick-pay';
-import { keepForm, keptFormSchema, quoteCheckout, readKeptForm } from '~/services/show-checkout';
-import { suggestNear } from '~/services/suggest';
-import { keepUpload, openUpload, sweepUploads } from '~/services/uploads';
-import { viewCart } from '~/services/view-cart';
+import { cartRequestSchema, changeCartOf } from '~/services/cart/change-cart';
+import { saveOptions } from '~/services/catalogue/edit-options';
+import { sendOrderMails } from '~/services/orders/order-mails';
+import { releaseAbandoned, showOrder } from '~/services/orders/place-order';
+import { quickPay, showQuickPay } from '~/services/orders/quick-pay';
+import { keepForm, keptFormSchema, quoteCheckout, readKeptForm } from '~/services/cart/show-checkout';
+import { suggestNear } from '~/services/catalogue/suggest';
+import { keepUpload, openUpload, sweepUploads } from '~/services/files/uploads';
+import { viewCart } from '~/services/cart/show-cart';
 import { ORDER_FORM } from '../support/checkout';
 import { orderNow } from '../support/order-now';
 import { picture } from '../support/picture';
@@ -114,7 +114,7 @@ describe('carts', () => {
 
     expect(after).to.deep.equal(before);
     expect(after).to.include({ version: 4, note: 'Ring twice' });
-    expect(after.coupon?.takenMinor).to.equal(1050);
+    expect(after.codes[0]?.takenMinor).to.equal(1050);
   });
 
   it('mark a line that can no longer be had', async () => {
@@ -161,9 +161,11 @@ describe('carts', () => {
       'This code needs an order of €30.00. Add €22.10.',
     );
     expect(unknown.ok || unknown.problems[0]?.facts?.['message']).to.include('There is no code “nothing”.');
-    expect(good.ok && good.value.view.coupon).to.deep.equal({ code: 'WIND10', takenMinor: 469, problem: null });
+    expect(good.ok && good.value.view.codes).to.deep.equal([
+      { code: 'wind10', takenMinor: 469, problem: null, isWaiting: false },
+    ]);
     expect(good.ok && good.value.view.totalMinor).to.equal(4221); // 46.90 − 0.79 − 3.90
-    expect(after.coupon?.problem).to.include('needs an order of');
+    expect(after.codes[0]?.problem).to.include('needs an order of');
     expect(after.discountMinor).to.equal(0);
   });
 
@@ -216,6 +218,26 @@ describe('carts', () => {
     expect(changed.ok && changed.value.lineId).to.equal(before!.id);
     expect(changed.ok && changed.value.view.lines[0]!.totalMinor).to.equal(9600 + 1800 + 400 + 3 * 150);
     expect(back.ok && back.value.view.lines[0]).to.deep.equal(before);
+  });
+
+  it('offer the better one of a line, at what the cart costs more with it, and put it in its place', async () => {
+    const token = randomUUID();
+    const kestrel = (await shop.app.catalogue.findProduct('kestrel'))!;
+    await change(token, { kind: 'add', variantId: kestrel.variants[0]!.id, quantity: 2 });
+    const before = await viewCart(shop.app, token);
+    const better = before.lines[0]!.better!;
+    const { variantId, answers, moreMinor, changes } = better;
+    const swapped = await change(token, { kind: 'reshape', lineId: before.lines[0]!.id, variantId, answers });
+    const after = await viewCart(shop.app, token);
+
+    expect(swapped.ok).to.equal(true);
+    expect([after.lines[0]!.slug, after.lines[0]!.quantity]).to.deep.equal(['kestrel-plus', 2]);
+    expect(after.totalMinor - before.totalMinor)
+      .to.equal(moreMinor)
+      .and.to.be.greaterThan(0);
+    expect(changes.some((text) => text.includes('→'))).to.equal(true);
+    expect(after.lines[0]!.better).to.equal(null);
+    expect(swapped.ok && swapped.value.view.lines[0]!.better).to.equal(null);
   });
 
   it('put a line that was taken out back as the same line in the same place', async () => {
@@ -365,11 +387,11 @@ describe('carts', () => {
         'list-price',
         'option',
         'option',
-        'coupon',
+        'offer',
       ]);
       expect(await stockOf(winder.id)).to.equal(before - 2);
       const after = await shop.app.carts.read(token);
-      expect(after).to.deep.include({ lines: [], coupon: null, note: '' });
+      expect(after).to.deep.include({ lines: [], codes: [], note: '' });
     });
 
     it('give add-ons back, too, when the payment fails', async () => {

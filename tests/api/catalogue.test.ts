@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import { listCategories, listingParamsSchema, listProducts } from '~/services/browse-shop';
+import { listCategories, listingParamsSchema, listProducts } from '~/services/catalogue/browse-shop';
 import sqlite3 from 'sqlite3';
 import { EMPTY_CART } from '~/core/cart';
 import { cartRepository, NEW_CART, openDatabase, orderRepository } from '~/data';
@@ -133,11 +133,11 @@ describe('openDatabase', () => {
     const db = await openDatabase(dataDir);
 
     const cart = await cartRepository(db).read('cart');
-    const order = await orderRepository(db).find({ token: 'order' });
+    const order = await orderRepository(db).find('order');
     expect(cart).to.deep.equal({
       version: 0,
       changeIds: [],
-      coupon: null,
+      codes: [],
       destination: null,
       note: '',
       lines: [{ id: 'line', variantId: 1, quantity: 3, answers: {} }],

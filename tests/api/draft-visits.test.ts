@@ -1,12 +1,12 @@
 import { expect } from 'chai';
 import { diffLanes, type Lane } from '~/core/lane';
-import { hashPassword, signedIn, signIn, signOut } from '~/services/accounts';
-import { patchDraft, restoreIntoDraft, showDraft } from '~/services/edit-draft';
-import { eventBatchSchema, ingestEvents } from '~/services/ingest-events';
-import { liveLane, serveDraftManifest, serveManifest } from '~/services/live-lane';
-import { listRevisions, publishLane } from '~/services/publish-lane';
-import { findSamples } from '~/services/sample-situations';
-import { showLaneMap } from '~/services/show-lane-map';
+import { hashPassword, signedIn, signIn, signOut } from '~/services/accounts/accounts';
+import { patchDraft, restoreIntoDraft, showDraft } from '~/services/lane/edit-draft';
+import { eventBatchSchema, ingestEvents } from '~/services/visits/ingest-events';
+import { draftLane, liveLane, serveDraftManifest, serveManifest } from '~/services/lane/live-lane';
+import { compareRevisions, listRevisions, publishLane } from '~/services/lane/publish-lane';
+import { findSamples } from '~/services/lane/sample-situations';
+import { showLaneMap } from '~/services/lane/show-lane-map';
 import { GO_ON } from '../../demo/planted';
 import { openTestShop, type TestShop } from '../support/shop';
 
@@ -28,6 +28,19 @@ describe('draft and live', () => {
 
   it('counts seven changes in the demo’s draft', async () => {
     expect((await showDraft(shop.app)).changes).to.have.length(7);
+  });
+
+  it('lets an old revision be looked at with the draft’s token, and two be compared', async () => {
+    const { token } = await showDraft(shop.app);
+    const { revision } = await liveLane(shop.app);
+    const looked = await draftLane(shop.app, `${token}.r${revision}`);
+    expect(looked!.lane).to.deep.equal((await liveLane(shop.app)).lane);
+    for (const wrong of [`x.r${revision}`, `${token}.r999`, `${token}.r`, `${token}.r1.r2`, null])
+      expect(await draftLane(shop.app, wrong), String(wrong)).to.equal(null);
+
+    const same = await compareRevisions(shop.app, { from: revision, to: revision });
+    expect(same).to.deep.equal({ ok: true, value: [] });
+    expect(await compareRevisions(shop.app, { from: revision, to: 999 })).to.include({ ok: false });
   });
 
   it('refuses a change made on an older draft, and keeps the newer one', async () => {
@@ -147,7 +160,7 @@ describe('events', () => {
     const map = await showLaneMap(shop.app, { days: 28 });
 
     expect(map.funnel.sessions).to.equal(1);
-    expect(map.excluded).to.deep.equal({ bots: 1, owner: 1 });
+    expect(map.excluded).to.deep.equal({ bots: 1, owner: 1, ownDepth: 3 });
   });
 
   it('are stamped with the server’s time when the browser’s clock is far off', async () => {

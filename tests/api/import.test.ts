@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { readFile } from 'node:fs/promises';
-import { importCatalogue, importOptionsSchema, previewImport } from '~/services/import-catalogue';
-import { readTable } from '~/services/read-table';
+import { importCatalogue, importOptionsSchema, previewImport } from '~/services/catalogue/import-catalogue';
+import { readTable } from '~/services/catalogue/read-table';
 import { openTestShop, type TestShop } from '../support/shop';
 
 const bytes = (text: string) => new TextEncoder().encode(text);
@@ -85,7 +85,13 @@ describe('importCatalogue', () => {
       null,
     );
 
-    const again = await importCatalogue(shop.app, bytes('Name,SKU,Price,Stock\nReed Two,R-1,6.50,\n'), options, null);
+    const next = bytes('Name,SKU,Price,Stock\nReed Two,R-1,6.50,\n');
+    const preview = await previewImport(shop.app, next, options);
+    expect(preview.ok && preview.value.changes).to.deep.equal([
+      { name: 'Reed Two', sku: 'R-1', field: 'name', from: 'Reed', to: 'Reed Two' },
+      { name: 'Reed Two', sku: 'R-1', field: 'priceMinor', from: 500, to: 650 },
+    ]);
+    const again = await importCatalogue(shop.app, next, options, null);
 
     expect(again.ok && again.value.counts.productsChanged).to.equal(1);
     const reed = await shop.app.catalogue.findProduct('reed');

@@ -1,9 +1,16 @@
 import { expect } from 'chai';
-import { findProduct, findWhileTyping, listCategories, listFrontPage, listProducts } from '~/services/browse-shop';
-import { showDraft } from '~/services/edit-draft';
-import { findSamples } from '~/services/sample-situations';
-import { suggestNear } from '~/services/suggest';
-import { viewCart } from '~/services/view-cart';
+import { NOTHING_CHOSEN } from '~/core/catalogue';
+import {
+  findProduct,
+  findWhileTyping,
+  listCategories,
+  listFrontPage,
+  listProducts,
+} from '~/services/catalogue/browse-shop';
+import { showDraft } from '~/services/lane/edit-draft';
+import { findSamples } from '~/services/lane/sample-situations';
+import { suggestNear } from '~/services/catalogue/suggest';
+import { viewCart } from '~/services/cart/show-cart';
 import { openTestShop, type TestShop } from '../support/shop';
 
 /** Tables that grow with the catalogue, the carts and the visits, and the names queries give them. */
@@ -20,24 +27,25 @@ describe('a shop of many products', () => {
   });
   after(() => shop.close());
 
-  const params = { page: 2, stock: '', tag: '', q: '' } as const;
+  const params = { page: 2, stock: '', q: '' } as const;
   const inShop: readonly (readonly [string, () => Promise<unknown>])[] = [
     ['the front page', () => listFrontPage(shop.app)],
     ['a category', () => listProducts(shop.app, { ...params, page: 1 }, 'more-deltas', 2)],
     ['a search', () => listProducts(shop.app, { ...params, q: 'harbour line' }, null, 2)],
-    ['a tag', () => listProducts(shop.app, { ...params, tag: 'gift' }, null, 2)],
+    ['a tag', () => listProducts(shop.app, params, null, 2, { chosen: { ...NOTHING_CHOSEN, tags: ['gift'] } })],
     ['a price range', () => listProducts(shop.app, { ...params, from: 10, to: 20, stock: '1' }, null, 2)],
     ['what is suggested while typing', () => findWhileTyping(shop.app, 'har')],
     ['a product', () => findProduct(shop.app, 'heron')],
     ['what goes with a product', () => suggestNear(shop.app, ['heron', 'hoop-winder'], 'nobody', 4)],
     ['a cart', () => viewCart(shop.app, 'nobody')],
+    ['what one visit did', () => shop.app.visits.listEvents('nobody', 9)],
     ['the number at the cart', () => shop.app.carts.count('nobody')],
     ...(['featured', 'newest', 'name', 'price-up', 'price-down', 'rating'] as const).map(
       (sort) => [`a listing by ${sort}`, () => listProducts(shop.app, { ...params, sort }, null, 2)] as const,
     ),
   ];
 
-  // Categories are not among them: their products are counted, once for all pages of five seconds.
+  // Categories are not among them: their products are counted once until something of the catalogue changes.
   for (const [what, show] of inShop) {
     it(`reads ${what} without looking through a large table`, async () => {
       const asked: string[] = [];

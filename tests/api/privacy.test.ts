@@ -1,10 +1,10 @@
 import { expect } from 'chai';
 import { randomUUID } from 'node:crypto';
-import { cartRequestSchema, changeCartOf } from '~/services/change-cart';
-import { showOrder } from '~/services/place-order';
-import { eraseShopper, findTraces, KEPT_DAYS, sweepPersonal } from '~/services/privacy';
-import { keepForm, keptFormSchema } from '~/services/show-checkout';
-import { keepUpload } from '~/services/uploads';
+import { cartRequestSchema, changeCartOf } from '~/services/cart/change-cart';
+import { showOrder } from '~/services/orders/place-order';
+import { eraseShopper, findTraces, KEPT_DAYS, sweepPersonal } from '~/services/accounts/privacy';
+import { keepForm, keptFormSchema } from '~/services/cart/show-checkout';
+import { keepUpload } from '~/services/files/uploads';
 import { ORDER_FORM } from '../support/checkout';
 import { orderNow } from '../support/order-now';
 import { searchFolder } from '../support/search-folder';

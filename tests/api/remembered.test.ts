@@ -77,6 +77,29 @@ describe('pages that were drawn before', () => {
     expect(isFromMemory(await get('/shop/p/heron'))).to.equal(false);
   });
 
+  it('have a new category at once; many of them fold behind the first eight', async () => {
+    const nav = async () => {
+      const text = await (await get('/shop/')).text();
+      const names = (html: string) => html.match(/href="\/shop\/c\//g)?.length ?? 0;
+      const [, inNav] = /<nav class="wrap nav"[^>]*>(.*?)<\/nav>/s.exec(text)!;
+      const [row, folded = ''] = inNav!.split('<details');
+      return [names(row!), names(folded)];
+    };
+    const [before, none] = await nav();
+    expect(none).to.equal(0);
+    for (let i = 0; i < 20; i += 1)
+      await app.db.run(
+        `INSERT INTO categories (slug, name, description, image_src, position) VALUES ($slug, $slug, '', '', 90)`,
+        { slug: `shelf-${i}` },
+      );
+    await app.db.run('UPDATE catalogue_state SET version = version + 1, stock = stock + 1');
+    await new Promise((resolve) => setTimeout(resolve, 300));
+
+    expect(await nav()).to.deep.equal([8, before! + 20 - 8]);
+    await app.db.run(`DELETE FROM categories WHERE slug LIKE 'shelf-%'`);
+    await app.db.run('UPDATE catalogue_state SET version = version + 1, stock = stock + 1');
+  });
+
   it('are nobody’s who has a message waiting, and another language’s for another language', async () => {
     await get('/shop/all?lang=de');
     const newcomer = await get('/shop/all?lang=de');

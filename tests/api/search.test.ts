@@ -1,6 +1,6 @@
 import { expect } from 'chai';
-import { listingParamsSchema, listProducts } from '~/services/browse-shop';
-import { importCatalogue, importOptionsSchema } from '~/services/import-catalogue';
+import { listingParamsSchema, listProducts } from '~/services/catalogue/browse-shop';
+import { importCatalogue, importOptionsSchema } from '~/services/catalogue/import-catalogue';
 import { SEARCHES } from '../support/searches';
 import { openTestShop, type TestShop } from '../support/shop';
 

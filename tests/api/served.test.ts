@@ -5,11 +5,11 @@ import path from 'node:path';
 import { readLane, type Lane } from '~/core/lane';
 import { currencyOf } from '~/core/money';
 import { definitions } from '~/pieces/registry';
-import { changeCartOf } from '~/services/change-cart';
+import { changeCartOf } from '~/services/cart/change-cart';
 import { checkHealth } from '~/services/check-health';
-import { DraftUnreadable, findDraftProblem, restoreIntoDraft, showDraft } from '~/services/edit-draft';
-import { forgetLiveLane, liveLane } from '~/services/live-lane';
-import { publishLane } from '~/services/publish-lane';
+import { DraftUnreadable, findDraftProblem, restoreIntoDraft, showDraft } from '~/services/lane/edit-draft';
+import { forgetLiveLane, liveLane } from '~/services/lane/live-lane';
+import { publishLane } from '~/services/lane/publish-lane';
 import { liveDemoLane } from '../../demo/lane';
 import { orderNow } from '../support/order-now';
 import { openTestShop, type TestShop } from '../support/shop';
@@ -111,7 +111,7 @@ describe('what is published can be served', () => {
       await shop.app.lanes.insertRevision({ document: lane, note: '', accountId: null, publishedAt: 1 });
       forgetLiveLane(shop.app);
 
-      const { sendOrderMails } = await import('~/services/order-mails');
+      const { sendOrderMails } = await import('~/services/orders/order-mails');
       await sendOrderMails(shop.app);
 
       const [mail] = await shop.app.mailbox.list(1);

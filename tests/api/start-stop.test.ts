@@ -5,7 +5,7 @@ import { rm } from 'node:fs/promises';
 import { createInterface } from 'node:readline';
 import { lockFolder, openDatabase } from '~/data';
 import { createApp } from '~/services/app';
-import { importCatalogue, importOptionsSchema, stopLostImports } from '~/services/import-catalogue';
+import { importCatalogue, importOptionsSchema, stopLostImports } from '~/services/catalogue/import-catalogue';
 import { seedFolder, serve, signInOwner } from '../support/server';
 import { openTestShop } from '../support/shop';
 

@@ -1,10 +1,16 @@
 import { chromium, type Page } from '@playwright/test';
 import { randomUUID } from 'node:crypto';
-import { Agent, createServer, request } from 'node:http';
+import { spawn } from 'node:child_process';
+import { Agent, request } from 'node:http';
 import { createApp } from '~/services/app';
-import { changeCartOf } from '~/services/change-cart';
-import { showLaneMap } from '~/services/show-lane-map';
+import { changeCartOf } from '~/services/cart/change-cart';
+import { showLaneMap } from '~/services/lane/show-lane-map';
+import { addPiece, selectionOf } from '~/core/lane';
+import { definitionOf } from '~/pieces/registry';
+import { priceCart } from '~/core/pricing';
 import { orderNow } from '../support/order-now';
+import { cartInput, grouped, line as short } from '../support/pricing';
+import { signInOwner as publisher } from '../support/owner';
 import { seedFolder, serve, signInOwner, startServer } from '../support/server';
 import { openTestShop } from '../support/shop';
 
@@ -58,10 +64,33 @@ async function load(
   return { perSecond: times.length / seconds, p50: quantile(times, 0.5), p99: quantile(times, 0.99) };
 }
 
+/** Answers “ok”, in a process of its own as the shop is. */
 async function bareServer(): Promise<{ url: string; close: () => void }> {
-  const server = createServer((_, response) => response.end('ok'));
-  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
-  return { url: `http://127.0.0.1:${(server.address() as { port: number }).port}/`, close: () => server.close() };
+  const source = `const server = require('node:http').createServer((_, response) => response.end('ok'));
+    server.listen(0, '127.0.0.1', () => process.stdout.write(String(server.address().port)));`;
+  const child = spawn(process.execPath, ['-e', source], { stdio: ['ignore', 'pipe', 'inherit'] });
+  const port = await new Promise<string>((resolve) =>
+    child.stdout.once('data', (data: Buffer) => resolve(String(data))),
+  );
+  return { url: `http://127.0.0.1:${port}/`, close: () => child.kill() };
+}
+
+const changeOf = (cart: { readonly cookie: string; readonly lineId: string }, round: number): Asked => ({
+  headers: { cookie: cart.cookie },
+  body: { kind: 'set', lineId: cart.lineId, quantity: 1 + (round % 2), changeId: randomUUID() },
+});
+
+/** Carts with a line in them, and who holds them. */
+function makeCarts(origin: string, count: number): Promise<{ cookie: string; lineId: string }[]> {
+  return Promise.all(
+    Array.from({ length: count }, async () => {
+      const body = JSON.stringify({ kind: 'add', product: 'hoop-winder', quantity: 1 });
+      const headers = { 'content-type': 'application/json' };
+      const answer = await fetch(`${origin}/api/cart`, { method: 'POST', headers, body });
+      const { lineId } = (await answer.json()) as { lineId: string };
+      return { cookie: answer.headers.get('set-cookie')!.split(';')[0]!, lineId };
+    }),
+  );
 }
 
 async function benchServer(origin: string): Promise<void> {
@@ -72,22 +101,14 @@ async function benchServer(origin: string): Promise<void> {
   await load(`${origin}/shop/all`, 1);
   const manifest = await load(`${origin}/api/manifest`, 4, () => ({ headers: { 'if-none-match': etag } }));
   const listing = await load(`${origin}/shop/all`, 6);
-  const carts = await Promise.all(
-    Array.from({ length: 50 }, async () => {
-      const body = JSON.stringify({ kind: 'add', product: 'hoop-winder', quantity: 1 });
-      const headers = { 'content-type': 'application/json' };
-      const answer = await fetch(`${origin}/api/cart`, { method: 'POST', headers, body });
-      const { lineId } = (await answer.json()) as { lineId: string };
-      return { cookie: answer.headers.get('set-cookie')!.split(';')[0]!, lineId };
-    }),
-  );
+  const carts = await makeCarts(origin, 50);
+  const withCart = await load(`${origin}/shop/all`, 6, (connection) => ({
+    headers: { cookie: carts[connection]!.cookie },
+  }));
   const changes = await load(
     `${origin}/api/cart`,
     6,
-    (connection, round) => ({
-      headers: { cookie: carts[connection]!.cookie },
-      body: { kind: 'set', lineId: carts[connection]!.lineId, quantity: 1 + (round % 2), changeId: randomUUID() },
-    }),
+    (connection, round) => changeOf(carts[connection]!, round),
     carts.length,
   );
   line('bare node:http “ok”', `${ok.perSecond.toFixed(0)}/s`);
@@ -97,9 +118,14 @@ async function benchServer(origin: string): Promise<void> {
     `${(manifest.perSecond / ok.perSecond).toFixed(2)} × bare (bar 0.5)`,
   );
   line(
-    'listing page, 24 cards',
+    'listing page, 24 cards, without a cart',
     `${listing.perSecond.toFixed(0)}/s`,
-    `p50 ${ms(listing.p50)}, p99 ${ms(listing.p99)} (bar 250/s, p99 ≤ 5 × p50)`,
+    `${(listing.perSecond / ok.perSecond).toFixed(2)} × bare (bar 0.3), p50 ${ms(listing.p50)}, p99 ${ms(listing.p99)}`,
+  );
+  line(
+    'listing page, 24 cards, with a cart',
+    `${withCart.perSecond.toFixed(0)}/s`,
+    `p50 ${ms(withCart.p50)}, p99 ${ms(withCart.p99)} (bar 250/s, p99 ≤ 5 × p50)`,
   );
   line(
     'cart change, 50 shoppers at once',
@@ -159,7 +185,76 @@ async function benchMany(): Promise<void> {
   };
   await studio('studio catalogue', '/studio/catalogue', '100');
   await studio('bench opening', '/studio/bench/quick-view', '1000');
+  const published = [];
+  for (let i = 0; i < 5; i += 1) published.push(await publishOnce(origin, owner, `Note ${i}`));
+  line(`publishing, ${MANY} products`, ms(quantile(published, 0.95)), '(bar 1000)');
   await server.stop();
+}
+
+/** Milliseconds that publishing a changed draft takes. */
+async function publishOnce(origin: string, owner: string, tagline: string): Promise<number> {
+  const headers = { cookie: owner, origin, 'content-type': 'application/json' };
+  const send = async (pathname: string, method: string, body: object) => {
+    const response = await fetch(origin + pathname, { method, headers, body: JSON.stringify(body) });
+    if (!response.ok) throw new Error(`${pathname} was answered with ${response.status}: ${await response.text()}`);
+    return (await response.json()) as { edit: number };
+  };
+  const draft = (await (await fetch(`${origin}/api/studio/draft`, { headers })).json()) as { edit: number };
+  const patch = [{ op: 'replace', path: '/shop/name', value: tagline }];
+  const { edit } = await send('/api/studio/draft', 'PATCH', { edit: draft.edit, patch });
+  const started = performance.now();
+  await send('/api/studio/publish', 'POST', { edit, note: tagline });
+  return performance.now() - started;
+}
+
+const ROWS = 20_000;
+
+/** How long cart changes take while a large file goes into the catalogue. */
+async function benchImport(): Promise<void> {
+  const server = await startServer(0.05);
+  const { origin } = server;
+  const owner = await signInOwner(origin);
+  const carts = await makeCarts(origin, 10);
+  const form = new FormData();
+  form.set('apply', '1');
+  const rows = Array.from({ length: ROWS }, (_, i) => `Bulk ${i},B-${i},${(i % 900) + 1}.50`);
+  form.set('file', new File([`Name,SKU,Price\n${rows.join('\n')}\n`], 'bulk.csv'));
+  const headers = { origin, cookie: owner };
+  const started = performance.now();
+  const sent = await fetch(`${origin}/api/studio/imports`, { method: 'POST', body: form, headers });
+  const { id } = (await sent.json()) as { id: string };
+  let state = 'running';
+  const times: number[] = [];
+  const shoppers = carts.map(async (cart) => {
+    for (let round = 0; state === 'running'; round += 1) {
+      const { headers: more, body } = changeOf(cart, round);
+      const from = performance.now();
+      const answer = await fetch(`${origin}/api/cart`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json', ...more },
+        body: JSON.stringify(body),
+      });
+      if (!answer.ok) throw new Error(`A cart change was answered with ${answer.status}`);
+      times.push(performance.now() - from);
+      // A shopper thinks between two presses.
+      await new Promise((resolve) => setTimeout(resolve, 200));
+    }
+  });
+  while (state === 'running' && performance.now() - started < 120_000) {
+    await new Promise((resolve) => setTimeout(resolve, 200));
+    const answer = await fetch(`${origin}/api/studio/imports/${id}`, { headers });
+    ({ state } = (await answer.json()) as { state: string });
+  }
+  const seconds = (performance.now() - started) / 1000;
+  const ended = state;
+  state = 'over';
+  await Promise.all(shoppers);
+  await server.stop();
+  line(
+    `cart changes while ${ROWS} rows go in`,
+    ms(quantile(times, 0.95)),
+    `p50 ${ms(quantile(times, 0.5))}, ${times.length} changes in ${seconds.toFixed(1)} s, import ended “${ended}” (bar p95 250)`,
+  );
 }
 
 async function benchShop(): Promise<void> {
@@ -212,8 +307,8 @@ async function pressUntil(page: Page, press: string, wanted: string): Promise<nu
   })`);
 }
 
-async function benchBrowser(origin: string): Promise<void> {
-  const browser = await chromium.launch({
+const launch = () =>
+  chromium.launch({
     executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
     args: [
       '--no-sandbox',
@@ -225,6 +320,144 @@ async function benchBrowser(origin: string): Promise<void> {
       '--disable-sync',
     ],
   });
+
+/** An order form of 2,000 variants: each letter of a search until its rows are painted, and frames while it scrolls. */
+async function benchOrderForm(): Promise<void> {
+  const server = await serve(await seedFolder(0.02, 1000));
+  const owner = await publisher(server);
+  await owner.publish((lane) => {
+    const id = addPiece(lane, definitionOf('order-form')!);
+    lane.pieces[id]!.on = true;
+    lane.pieces[id]!.where.spot = 'home.above';
+    lane.pieces[id]!.settings['shows'] = selectionOf({ from: 'all', order: 'name', most: 2000 });
+  });
+  const browser = await launch();
+  const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
+  const session = await page.context().newCDPSession(page);
+  await page.goto(`${server.origin}/shop/`);
+  // The hundredth row was drawn by the server; it goes when the rows in sight are all that is drawn.
+  await page.locator('.order-form tr[data-variant]').nth(99).waitFor({ state: 'detached' });
+  const search = (): Promise<number[]> =>
+    page.evaluate(`(async () => {
+      const field = document.querySelector('[data-find]');
+      const times = [];
+      for (let round = 0; round < 4; round += 1)
+        for (const typed of ['w', 'wi', 'win', 'winter', 'winter h', 'h', 'harbour', 'harbour foil', '1', '12', 'zzz', '']) {
+          const started = performance.now();
+          field.value = typed;
+          field.dispatchEvent(new Event('input', { bubbles: true }));
+          await new Promise((resolve) => requestAnimationFrame(() => setTimeout(resolve)));
+          times.push(performance.now() - started);
+        }
+      return times;
+    })()`);
+  const usual = await search();
+  await session.send('Emulation.setCPUThrottlingRate', { rate: 4 });
+  const slow = await search();
+  // What stands in the middle of the window at each frame of the page: a row, or room whose row is not drawn yet.
+  await page.evaluate(`(() => {
+    document.querySelector('.order-form table').scrollIntoView();
+    const told = (window.told = { frames: 0, empty: 0 });
+    const next = () => {
+      told.frames += 1;
+      if (!document.elementFromPoint(innerWidth / 2, innerHeight / 2)?.closest('tr')) told.empty += 1;
+      requestAnimationFrame(next);
+    };
+    requestAnimationFrame(next);
+  })()`);
+  await browser.startTracing(page, {
+    categories: ['disabled-by-default-devtools.timeline.frame', 'devtools.timeline.frame'],
+  });
+  const gesture = { x: 640, y: 400, yDistance: -4000, speed: 1600, gestureSourceType: 'mouse' as const };
+  await session.send('Input.synthesizeScrollGesture', gesture);
+  const trace = JSON.parse((await browser.stopTracing()).toString()) as { traceEvents: { name: string; ts: number }[] };
+  const drawn = trace.traceEvents.filter(({ name }) => name === 'DrawFrame').map(({ ts }) => ts / 1000);
+  const gaps = drawn.slice(1).map((at, i) => at - drawn[i]!);
+  const late = gaps.filter((gap) => gap > 25).length / gaps.length;
+  const told = await page.evaluate<{ frames: number; empty: number }>('window.told');
+  line(
+    'order form of 2,000 rows, search → painted',
+    ms(quantile(usual, 0.95)),
+    `p50 ${ms(quantile(usual, 0.5))} (bar p95 100)`,
+  );
+  line('the same, 4× slower CPU', ms(quantile(slow, 0.95)), `p50 ${ms(quantile(slow, 0.5))}`);
+  line('the same, frames drawn late while scrolling', `${(100 * late).toFixed(0)} %`, `of ${gaps.length} (bar 5 %)`);
+  line(
+    'the same, with no row in the middle of the window',
+    `${(100 * told.empty) / told.frames} %`,
+    `of ${told.frames}`,
+  );
+  await browser.close();
+  await server.stop();
+}
+
+/** Prices with receipts, beside a bare sum of the same lines in the same run, and the best of several able offers. */
+function benchPricing(): void {
+  const lines = Array.from({ length: 6 }, (_, i) => short(1000 + 99 * i, 1 + (i % 3), `p${i}`));
+  const percent = (basisPoints: number, more: object = {}) => ({
+    kind: 'percentOff',
+    target: 'lines',
+    basisPoints,
+    ...more,
+  });
+  const waiting = Array.from({ length: 16 }, (_, i) => percent(500 + i, { when: { code: `CODE${i}` } }));
+  const able = [
+    percent(1000, grouped()),
+    { kind: 'amountOff', target: 'order', amountMinor: 300, ...grouped() },
+    { kind: 'buyGet', buyQuantity: 2, getQuantity: 1, basisPoints: 10_000 },
+    { kind: 'deliveryOff', flatMinor: 0, when: { minGoodsMinor: 3000 } },
+  ];
+  const mixed = Array.from(
+    { length: 16 },
+    (_, i) =>
+      [
+        percent(300 + i),
+        { ...able[1]!, combine: {} },
+        { ...able[2]!, ...grouped('sets') },
+        percent(900 + i, grouped(`g${i % 3}`)),
+      ][i % 4]!,
+  );
+  const timed = (run: () => unknown, rounds: number): number[] => {
+    for (let i = 0; i < rounds / 4; i += 1) run();
+    return Array.from({ length: rounds }, () => {
+      const started = performance.now();
+      run();
+      return (performance.now() - started) * 1000;
+    });
+  };
+  const us = (value: number) => `${value.toFixed(1)} µs`;
+  const cart = cartInput(lines, [...able, ...waiting]);
+  let sum = 0;
+  const sumOnce = () => {
+    for (const { unitMinor, quantity } of cart.lines) sum += unitMinor * quantity;
+  };
+  const bare =
+    quantile(
+      timed(() => Array.from({ length: 1000 }, sumOnce), 200),
+      0.5,
+    ) / 1000;
+  const priced = quantile(
+    timed(() => priceCart(cart), 3000),
+    0.5,
+  );
+  const one = cartInput([short(4990)], [...able.slice(0, 2), able[3]!, ...waiting]);
+  const many = cartInput(lines, mixed);
+  const common = quantile(
+    timed(() => priceCart(one), 2000),
+    0.5,
+  );
+  const best = quantile(
+    timed(() => priceCart(many), 200),
+    0.95,
+  );
+  if (!(sum > 0)) throw new Error('The sum was not worked out');
+  line('6 lines, 20 offers, with receipt', us(priced), `${(priced / bare).toFixed(0)}× a bare sum (bar 15×)`);
+  line('1 line, 20 offers of which 3 are able', us(common), '(bar 20 µs)');
+  line('best of 16 able offers of mixed kinds', us(best), '(bar p95 2 ms)');
+}
+
+async function benchBrowser(origin: string): Promise<void> {
+  const browser = await launch();
   const page = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage();
   await (await page.context().newCDPSession(page)).send('Emulation.setCPUThrottlingRate', { rate: 4 });
   const cold: number[] = [];
@@ -276,10 +509,15 @@ const [only] = process.argv.slice(2);
 const isWanted = (part: string) => only === undefined || only === part;
 if (isWanted('shop')) await benchShop();
 if (isWanted('many')) await benchMany();
-const server = await startServer(1);
-try {
-  if (isWanted('server')) await benchServer(server.origin);
-  if (isWanted('browser')) await benchBrowser(server.origin);
-} finally {
-  await server.stop();
+if (isWanted('import')) await benchImport();
+if (isWanted('pricing')) benchPricing();
+if (isWanted('order-form')) await benchOrderForm();
+if (isWanted('server') || isWanted('browser')) {
+  const server = await startServer(1);
+  try {
+    if (isWanted('server')) await benchServer(server.origin);
+    if (isWanted('browser')) await benchBrowser(server.origin);
+  } finally {
+    await server.stop();
+  }
 }

@@ -1,10 +1,11 @@
-import { compileManifest, newPiece, type Lane } from '~/core/lane';
+import { compileManifest, newPiece, selectionOf, type Lane, type SettingValue } from '~/core/lane';
 import { definitions, situationsOf } from '~/pieces/registry';
 import { createApp } from '~/services/app';
-import { findSamples, type Samples } from '~/services/sample-situations';
+import { findSamples, type Samples } from '~/services/lane/sample-situations';
 import { liveDemoLane } from '../../demo/lane';
 import { another } from '../support/another';
-import { expect, test, type Page } from './harness';
+import { signInOwner } from '../support/owner';
+import { changingTest, expect, test, type Page } from './harness';
 
 /** A page of the shop's own origin that frames it, as the bench does. */
 async function frameShop(page: Page, origin: string, path: string, token: string, width: number): Promise<void> {
@@ -57,7 +58,54 @@ async function drawn(page: Page, lane: Lane, message: object): Promise<string> {
   );
 }
 
-for (const definition of definitions) {
+for (const definition of definitions.filter(({ spots }) => spots !== undefined))
+  changingTest(
+    `every setting and part of ${definition.kind} changes what the server draws`,
+    async ({ page, server }) => {
+      const owner = await signInOwner(server);
+      const show = async (change: (it: Lane['pieces'][string]) => void) => {
+        const token = await owner.change((lane) => {
+          const it = newPiece(definition, true);
+          it.where.spot = 'home.below';
+          // Few at a time, of what has everything to say, so that there are more and each part has something to show.
+          const usual = { more: 'pages', pageSize: 2, pagesAt: 'below', filters: 'all', adds: 'both' };
+          for (const [key, value] of Object.entries(usual)) if (key in it.settings) it.settings[key] = value;
+          if ('shows' in it.settings)
+            it.settings['shows'] = selectionOf({
+              from: 'picked',
+              picked: { slugs: ['hoop-winder', 'heron', 'kestrel'] },
+            });
+          if ('heading' in definition.words) it.words['en'] = { heading: 'Ours' };
+          for (const part of it.parts) part.on = true;
+          change(it);
+          lane.pieces = { it };
+        });
+        await page.goto(`${server.origin}/shop/?draft=${token}&shape=it`);
+        // The page's own filters belong to a list that stands in the place of its products.
+        const drawn = await page.locator('[data-pl-piece=it]').evaluate((element) => element.outerHTML);
+        if (!definition.spots!.includes('listing.main')) return drawn;
+        await owner.change((lane) => void (lane.pieces['it']!.where.spot = 'listing.main'));
+        await page.goto(`${server.origin}/shop/c/single-line?draft=${token}&shape=it`);
+        return drawn + (await page.locator('.listing').evaluate((element) => element.outerHTML));
+      };
+      const usual = await show(() => undefined);
+      const unseen: string[] = [];
+      const check = async (name: string, change: Parameters<typeof show>[0]) => {
+        if ((await show(change)) === usual) unseen.push(name);
+      };
+      const wanted = { more: 'button', pageSize: 3, pagesAt: 'above', adds: 'rows', filters: 'few' } as Readonly<
+        Record<string, SettingValue>
+      >;
+      for (const [key, spec] of Object.entries(definition.settings))
+        await check(spec.label, (it) => void (it.settings[key] = wanted[key] ?? another(spec)));
+      for (const [key, part] of Object.entries(definition.parts))
+        await check(part.label, (it) => void (it.parts.find((item) => item.key === key)!.on = false));
+      // Nothing of the demo costs delivery of its own.
+      expect(unseen.filter((name) => name !== definition.parts['delivery']?.label)).toEqual([]);
+    },
+  );
+
+for (const definition of definitions.filter(({ spots }) => spots === undefined)) {
   test(`every setting and part of ${definition.kind} changes what shoppers see`, async ({ page, server }) => {
     test.setTimeout(180_000);
     const app = await createApp({ dataDir: server.dataDir, logLevel: 'silent' });
@@ -74,8 +122,8 @@ for (const definition of definitions) {
     const changes = new Map<string, (it: typeof piece) => void>();
     for (const [key, spec] of Object.entries(definition.settings))
       changes.set(spec.label, (it) => void (it.settings[key] = another(spec)));
-    // No product of the demo has a video.
-    for (const part of piece.parts.filter((item) => item.key !== 'video'))
+    // No product of the demo has a video; a tick is there only beside the comparison, and has its own test.
+    for (const part of piece.parts.filter((item) => !['video', 'compare'].includes(item.key)))
       changes.set(
         definition.parts[part.key]!.label,
         (it) => void (it.parts.find((item) => item.key === part.key)!.on = false),

@@ -1,7 +1,7 @@
-import type { SettingSpec } from '~/core/lane';
+import { selectionOf, type SettingSpec, type SettingValue } from '~/core/lane';
 
 /** Any other value the setting allows. */
-export function another(spec: SettingSpec): string | number | boolean {
+export function another(spec: SettingSpec): SettingValue {
   switch (spec.type) {
     case 'choice':
       return Object.keys(spec.options).find((key) => key !== spec.default)!;
@@ -11,6 +11,12 @@ export function another(spec: SettingSpec): string | number | boolean {
       return spec.default === spec.max ? spec.min : spec.max;
     case 'place':
       return spec.default === 'top 0' ? 'bottom 100' : 'top 0';
+    case 'text':
+      return 'Weight, Span';
+    case 'selection':
+      return selectionOf({ from: 'tag', tag: 'light wind', most: 3 });
+    case 'columns':
+      return { [Object.keys(spec.of)[0]!]: { width: 'wide', align: 'center' } };
     case 'picture':
       return '/media/icons/another.png';
   }

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { App } from '~/services/app';
-import { placeOrder, type OrderRequest } from '~/services/place-order';
+import { placeOrder, type OrderRequest } from '~/services/orders/place-order';
 import { ORDER_FORM } from './checkout';
 
 /** Orders a cart as it is now, with a form that is filled in. */

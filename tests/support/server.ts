@@ -10,6 +10,8 @@ export interface TestServer {
   readonly origin: string;
   readonly dataDir: string;
   readonly pid: number;
+  /** What it has told its console so far. */
+  said(): string;
   /** Ends it and leaves its data; answers what it ended with. */
   end(signal: 'SIGTERM' | 'SIGKILL'): Promise<number | null>;
   /** Asks it to end, and takes its data away. */
@@ -42,10 +44,15 @@ export async function startServer(scale: number): Promise<TestServer> {
   return serve(await seedFolder(scale));
 }
 
-/** The built server on a data folder, in an environment of the demo's and what is given. */
-export async function serve(dataDir: string, environment: Record<string, string> = {}): Promise<TestServer> {
+/** The server built in `program` on a data folder, in an environment of the demo's and what is given. */
+export async function serve(
+  dataDir: string,
+  environment: Record<string, string> = {},
+  program = process.cwd(),
+): Promise<TestServer> {
   const port = await freePort();
   const child = spawn(process.execPath, ['server.mjs'], {
+    cwd: program,
     env: {
       ...process.env,
       PORT: String(port),
@@ -55,8 +62,10 @@ export async function serve(dataDir: string, environment: Record<string, string>
       NODE_OPTIONS: '',
       ...environment,
     },
-    stdio: ['ignore', 'ignore', 'inherit'],
+    stdio: ['ignore', 'pipe', 'inherit'],
   });
+  let said = '';
+  child.stdout.on('data', (chunk: Buffer) => (said += chunk.toString()));
   // A test that failed before it could stop its server must not leave it behind.
   const endWithUs = () => child.kill('SIGKILL');
   process.once('exit', endWithUs);
@@ -80,6 +89,7 @@ export async function serve(dataDir: string, environment: Record<string, string>
     origin,
     dataDir,
     pid: child.pid!,
+    said: () => said,
     end,
     stop: async () => {
       await end('SIGTERM');

@@ -26,6 +26,7 @@ export function draftData(change: (lane: Lane) => void = () => undefined, over: 
 export function shellData(over: Partial<ShellData> = {}): ShellData {
   const funnel = { sessions: 0, orders: 0, revenueMinor: 0, stretches: [] } as unknown as ShellData['funnel'];
   return {
+    steps: null,
     draft: draftData(undefined, { lane: draftDemoLane() }),
     funnel,
     before: funnel,

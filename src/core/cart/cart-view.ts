@@ -1,7 +1,19 @@
 import type { Picture } from '~/core/catalogue';
 import type { Minor } from '~/core/money';
-import type { PriceStep } from '~/core/offers';
+import type { PriceStep } from '~/core/pricing';
 import type { Answers, AnswerText } from '~/core/options';
+
+/** The better one of a line, with what taking it changes and costs. */
+export interface BetterView {
+  readonly slug: string;
+  readonly name: string;
+  readonly choices: string;
+  readonly variantId: number;
+  readonly answers: Answers;
+  readonly changes: readonly string[];
+  /** What the whole cart costs more with it, as it would be charged. */
+  readonly moreMinor: Minor;
+}
 
 /** A cart line as shoppers see it. `problem` says why it could not be ordered as it stands. */
 export interface CartLineView {
@@ -17,6 +29,8 @@ export interface CartLineView {
   readonly answers: Answers;
   /** Whether there is anything to choose: other variants, or options. */
   readonly isChangeable: boolean;
+  /** What can stand in its place; null: nothing. */
+  readonly better: BetterView | null;
   readonly picture: Picture | null;
   readonly quantity: number;
   readonly stock: number | null;
@@ -29,6 +43,17 @@ export interface CartLineView {
   readonly problem: string | null;
 }
 
+/** What an offer puts in for nothing. */
+export interface GiftView {
+  readonly offer: string;
+  readonly name: string;
+  readonly choices: string;
+  readonly picture: Picture | null;
+  readonly quantity: number;
+  /** What it costs otherwise, all of it. */
+  readonly valueMinor: Minor;
+}
+
 export interface DeliveryOption {
   readonly key: string;
   readonly name: string;
@@ -37,11 +62,13 @@ export interface DeliveryOption {
   readonly amountMinor: Minor;
 }
 
-/** The code a shopper entered; `problem` says why it does not count. */
+/** A code a shopper entered; `problem` says why it does not count. */
 export interface CouponView {
   readonly code: string;
   readonly takenMinor: Minor;
   readonly problem: string | null;
+  /** What is wrong may come right at the next step: delivery or country are not known yet. */
+  readonly isWaiting: boolean;
 }
 
 /** Ways to a destination the shopper named, cheapest first; none when nobody goes there. */
@@ -57,6 +84,7 @@ export interface CartView {
   /** Grows with every change, so that an older answer is known as such. */
   readonly version: number;
   readonly lines: readonly CartLineView[];
+  readonly gifts: readonly GiftView[];
   readonly count: number;
   readonly subtotalMinor: Minor;
   readonly discountMinor: Minor;
@@ -68,8 +96,14 @@ export interface CartView {
   readonly totalMinor: Minor;
   readonly freeDelivery: { readonly thresholdMinor: Minor; readonly missingMinor: Minor } | null;
   readonly steps: readonly PriceStep[];
-  readonly coupon: CouponView | null;
+  /** When an offer of this cart ends (ms since 1970), the soonest, in its last two days. */
+  readonly deadline: { readonly name: string; readonly at: number } | null;
+  readonly codes: readonly CouponView[];
+  /** Whether one more code would be taken beside these, and not in their place. */
+  readonly takesCode: boolean;
   readonly needsDelivery: boolean;
+  /** Where it can be sent to (ISO 3166-1), the shop’s own country first; none when nothing is sent. */
+  readonly countries: readonly string[];
   readonly estimate: EstimateView | null;
   readonly note: string;
 }

@@ -20,12 +20,12 @@ export interface Destination {
 export interface Cart {
   readonly lines: readonly CartLine[];
   /** As the shopper typed it; whether it counts is judged whenever the cart is priced. */
-  readonly coupon: string | null;
+  readonly codes: readonly string[];
   readonly destination: Destination | null;
   readonly note: string;
 }
 
-export const EMPTY_CART: Cart = { lines: [], coupon: null, destination: null, note: '' };
+export const EMPTY_CART: Cart = { lines: [], codes: [], destination: null, note: '' };
 
 export type CartChange =
   | {
@@ -41,7 +41,9 @@ export type CartChange =
   | { readonly kind: 'remove'; readonly lineId: string }
   /** Other choices for a line that stays the same line. */
   | { readonly kind: 'reshape'; readonly lineId: string; readonly variantId: number; readonly answers: Answers }
-  | { readonly kind: 'coupon'; readonly code: string | null }
+  /** One more code, or in the place of the others where the shop takes one at a time. */
+  | { readonly kind: 'coupon'; readonly code: string; readonly isBeside: boolean }
+  | { readonly kind: 'coupon-off'; readonly code: string }
   | { readonly kind: 'destination'; readonly destination: Destination | null }
   | { readonly kind: 'note'; readonly note: string };
 
@@ -104,7 +106,9 @@ export function changeCart(cart: Cart, change: CartChange, rulesOf: RulesOf): Re
       return checkLine(made, lines, rulesOf) ?? withLines(lines);
     }
     case 'coupon':
-      return ok({ ...cart, coupon: change.code });
+      return withCode(cart, change);
+    case 'coupon-off':
+      return ok({ ...cart, codes: cart.codes.filter((code) => !isSameCode(code, change.code)) });
     case 'destination':
       return ok({ ...cart, destination: change.destination });
     case 'note':
@@ -113,6 +117,20 @@ export function changeCart(cart: Cart, change: CartChange, rulesOf: RulesOf): Re
       return assertNever(change);
   }
 }
+
+/** Codes a cart holds at most. */
+const MOST_CODES = 10;
+
+function withCode(cart: Cart, { code, isBeside }: { readonly code: string; readonly isBeside: boolean }): Result<Cart> {
+  if (!isBeside) return ok({ ...cart, codes: [code] });
+  const others = cart.codes.filter((other) => !isSameCode(other, code));
+  return others.length < MOST_CODES
+    ? ok({ ...cart, codes: [...others, code] })
+    : fail('code', 'too-many-codes', { limit: MOST_CODES });
+}
+
+/** Codes are compared without white space around them, regardless of case. */
+const isSameCode = (a: string, b: string) => a.trim().toLowerCase() === b.trim().toLowerCase();
 
 function insertAt(lines: readonly CartLine[], line: CartLine, at: number): CartLine[] {
   return [...lines.slice(0, at), line, ...lines.slice(at)];

@@ -8,5 +8,6 @@ export {
   type Destination,
   type VariantRules,
 } from './change-cart';
+export { addMany } from './add-many';
 export { MOST_PER_LINE } from './limits';
-export type { CartLineView, CartView, CouponView, DeliveryOption, EstimateView } from './cart-view';
+export type { BetterView, CartLineView, CartView, CouponView, DeliveryOption, EstimateView } from './cart-view';

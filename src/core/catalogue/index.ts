@@ -1,4 +1,38 @@
-export type { Attribute, Category, Fulfilment, Picture, Product, ProductCard, Review, Variant } from './product';
+export type { OrderRow } from './order-row';
+export { BEST_SELLING_DAYS } from './best-selling';
+export type {
+  Attribute,
+  CardExtras,
+  Category,
+  Fulfilment,
+  Picture,
+  Product,
+  ProductCard,
+  Review,
+  Variant,
+} from './product';
 export { firstChoices, isSoldOut, resolveVariant, valuesOf, type Choices } from './choose';
+export {
+  checkRecord,
+  mergeRecords,
+  productRecordSchema,
+  recordChanges,
+  type ProductRecord,
+  type RecordChange,
+  type VariantRecord,
+} from './product-record';
+export {
+  facetsFrom,
+  NOTHING_CHOSEN,
+  partsOf,
+  readChosen,
+  withoutPart,
+  type Chosen,
+  type Facet,
+  type FacetCount,
+} from './facets';
+export { measureOf } from './measure';
+export { compareProducts, namesIn, type ComparedRow } from './compare';
+export { changedPrice, type BulkChange } from './bulk';
 export { productJsonLd } from './structured-data';
 export { uniqueSlug } from './unique-slug';

@@ -17,6 +17,8 @@ export interface Review {
   readonly stars: number;
   readonly text: string;
   readonly day: string;
+  /** What the shop says to it; empty: nothing. */
+  readonly answer: string;
 }
 
 export type Fulfilment = 'parcel' | 'download' | 'event';
@@ -26,8 +28,11 @@ export interface Variant {
   readonly id: number;
   readonly sku: string;
   readonly choices: Readonly<Record<string, string>>;
+  /** What one costs now, offers that need no code included. */
   readonly priceMinor: Minor;
   readonly wasMinor: Minor | null;
+  /** Before offers, where they make it cheaper. */
+  readonly listMinor?: Minor;
   readonly stock: number | null;
   readonly weightGrams: number;
   readonly picture: Picture | null;
@@ -36,6 +41,8 @@ export interface Variant {
 /** A product as shoppers see it. `axes` are the names of its choices in order, e.g. Size, Sail. */
 export interface Product {
   readonly id: number;
+  /** Whether offers touch it: what several of it cost, or one with options, is then the server's to say. */
+  readonly isOffered?: boolean;
   readonly slug: string;
   readonly name: string;
   readonly brand: string;
@@ -73,6 +80,14 @@ export interface ProductCard {
   readonly rating: { readonly stars: number; readonly count: number } | null;
 }
 
+/** What a card says beyond that, where it is asked to. */
+export interface CardExtras {
+  /** What is left of all variants; null where one is not counted. */
+  readonly stock: number | null;
+  readonly itemDeliveryMinor: number;
+  readonly attributes: readonly Attribute[];
+}
+
 export interface Category {
   readonly id: number;
   readonly slug: string;
@@ -81,4 +96,6 @@ export interface Category {
   readonly parentSlug: string | null;
   readonly picture: Picture | null;
   readonly productCount: number;
+  /** Whether its owner gave its products an order. */
+  readonly isArranged: boolean;
 }

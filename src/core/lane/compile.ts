@@ -1,8 +1,10 @@
 import { currencyOf } from '~/core/money';
 import { MEDIA_OF } from '~/core/where';
+import type { CartNaming } from '~/core/words';
 import { readCustomCss } from './custom-css';
 import { defaultWhere, type PieceDefinition } from './definition';
 import type { Lane, Piece, Theme } from './lane.schema';
+import { FONTS, type Font } from './fonts';
 import { localeFor } from './locale-for';
 import type { Manifest, ManifestPiece } from './manifest';
 import { resolveWords } from './resolve';
@@ -33,7 +35,7 @@ export function compileManifest(
   const pieces = Object.entries(lane.pieces).flatMap(([id, piece]): ManifestPiece[] => {
     const definition = definitions.find((candidate) => candidate.kind === piece.kind);
     if (!definition || !(piece.on || definition.isAlwaysOn)) return [];
-    return [compilePiece(id, piece, definition, language)];
+    return [compilePiece(id, piece, definition, language, lane.shop.cart)];
   });
   const rank = (piece: ManifestPiece) => definitions.find(({ kind }) => kind === piece.kind)?.openRank ?? 0;
   return {
@@ -43,12 +45,19 @@ export function compileManifest(
     timeZone: lane.shop.timeZone,
     currency: currencyOf(lane.shop.currency),
     themeCss: themeCss(lane.theme, ':host'),
-    offline: resolveShopWords(lane.shopWords, language).offline,
+    offline: resolveShopWords(lane, language).offline,
     pieces: pieces.sort((a, b) => rank(a) - rank(b)),
   };
 }
 
-function compilePiece(id: string, piece: Piece, definition: PieceDefinition, language: string): ManifestPiece {
+/** One piece as shoppers get it. */
+export function compilePiece(
+  id: string,
+  piece: Piece,
+  definition: PieceDefinition,
+  language: string,
+  cart: CartNaming,
+): ManifestPiece {
   return {
     id,
     kind: piece.kind,
@@ -57,16 +66,16 @@ function compilePiece(id: string, piece: Piece, definition: PieceDefinition, lan
     opensOn: definition.opensOn(piece.settings),
     settings: piece.settings,
     parts: piece.parts.filter((part) => part.on).map(({ key, hideOn }) => ({ key, hideOn })),
-    words: resolveWords(definition, piece, language),
+    words: resolveWords(definition, piece, language, cart),
     css: compileCss(piece, definition),
   };
 }
 
 /** The theme as custom properties, `--pl-accent` and so on. */
 export function themeCss(theme: Theme, selector: string): string {
-  const { radiusPx, ...colours } = theme;
+  const { radiusPx, font, ...colours } = theme;
   const lines = Object.entries(colours).map(([token, colour]) => `${cssToken(token)}:${colour}`);
-  return `${selector}{${[...lines, `--pl-radius:${radiusPx}px`].join(';')}}`;
+  return `${selector}{${[...lines, `--pl-radius:${radiusPx}px`, `--pl-font:${FONTS[font].css}`].join(';')}}`;
 }
 
 function compileCss(piece: Piece, definition: PieceDefinition): string {
@@ -88,7 +97,11 @@ function compileCss(piece: Piece, definition: PieceDefinition): string {
 function declaration(property: LookProperty, value: LookValue): string {
   const css = LOOK_PROPERTIES[property].css;
   // Text grows with the size the shopper reads at; corners do not.
-  if (typeof value === 'number') return property === 'size' ? `${css}:${value / 16}rem` : `${css}:${value}px`;
+  if (typeof value === 'number') {
+    if (property === 'borderWidth') return `border-style:solid;${css}:${value}px`;
+    return property === 'size' ? `${css}:${value / 16}rem` : `${css}:${value}px`;
+  }
+  if (property === 'family') return `${css}:${FONTS[value as Font].css}`;
   return `${css}:${value.startsWith('token:') ? `var(${cssToken(value.slice(6))})` : value}`;
 }
 

@@ -36,6 +36,11 @@ export const MOST_CSS = 20_000;
  */
 const PADDED = MOST_CSS + 4;
 
+/** The one way style rules are parsed: all texts, at most `MOST_CSS` long, made equally long. */
+export function parseRules(text: string): CssNode {
+  return parse(`${text}\n\n`.padEnd(PADDED), { positions: true, parseCustomProperty: true });
+}
+
 const NONE: CustomCss = { css: '', problems: [] };
 const read = new Map<string, CustomCss>();
 const MOST_READ = 50;
@@ -64,7 +69,7 @@ function parseCustomCss(text: string): CustomCss {
       text: cut(loc ? text.slice(loc.start.offset, Math.min(loc.end.offset, loc.start.offset + 80)) : text),
     });
   try {
-    const sheet = parse(`${text}\n\n`.padEnd(PADDED), { positions: true, parseCustomProperty: true });
+    const sheet = parseRules(text);
     walk(sheet, {
       enter(node, item, list) {
         const code = faultOf(node, this);

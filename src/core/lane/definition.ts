@@ -1,5 +1,6 @@
 import type { Stretch } from '~/core/funnel';
 import type { PageKind, Where } from '~/core/where';
+import type { Spot } from './spots';
 import type { LookSlot, PartSpec, SettingSpec, SettingValue, WordSpec } from './setting';
 
 /** A moment of the shopper at which a surface may open by itself. */
@@ -37,6 +38,12 @@ export interface PieceDefinition {
   readonly parts: Readonly<Record<string, PartSpec>>;
   readonly words: Readonly<Record<string, WordSpec>>;
   readonly looks: Readonly<Record<string, LookSlot>>;
+  /** True where a lane can hold several of the kind. */
+  readonly isMany?: boolean;
+  /** True where the server's drawing is all there is: the runtime has no view of it, and is not told of it. */
+  readonly isDrawnOnly?: boolean;
+  /** Places of pages the kind can stand in; such a piece is drawn by the server. */
+  readonly spots?: readonly Spot[];
   /** True for what the shop always has, such as its cart page: it is shaped, but never off. */
   readonly isAlwaysOn?: boolean;
   /** What Where's categories and products are held against: the page looked at, or the product just added. */
@@ -65,5 +72,6 @@ export function defaultWhere(definition: PieceDefinition): Where {
     pages: [...definition.pages],
     categories: { mode: 'all' },
     products: { mode: 'all' },
+    spot: definition.spots?.[0] ?? null,
   };
 }

@@ -1,13 +1,28 @@
-import { readPlace } from '~/core/place';
+import isEqual from 'fast-deep-equal';
+import { currencyOf, formatMoney } from '~/core/money';
+import { own } from '~/core/own';
+import { readOffer, type Offer, type OfferReader } from '~/core/pricing';
+import { localTime } from '~/core/time';
 import { DEVICES } from '~/core/where/where.schema';
+import { CALLED_CART } from '~/core/words';
 import type { PieceDefinition } from './definition';
-import type { Lane, Piece } from './lane.schema';
+import type { Lane, Piece, ThemeColour } from './lane.schema';
+import { pieceName } from './many';
 import { resolveWords } from './resolve';
-import { LOOK_PROPERTIES, type LookProperty, type LookState, type SettingSpec, type WordSpec } from './setting';
+import { SPOTS, type Spot } from './spots';
+import { LOOK_PROPERTIES, type LookProperty, type LookSpec, type LookState, type WordSpec } from './setting';
+import { settingText } from './setting-types';
+import { shopDifference } from './shop-difference';
+import { THEME_LABELS } from './theme';
 import { resolveShopWords, SHOP_WORDS, type ShopWord } from './shop-words';
 
 /** One thing that differs between two lanes, with the labels an owner knows it by. Words are the interface's. */
-export type LaneChange = { readonly pieceId: string | null; readonly pieceName: string } & (
+export type LaneChange = {
+  readonly pieceId: string | null;
+  readonly pieceName: string;
+  /** The place in the document that differs; parts and offers by their key. See `dropChange`. */
+  readonly at: readonly string[];
+} & (
   | { readonly code: 'piece-on' | 'piece-off' | 'piece-added' | 'piece-removed' | 'css' }
   | {
       readonly code: 'setting' | 'word' | 'shop' | 'offer';
@@ -20,7 +35,7 @@ export type LaneChange = { readonly pieceId: string | null; readonly pieceName: 
   | { readonly code: 'part-moved'; readonly what: string; readonly after: string | null }
   | {
       readonly code: 'where';
-      readonly what: 'devices' | 'pages' | 'categories' | 'products';
+      readonly what: 'devices' | 'pages' | 'categories' | 'products' | 'spot';
       readonly from: string;
       readonly to: string;
     }
@@ -36,6 +51,8 @@ export type LaneChange = { readonly pieceId: string | null; readonly pieceName: 
 
 type Named = { readonly pieceId: string | null; readonly pieceName: string };
 
+const within = ({ pieceId }: Named, ...place: string[]) => ['pieces', pieceId!, ...place];
+
 /** Everything that differs, in the order an owner shapes a piece: on/off, where, parts, words, look. */
 export function describeDifference(from: Lane, to: Lane, definitions: readonly PieceDefinition[]): LaneChange[] {
   const changes: LaneChange[] = [];
@@ -43,9 +60,10 @@ export function describeDifference(from: Lane, to: Lane, definitions: readonly P
     const [before, after] = [from.pieces[id], to.pieces[id]];
     const definition = definitions.find((candidate) => candidate.kind === (after ?? before)?.kind);
     if (!definition) continue;
-    const named: Named = { pieceId: id, pieceName: definition.name };
-    if (!before) changes.push({ ...named, code: 'piece-added' });
-    else if (!after) changes.push({ ...named, code: 'piece-removed' });
+    const named: Named = { pieceId: id, pieceName: pieceName(after ?? before!, definitions) };
+    const at = ['pieces', id];
+    if (!before) changes.push({ ...named, at, code: 'piece-added' });
+    else if (!after) changes.push({ ...named, at, code: 'piece-removed' });
     else changes.push(...pieceChanges(before, after, definition, named));
   }
   return [...changes, ...wholeChanges(from, to)];
@@ -53,7 +71,21 @@ export function describeDifference(from: Lane, to: Lane, definitions: readonly P
 
 function pieceChanges(before: Piece, after: Piece, definition: PieceDefinition, named: Named): LaneChange[] {
   return [
-    ...(before.on === after.on ? [] : [{ ...named, code: after.on ? ('piece-on' as const) : ('piece-off' as const) }]),
+    ...(before.name === after.name
+      ? []
+      : [
+          {
+            ...named,
+            at: within(named, 'name'),
+            code: 'setting' as const,
+            what: 'Name',
+            from: before.name || definition.name,
+            to: after.name || definition.name,
+          },
+        ]),
+    ...(before.on === after.on
+      ? []
+      : [{ ...named, at: within(named, 'on'), code: after.on ? ('piece-on' as const) : ('piece-off' as const) }]),
     ...whereChanges(before, after, named),
     ...settingChanges(before, after, definition, named),
     ...partChanges(before, after, definition, named),
@@ -71,37 +103,33 @@ function whereChanges(before: Piece, after: Piece, named: Named): LaneChange[] {
     ['pages', list([...before.where.pages].sort()), list([...after.where.pages].sort())],
     ['categories', scope(before.where.categories), scope(after.where.categories)],
     ['products', scope(before.where.products), scope(after.where.products)],
+    ['spot', spotText(before.where.spot), spotText(after.where.spot)],
   ] as const;
-  return pairs.filter(([, a, b]) => a !== b).map(([what, a, b]) => ({ ...named, code: 'where', what, from: a, to: b }));
+  return pairs
+    .filter(([, a, b]) => a !== b)
+    .map(([what, a, b]) => ({
+      ...named,
+      at: within(named, 'where', what),
+      code: 'where',
+      what,
+      from: a,
+      to: b,
+    }));
 }
+
+const spotText = (spot: string | null) => (spot === null ? 'nowhere' : (own(SPOTS, spot as Spot)?.label ?? spot));
 
 function settingChanges(before: Piece, after: Piece, definition: PieceDefinition, named: Named): LaneChange[] {
   return Object.entries(definition.settings)
-    .filter(([key]) => before.settings[key] !== after.settings[key])
+    .filter(([key]) => !isEqual(before.settings[key], after.settings[key]))
     .map(([key, spec]) => ({
       ...named,
+      at: within(named, 'settings', key),
       code: 'setting',
       what: spec.label,
       from: settingText(spec, before.settings[key]),
       to: settingText(spec, after.settings[key]),
     }));
-}
-
-function settingText(spec: SettingSpec, value: Piece['settings'][string] | undefined): string {
-  switch (spec.type) {
-    case 'choice':
-      return spec.options[String(value)] ?? String(value);
-    case 'toggle':
-      return value ? 'on' : 'off';
-    case 'number':
-      return `${value} ${spec.unit}`.trim();
-    case 'place': {
-      const { edge, along } = readPlace(String(value));
-      return `${edge} edge, ${along} % along`;
-    }
-    case 'picture':
-      return value ? 'a picture of your own' : 'none';
-  }
 }
 
 function partChanges(before: Piece, after: Piece, definition: PieceDefinition, named: Named): LaneChange[] {
@@ -110,9 +138,20 @@ function partChanges(before: Piece, after: Piece, definition: PieceDefinition, n
   for (const part of after.parts) {
     const old = before.parts.find((candidate) => candidate.key === part.key);
     if (old && old.on !== part.on)
-      changes.push({ ...named, code: part.on ? 'part-on' : 'part-off', what: label(part.key) });
+      changes.push({
+        ...named,
+        at: within(named, 'parts', part.key, 'on'),
+        code: part.on ? 'part-on' : 'part-off',
+        what: label(part.key),
+      });
     if (old && sorted(old.hideOn).join() !== sorted(part.hideOn).join()) {
-      changes.push({ ...named, code: 'part-devices', what: label(part.key), hiddenOn: sorted(part.hideOn) });
+      changes.push({
+        ...named,
+        at: within(named, 'parts', part.key, 'hideOn'),
+        code: 'part-devices',
+        what: label(part.key),
+        hiddenOn: sorted(part.hideOn),
+      });
     }
   }
   for (const key of movedKeys(
@@ -122,6 +161,7 @@ function partChanges(before: Piece, after: Piece, definition: PieceDefinition, n
     const position = after.parts.findIndex((part) => part.key === key);
     changes.push({
       ...named,
+      at: within(named, 'parts', key, 'place'),
       code: 'part-moved',
       what: label(key),
       after: position === 0 ? null : label(after.parts[position - 1]!.key),
@@ -145,14 +185,19 @@ function movedKeys(before: readonly string[], after: readonly string[]): string[
   return after.filter((_, i) => !kept.has(i));
 }
 
+/** Words are told as they were written: what the cart is called is one change, not one a word. */
 function wordChanges(before: Piece, after: Piece, definition: PieceDefinition, named: Named): LaneChange[] {
   const languages = new Set(['en', ...Object.keys(before.words), ...Object.keys(after.words)]);
   return [...languages].flatMap((language) => {
-    const [old, now] = [resolveWords(definition, before, language), resolveWords(definition, after, language)];
+    const [old, now] = [
+      resolveWords(definition, before, language, CALLED_CART),
+      resolveWords(definition, after, language, CALLED_CART),
+    ];
     return Object.entries(definition.words)
       .filter(([key]) => old[key] !== now[key])
       .map(([key, spec]): LaneChange => ({
         ...named,
+        at: within(named, 'words', language, key),
         code: 'word',
         what: language === 'en' ? spec.label : `${spec.label} (${language})`,
         from: old[key]!,
@@ -169,9 +214,13 @@ function lookChanges(before: Piece, after: Piece, definition: PieceDefinition, n
         const [a, b] = [before, after].map((piece) => piece.look.slots[key]?.[state]?.[property]);
         if (a === b) continue;
         const text = (value: typeof a) =>
-          value === undefined ? 'the theme' : String(value).replace(/^token:/, 'theme ');
+          value === undefined
+            ? 'the theme'
+            : (own((LOOK_PROPERTIES[property] as LookSpec).options ?? {}, String(value)) ??
+              String(value).replace(/^token:(\w+)$/, (_, token: ThemeColour) => THEME_LABELS[token]));
         changes.push({
           ...named,
+          at: within(named, 'look', 'slots', key, state, property),
           code: 'look',
           what: slot.label,
           property: LOOK_PROPERTIES[property as LookProperty].label,
@@ -182,44 +231,46 @@ function lookChanges(before: Piece, after: Piece, definition: PieceDefinition, n
       }
     }
   }
-  if (before.look.css !== after.look.css) changes.push({ ...named, code: 'css' });
+  if (before.look.css !== after.look.css) changes.push({ ...named, at: within(named, 'look', 'css'), code: 'css' });
   return changes;
 }
 
 function wholeChanges(from: Lane, to: Lane): LaneChange[] {
   const flat = (value: unknown) => (typeof value === 'object' ? JSON.stringify(value) : String(value));
   const named: Named = { pieceId: null, pieceName: 'Shop' };
-  const shop = { ...from.shop, ...from.theme };
-  const changes: LaneChange[] = Object.entries({ ...to.shop, ...to.theme })
-    .filter(([key, value]) => flat(value) !== flat(shop[key as keyof typeof shop]))
-    .map(([key, value]) => ({
-      ...named,
-      code: 'shop',
-      what: key,
-      from: flat(shop[key as keyof typeof shop]),
-      to: flat(value),
-    }));
+  const changes = shopDifference(from, to).map((change): LaneChange => ({ ...named, code: 'shop', ...change }));
   for (const language of new Set([...from.shop.languages, ...to.shop.languages, 'en'])) {
-    const [before, after] = [from, to].map((lane) => resolveShopWords(lane.shopWords, language));
+    const [before, after] = [from, to].map(({ shopWords }) =>
+      resolveShopWords({ shopWords, shop: { cart: CALLED_CART } }, language),
+    );
     for (const [key, spec] of Object.entries(SHOP_WORDS) as [ShopWord, WordSpec][])
       if (before![key] !== after![key])
         changes.push({
           ...named,
+          at: ['shopWords', language, key],
           code: 'word',
           what: language === 'en' ? spec.label : `${spec.label} (${language})`,
           from: before![key],
           to: after![key],
         });
   }
-  for (const id of new Set([...from.offers, ...to.offers].map((offer) => offer.id))) {
-    const [a, b] = [from, to].map((lane) => lane.offers.find((offer) => offer.id === id));
+  const currency = currencyOf(to.shop.currency);
+  const reader: OfferReader = {
+    money: (amount) => formatMoney(amount, currency, to.shop.locale),
+    moment: (iso) => `${localTime(Date.parse(iso), to.shop.timeZone).replace('T', ' ')}${iso.slice(16, 19)}`,
+    nameOf: (_what, slug) => slug,
+  };
+  const saidOf = (offer: Offer) => `${offer.on ? '' : 'Off. '}${offer.name}: ${readOffer(offer, reader)}`;
+  for (const id of new Set([...Object.keys(from.offers), ...Object.keys(to.offers)])) {
+    const [a, b] = [from, to].map((lane) => own(lane.offers, id));
     if (flat(a) !== flat(b))
       changes.push({
         ...named,
+        at: ['offers', id],
         code: 'offer',
-        what: (b ?? a)!.name,
-        from: a ? flat(a) : 'none',
-        to: b ? flat(b) : 'none',
+        what: (b ?? a)!.name || id,
+        from: a ? saidOf(a) : 'none',
+        to: b ? saidOf(b) : 'none',
       });
   }
   return changes;

@@ -22,6 +22,7 @@ export function fixFinding(finding: LintFinding): Fix | null {
       };
     }
     case 'needs-word':
+    case 'message':
     case 'placeholder': {
       const { pieceId, language, word } = finding;
       return {

@@ -1,25 +1,62 @@
-export { compileManifest, themeCss } from './compile';
+export { compileManifest, compilePiece, themeCss } from './compile';
 export { definePiece, type Moment, type Note, type PieceDefinition, type StartingLayout } from './definition';
 export { readCustomCss } from './custom-css';
+export { dropChange } from './drop-change';
 export { describeDifference, type LaneChange } from './difference';
-export type { Lane, Piece, Shop, Theme, ThemeColour } from './lane.schema';
+export { FONTS, type Font } from './fonts';
+export {
+  LEGAL_PAGES,
+  type TextPage,
+  THEME_COLOURS,
+  type Lane,
+  type LegalPage,
+  type Piece,
+  type Shop,
+  type Theme,
+  type ThemeColour,
+} from './lane.schema';
+export { firstLane, UNNAMED } from './first-lane';
+export { LEGAL_NAMES } from './shop-difference';
+export { checkTheme, readThemeCss, THEME_LABELS } from './theme';
+export { pageSlug, textPage } from './text-pages';
+export { legalText } from './legal';
 export { localeFor } from './locale-for';
 export { lintLane, type CatalogueSlugs, type LintFinding } from './lint';
 export type { Manifest, ManifestPiece, PieceOf } from './manifest';
+export { addPiece, canAdd, copyPiece, pieceName } from './many';
+export { pageOfSpot, SPOTS, type Spot } from './spots';
+export {
+  MOST_SELECTED,
+  SELECTION_ORDERS,
+  SELECTION_SOURCES,
+  selectionOf,
+  selectionSchema,
+  type Selection,
+  type SelectionOrder,
+  type SelectionSource,
+} from './setting-types/selection';
+export { COLUMN_ALIGNS, COLUMN_WIDTHS, USUAL_COLUMN, type Column, type Columns } from './setting-types/columns';
 export { applyLayout, newPiece, resetPart } from './new-piece';
 export { applyLanePatch, diffLanes, invertPatch, lanePatchSchema, patchesClash, type LanePatch } from './patch';
+export { migrateLane } from './migrate-lane';
 export { isPreviewMessage, type FromPreview, type ToPreview } from './preview-message';
 export { readLane } from './read-lane';
+export { renamedSentences, type RenamedSentence } from './renamed-sentences';
 export { resolveColour, resolveLook, resolveWords } from './resolve';
 export {
   choice,
   LOOK_PROPERTIES,
+  columns,
+  MOST_RICH,
   numeric,
   picture,
   place,
+  selection,
+  text,
   toggle,
   type LookProperty,
   type LookSlot,
+  type LookSpec,
   type LookState,
   type LookValue,
   type SettingSpec,
@@ -29,6 +66,7 @@ export {
   type Task,
 } from './setting';
 export { resolveShopWords, sayIn, SHOP_WORDS, type SayShop, type ShopWord, type ShopWords } from './shop-words';
+export { cartWords, type CartWord } from './cart-words';
 export { mainButtonLook, say } from './standard';
 export { fixFinding, type Fix } from './fix-finding';
 export { wordCssProblem, wordFinding } from './word-finding';

@@ -1,15 +1,27 @@
 import { z } from 'zod';
-import { offerSchema } from '~/core/offers/offer.schema';
+import { marginsSchema, type Margins } from '~/core/pricing/margins';
+import { offerSchema, type Offer } from '~/core/pricing/pricing.schema';
 import { isCurrency, isLocale } from '~/core/money';
-import { PLACE_PATTERN } from '~/core/place';
+import { deliverySchema, usualDelivery } from '~/core/orders/delivery.schema';
 import { isTimeZone } from '~/core/time';
+import { CART_KINDS } from '~/core/words';
 import { DEVICES, whereSchema } from '~/core/where/where.schema';
 import { MOST_CSS } from './custom-css';
 import type { PieceDefinition } from './definition';
+import { FONT_KEYS } from './fonts';
 import { SHOP_WORDS } from './shop-words';
-import { LOOK_PROPERTIES, type LookSlot, type SettingSpec, type WordSpec } from './setting';
+import {
+  LOOK_PROPERTIES,
+  MOST_LINE,
+  MOST_RICH,
+  type LookSlot,
+  type LookSpec,
+  type SettingValue,
+  type WordSpec,
+} from './setting';
+import { settingSchema, uploadedPicture } from './setting-types';
 
-export const LANE_VERSION = 1;
+export const LANE_VERSION = 2;
 
 const colour = z.string().regex(/^#[0-9a-f]{6}$/i, 'must be a colour such as #1c4e5f');
 
@@ -24,12 +36,18 @@ const themeSchema = z.strictObject({
   onAccent: colour,
   sale: colour,
   radiusPx: z.number().min(0).max(40),
+  font: z.enum(FONT_KEYS).default('figtree'),
 });
 
 const language = z
   .string()
   .regex(/^[a-z]{2}$/)
   .refine(isLocale, 'must be a language such as en');
+
+const cartSchema = z.strictObject({
+  kind: z.enum(CART_KINDS),
+  own: z.record(language, z.strictObject({ word: z.string().trim().min(1).max(30), gender: z.enum(['m', 'f', 'n']) })),
+});
 
 const shopSchema = z.strictObject({
   name: z.string().min(1).max(60),
@@ -39,34 +57,34 @@ const shopSchema = z.strictObject({
   timeZone: z.string().min(1).max(60).refine(isTimeZone, 'must be a time zone such as Europe/Berlin'),
   /** Languages shoppers can choose (ISO 639-1), the shop's own first. */
   languages: z.array(language).min(1).max(12).default(['en']),
-  tax: z.strictObject({ basisPoints: z.number().int().min(0).max(10_000), included: z.boolean() }),
+  tax: z.strictObject({
+    basisPoints: z.number().int().min(0).max(10_000),
+    included: z.boolean(),
+    /** Rates that products may have instead, by a key that products name. */
+    rates: z
+      .record(
+        z.string().regex(/^[a-z0-9-]{1,40}$/),
+        z.strictObject({ name: z.string().trim().min(1).max(40), basisPoints: z.number().int().min(0).max(10_000) }),
+      )
+      .default({}),
+  }),
+  /** Where shoppers write to; empty: nowhere is said. */
+  email: z.union([z.literal(''), z.email('must be an e-mail address such as name@example.com').max(200)]).default(''),
+  logo: uploadedPicture.default(''),
+  /** Behind the title of the front page. */
+  hero: uploadedPicture.default(''),
+  delivery: deliverySchema.default(usualDelivery),
+  /** What the shop calls its cart. */
+  /** Whether several codes may stand in a cart side by side; which of them count together is for the offers to say. */
+  severalCodes: z.boolean().default(false),
+  cart: cartSchema.default(() => ({ kind: 'cart' as const, own: {} })),
 });
 
 export type Theme = z.infer<typeof themeSchema>;
-export type ThemeColour = Exclude<keyof Theme, 'radiusPx'>;
-const THEME_COLOURS = Object.keys(themeSchema.shape).filter((key) => key !== 'radiusPx') as ThemeColour[];
-
-/** A setting as a schema; a missing one takes its default, so documents from before it stay valid. */
-function settingSchema(spec: SettingSpec): z.ZodType {
-  switch (spec.type) {
-    case 'choice':
-      return z.enum(Object.keys(spec.options)).default(spec.default);
-    case 'toggle':
-      return z.boolean().default(spec.default);
-    case 'number':
-      return z.number().min(spec.min).max(spec.max).default(spec.default);
-    case 'place':
-      return z
-        .string()
-        .regex(PLACE_PATTERN, 'must be an edge and how far along it, such as “bottom 100”')
-        .default(spec.default);
-    case 'picture':
-      return z
-        .string()
-        .regex(/^(\/media\/icons\/[\w.-]{1,80})?$/, 'must be a picture brought in here')
-        .default(spec.default);
-  }
-}
+export type ThemeColour = Exclude<keyof Theme, 'radiusPx' | 'font'>;
+export const THEME_COLOURS = Object.keys(themeSchema.shape).filter(
+  (key) => key !== 'radiusPx' && key !== 'font',
+) as ThemeColour[];
 
 function mapValues<In, Out>(record: Readonly<Record<string, In>>, make: (value: In) => Out): Record<string, Out> {
   return Object.fromEntries(Object.entries(record).map(([key, value]) => [key, make(value)]));
@@ -74,12 +92,16 @@ function mapValues<In, Out>(record: Readonly<Record<string, In>>, make: (value: 
 
 const lookColour = z.union([colour, z.enum(THEME_COLOURS.map((token) => `token:${token}`))]);
 
+function lookSchema(spec: LookSpec): z.ZodType {
+  if (spec.type === 'px') return z.number().min(0).max(spec.max!);
+  return spec.type === 'choice' ? z.enum(Object.keys(spec.options!)) : lookColour;
+}
+
 function slotSchema(slot: LookSlot) {
   const rules = z.strictObject(
     Object.fromEntries(
       slot.properties.map((property) => {
-        const spec = LOOK_PROPERTIES[property];
-        return [property, (spec.type === 'px' ? z.number().min(0).max(spec.max) : lookColour).optional()];
+        return [property, lookSchema(LOOK_PROPERTIES[property]).optional()];
       }),
     ),
   );
@@ -100,11 +122,20 @@ function partsSchema(definition: PieceDefinition) {
 }
 
 const oneWording = (words: Readonly<Record<string, WordSpec>>) =>
-  z.strictObject(mapValues(words, () => z.string().max(400).optional()));
+  z.strictObject(
+    mapValues(words, ({ isRich }) =>
+      z
+        .string()
+        .max(isRich ? MOST_RICH : MOST_LINE)
+        .optional(),
+    ),
+  );
 
 function pieceSchema(definition: PieceDefinition) {
   return z.strictObject({
     kind: z.literal(definition.kind),
+    /** The owner's name for it; empty: the kind's. */
+    name: z.string().trim().max(60).default(''),
     on: z.boolean(),
     where: whereSchema,
     parts: partsSchema(definition),
@@ -117,6 +148,26 @@ function pieceSchema(definition: PieceDefinition) {
   });
 }
 
+/** Texts the law asks for; an empty line begins a paragraph. One that is empty has no page. */
+export const LEGAL_PAGES = ['imprint', 'terms', 'privacy', 'returns'] as const;
+export type LegalPage = (typeof LEGAL_PAGES)[number];
+
+const legalText = z.string().max(40_000).optional();
+const legalSchema = z.strictObject({ imprint: legalText, terms: legalText, privacy: legalText, returns: legalText });
+
+/** A page of the owner's own: title and text (Markdown) by language. */
+const textPageSchema = z.strictObject({
+  on: z.boolean(),
+  /** Whether the foot of every page leads there. */
+  inFooter: z.boolean(),
+  title: z.record(language, z.string().trim().max(120)),
+  text: z.record(language, z.string().max(40_000)),
+});
+export type TextPage = z.infer<typeof textPageSchema>;
+
+const MOST_PAGES = 100;
+const MOST_OFFERS = 200;
+
 /** The schema of the whole document for the kinds of piece there are. */
 export function laneSchema(definitions: readonly PieceDefinition[]): z.ZodType<Lane> {
   const [first, ...rest] = definitions.map(pieceSchema);
@@ -126,8 +177,17 @@ export function laneSchema(definitions: readonly PieceDefinition[]): z.ZodType<L
     shop: shopSchema,
     theme: themeSchema,
     pieces: z.record(z.string().regex(/^[a-z0-9-]{1,60}$/), z.discriminatedUnion('kind', [first, ...rest])),
-    offers: z.array(offerSchema).max(200),
+    offers: z
+      .record(z.string().regex(/^[a-z0-9-]{1,60}$/), offerSchema)
+      .refine((offers) => Object.keys(offers).length <= MOST_OFFERS, `holds more than ${MOST_OFFERS} offers`)
+      .default({}),
+    margins: marginsSchema.prefault({}),
     shopWords: z.record(language, oneWording(SHOP_WORDS)).default({}),
+    legal: z.record(language, legalSchema).default({}),
+    pages: z
+      .record(z.string().regex(/^[a-z0-9-]{1,60}$/), textPageSchema)
+      .refine((pages) => Object.keys(pages).length <= MOST_PAGES, `holds more than ${MOST_PAGES} pages`)
+      .default({}),
   }) as unknown as z.ZodType<Lane>;
 }
 
@@ -137,10 +197,11 @@ type GenericPiece = z.infer<ReturnType<typeof pieceSchema>>;
 /** One piece as the document holds it. `words` and `look` hold only what differs from the definition. */
 export interface Piece {
   kind: string;
+  name: string;
   on: boolean;
   where: GenericPiece['where'];
   parts: GenericPiece['parts'];
-  settings: Record<string, string | number | boolean>;
+  settings: Record<string, SettingValue>;
   words: Record<string, Record<string, string | undefined>>;
   look: {
     slots: Record<string, Partial<Record<string, Partial<Record<string, string | number>>>> | undefined>;
@@ -153,7 +214,14 @@ export interface Lane {
   shop: Shop;
   theme: Theme;
   pieces: Record<string, Piece>;
-  offers: z.infer<typeof offerSchema>[];
+  /** By id. */
+  offers: Record<string, Offer>;
+  /** The owner's floor for margins; never in a manifest. */
+  margins: Margins;
   /** Words of the shop's own pages, by language: only what differs from what ships. */
   shopWords: Record<string, Partial<Record<string, string>>>;
+  /** By language. */
+  legal: Record<string, Partial<Record<LegalPage, string | undefined>>>;
+  /** Pages of the owner's own, by address. */
+  pages: Record<string, TextPage>;
 }

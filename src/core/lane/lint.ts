@@ -1,12 +1,17 @@
 import { DEVICES, type Device } from '~/core/where/where.schema';
+import { namedIn } from '~/core/facts';
+import { own } from '~/core/own';
+import { checkMessage } from '~/core/words/check-message';
 import { readCustomCss, type CssProblem } from './custom-css';
 import type { PieceDefinition } from './definition';
 import type { Lane, Piece } from './lane.schema';
+import type { Selection } from './setting-types/selection';
 
 /** What publishing finds. An error blocks; a warning is shown. */
 export type LintFinding =
   | {
-      readonly level: 'error';
+      /** An error where it would change who sees the piece; a selection goes on without what is gone. */
+      readonly level: 'error' | 'warning';
       readonly code: 'deleted-product' | 'deleted-category';
       readonly pieceId: string;
       readonly slug: string;
@@ -39,14 +44,39 @@ export type LintFinding =
       readonly language: string;
       readonly placeholder: string;
     }
+  /** A text whose braces cannot be read. */
+  | {
+      readonly level: 'warning';
+      readonly code: 'message';
+      readonly pieceId: string;
+      readonly word: string;
+      readonly language: string;
+      readonly because: string;
+    }
+  /** It stands in a place there is no more, or that its kind cannot stand in, and so nowhere. */
+  | { readonly level: 'warning'; readonly code: 'spot-gone'; readonly pieceId: string; readonly spot: string }
+  /** A text names a product or a piece that is gone, or a piece that does not stand in texts; `page`: of a page of the owner's. */
+  | {
+      readonly level: 'warning';
+      readonly code: 'fact-gone' | 'piece-gone';
+      readonly pieceId: string | null;
+      readonly page: string | null;
+      readonly name: string;
+    }
+  /** What the kind itself says of its settings. */
+  | { readonly level: 'warning'; readonly code: 'note'; readonly pieceId: string; readonly text: string }
   | { readonly level: 'warning'; readonly code: 'nobody-sees'; readonly pieceId: string }
+  /** No product is in what it is to show. */
+  | { readonly level: 'warning'; readonly code: 'shows-nothing'; readonly pieceId: string }
   /** `pieceId` stays closed, because `otherId` opens at the same moment and comes before it. */
   | { readonly level: 'warning'; readonly code: 'same-moment'; readonly pieceId: string; readonly otherId: string };
 
-/** Slugs that exist, to find what a lane still points to. */
+/** What the catalogue has, to find what a lane still points to. */
 export interface CatalogueSlugs {
   readonly products: ReadonlySet<string>;
   readonly categories: ReadonlySet<string>;
+  /** Ids of pieces whose selection holds nothing now. */
+  readonly empty?: ReadonlySet<string>;
 }
 
 export function lintLane(lane: Lane, definitions: readonly PieceDefinition[], slugs: CatalogueSlugs): LintFinding[] {
@@ -57,6 +87,9 @@ export function lintLane(lane: Lane, definitions: readonly PieceDefinition[], sl
       for (const problem of readCustomCss(piece.look.css).problems)
         findings.push({ level: 'error', code: 'css', pieceId: id, problem });
     if (definition && (piece.on || definition.isAlwaysOn)) findings.push(...findNeeds(id, piece, definition, lane));
+    if (piece.on)
+      for (const { text } of definition?.notes?.(piece.settings) ?? [])
+        findings.push({ level: 'warning', code: 'note', pieceId: id, text });
     if (!piece.on || definition?.isAlwaysOn) continue;
     const { where } = piece;
     const emptyOnly = [where.categories, where.products].some(
@@ -64,6 +97,10 @@ export function lintLane(lane: Lane, definitions: readonly PieceDefinition[], sl
     );
     if (where.devices.length === 0 || where.pages.length === 0 || emptyOnly)
       findings.push({ level: 'warning', code: 'nobody-sees', pieceId: id });
+    if (definition?.spots && where.spot !== null && !definition.spots.some((spot) => spot === where.spot))
+      findings.push({ level: 'warning', code: 'spot-gone', pieceId: id, spot: where.spot });
+    findings.push(...goneFromSelections(id, piece, definition, slugs));
+    if (slugs.empty?.has(id)) findings.push({ level: 'warning', code: 'shows-nothing', pieceId: id });
     for (const slug of where.products.mode === 'all' ? [] : where.products.slugs) {
       if (!slugs.products.has(slug)) findings.push({ level: 'error', code: 'deleted-product', pieceId: id, slug });
     }
@@ -71,7 +108,52 @@ export function lintLane(lane: Lane, definitions: readonly PieceDefinition[], sl
       if (!slugs.categories.has(slug)) findings.push({ level: 'error', code: 'deleted-category', pieceId: id, slug });
     }
   }
-  return [...findings, ...sameMoments(lane, definitions)];
+  return [...findings, ...goneFromTexts(lane, definitions, slugs), ...sameMoments(lane, definitions)];
+}
+
+/** What texts name, though it is gone: shoppers see the fallback, or nothing. */
+function goneFromTexts(lane: Lane, definitions: readonly PieceDefinition[], slugs: CatalogueSlugs): LintFinding[] {
+  const rich = Object.entries(lane.pieces).flatMap(([pieceId, piece]) => {
+    const words = definitions.find(({ kind }) => kind === piece.kind)?.words ?? {};
+    const keys = Object.keys(words).filter((key) => words[key]!.isRich);
+    const texts = Object.values(piece.words).flatMap((said) => keys.map((key) => said[key] ?? ''));
+    return piece.on && keys.length > 0 ? [{ pieceId, page: null, text: texts.join('\n'), takesPieces: false }] : [];
+  });
+  const pages = Object.entries(lane.pages).map(([page, { text }]) => ({
+    ...{ pieceId: null, page, text: Object.values(text).join('\n'), takesPieces: true },
+  }));
+  return [...rich, ...pages].flatMap(({ pieceId, page, text, takesPieces }): LintFinding[] => {
+    const named = namedIn(text);
+    const stands = (id: string) => takesPieces && own(lane.pieces, id)?.where.spot === 'text' && lane.pieces[id]!.on;
+    const finding = (code: 'fact-gone' | 'piece-gone') => (name: string) =>
+      ({ level: 'warning', code, pieceId, page, name }) as const;
+    return [
+      ...named.products.filter((slug) => !slugs.products.has(slug)).map(finding('fact-gone')),
+      ...named.pieces.filter((id) => !stands(id)).map(finding('piece-gone')),
+    ];
+  });
+}
+
+/** What selections of a piece still name, though it is gone. */
+function goneFromSelections(
+  pieceId: string,
+  piece: Piece,
+  definition: PieceDefinition | undefined,
+  slugs: CatalogueSlugs,
+): LintFinding[] {
+  return Object.entries(definition?.settings ?? {}).flatMap(([key, spec]): LintFinding[] => {
+    if (spec.type !== 'selection') return [];
+    const { from, category, picked, without } = piece.settings[key] as Selection;
+    const products = [...(from === 'picked' ? picked.slugs : []), ...without.slugs];
+    return [
+      ...(from === 'category' && category !== '' && !slugs.categories.has(category)
+        ? [{ level: 'warning' as const, code: 'deleted-category' as const, pieceId, slug: category }]
+        : []),
+      ...products
+        .filter((slug) => !slugs.products.has(slug))
+        .map((slug) => ({ level: 'warning' as const, code: 'deleted-product' as const, pieceId, slug })),
+    ];
+  });
 }
 
 /** What an order needs of a piece and does not find, and words that would show their braces. */
@@ -97,23 +179,18 @@ function findNeeds(pieceId: string, piece: Piece, definition: PieceDefinition, l
   }
   for (const [language, words] of Object.entries(piece.words))
     for (const [word, text] of Object.entries(words)) {
-      const known = placeholdersOf(definition.words[word]?.default.en ?? '');
-      for (const placeholder of placeholdersOf(text ?? ''))
-        if (!known.includes(placeholder))
-          findings.push({ level: 'warning', code: 'placeholder', pieceId, word, language, placeholder });
+      // Braces of a text with paragraphs stand for themselves.
+      if (definition.words[word]?.isRich) continue;
+      const usual = checkMessage(definition.words[word]?.default.en ?? '');
+      const read = checkMessage(text ?? '');
+      if (!read.ok)
+        findings.push({ level: 'warning', code: 'message', pieceId, word, language, because: read.because });
+      else
+        for (const placeholder of read.placeholders)
+          if (usual.ok && !usual.placeholders.includes(placeholder))
+            findings.push({ level: 'warning', code: 'placeholder', pieceId, word, language, placeholder });
     }
   return findings;
-}
-
-/** The names in braces. Of `{count, plural, one {item} …}` it is `count`: every second pair of braces holds text. */
-function placeholdersOf(text: string): string[] {
-  const names = new Set<string>();
-  let depth = 0;
-  for (const [brace, name] of text.matchAll(/\{\s*(\w*)|\}/g)) {
-    depth += brace === '}' ? -1 : 1;
-    if (name && depth % 2 === 1) names.add(name);
-  }
-  return [...names];
 }
 
 /** Pieces that would open at the same moment before the same shoppers: one does, the others are named with it. */

@@ -5,10 +5,13 @@ import type { Piece } from './lane.schema';
 export function newPiece(definition: PieceDefinition, on: boolean): Piece {
   return {
     kind: definition.kind,
+    name: '',
     on,
     where: defaultWhere(definition),
     parts: Object.entries(definition.parts).map(([key, part]) => ({ key, on: part.on, hideOn: [] })),
-    settings: Object.fromEntries(Object.entries(definition.settings).map(([key, spec]) => [key, spec.default])),
+    settings: Object.fromEntries(
+      Object.entries(definition.settings).map(([key, spec]) => [key, structuredClone(spec.default)]),
+    ),
     words: {},
     look: { slots: {}, css: '' },
   };

@@ -49,7 +49,7 @@ export function invertPatch(
 }
 
 /** Lists whose places shift when they are changed: two changes to one list always clash. */
-const LISTS = /\/(parts|devices|pages|slugs|offers)\/.*$/;
+const LISTS = /\/(parts|devices|pages|slugs|breaks|items)\/.*$/;
 
 /** Whether two patches made from the same document write to the same place, or one inside the other's. */
 export function patchesClash(a: LanePatch, b: LanePatch): boolean {

@@ -14,7 +14,11 @@ export type ToPreview =
       readonly added: boolean;
     }
   | { readonly pl: 'select'; readonly pieceId: string; readonly part: string | null }
-  | { readonly pl: 'force'; readonly state: LookState };
+  | { readonly pl: 'force'; readonly state: LookState }
+  /** What the server draws is drawn anew, by the draft as it is stored now. */
+  | { readonly pl: 'redraw' }
+  /** Closes what is open, so that what opens it is seen. */
+  | { readonly pl: 'close'; readonly pieceId: string };
 
 /** From the framed shop to the bench. */
 export type FromPreview =

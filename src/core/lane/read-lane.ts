@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { ok, type Problem, type Result } from '~/core/problems';
 import type { PieceDefinition } from './definition';
 import { LANE_VERSION, laneSchema, type Lane } from './lane.schema';
+import { migrateLane } from './migrate-lane';
 import { newPiece } from './new-piece';
 
 const versioned = z.looseObject({ version: z.number().int() });
@@ -28,9 +29,10 @@ export function readLane(input: unknown, definitions: readonly PieceDefinition[]
       ],
     };
   }
+  const current = migrateLane(input);
   let schema = schemas.get(definitions);
   if (!schema) schemas.set(definitions, (schema = laneSchema(definitions)));
-  const parsed = schema.safeParse(input);
+  const parsed = schema.safeParse(current);
   if (parsed.success) return ok(withAlwaysOn(parsed.data, definitions));
   const problems = parsed.error.issues.map((issue): Problem => {
     const place = issue.path.map(String).join('/');

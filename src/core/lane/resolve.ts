@@ -1,13 +1,20 @@
+import { cartRename, type CartNaming } from '~/core/words';
 import type { PieceDefinition } from './definition';
 import type { Piece, Theme, ThemeColour } from './lane.schema';
 import type { LookProperty, LookSlot, LookState, LookValue } from './setting';
 
-/** The words of a piece in a language: the owner's, else the definition's, else English. */
-export function resolveWords(definition: PieceDefinition, piece: Piece, language: string): Record<string, string> {
+/** The words of a piece in a language: the owner's, else the definition's, else English; the cart as the shop calls it. */
+export function resolveWords(
+  definition: PieceDefinition,
+  piece: Pick<Piece, 'words'>,
+  language: string,
+  cart: CartNaming,
+): Record<string, string> {
+  const rename = cartRename(cart, language);
   return Object.fromEntries(
     Object.entries(definition.words).map(([key, spec]) => [
       key,
-      piece.words[language]?.[key] ?? spec.default[language] ?? piece.words['en']?.[key] ?? spec.default.en,
+      rename(piece.words[language]?.[key] ?? spec.default[language] ?? piece.words['en']?.[key] ?? spec.default.en),
     ]),
   );
 }

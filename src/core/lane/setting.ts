@@ -1,3 +1,7 @@
+import { FONT_KEYS, FONTS } from './fonts';
+import type { Columns } from './setting-types/columns';
+import type { Selection } from './setting-types/selection';
+
 /** The task of the bench a setting belongs to. */
 export type Task = 'where' | 'parts' | 'words' | 'look';
 
@@ -47,8 +51,39 @@ export interface PictureSetting extends Placed {
   readonly default: '';
 }
 
-export type SettingSpec = ChoiceSetting | ToggleSetting | NumberSetting | PlaceSetting | PictureSetting;
-export type SettingValue = string | number | boolean;
+/** A line an owner types; `most` characters at most. */
+export interface TextSetting extends Placed {
+  readonly type: 'text';
+  readonly default: string;
+  readonly most: number;
+}
+
+/** Which products a piece shows. */
+export interface SelectionSetting extends Placed {
+  readonly type: 'selection';
+  readonly default: Selection;
+  /** Whether “what the page is about” can be chosen. */
+  readonly canFollowPage: boolean;
+}
+
+/** How the columns of a table stand: its parts are its columns. */
+export interface ColumnsSetting extends Placed {
+  readonly type: 'columns';
+  /** The columns there are, and how they are called. */
+  readonly of: Readonly<Record<string, string>>;
+  readonly default: Columns;
+}
+
+export type SettingSpec =
+  | ChoiceSetting
+  | ToggleSetting
+  | NumberSetting
+  | PlaceSetting
+  | PictureSetting
+  | SelectionSetting
+  | TextSetting
+  | ColumnsSetting;
+export type SettingValue = string | number | boolean | Selection | Columns;
 
 export type SettingsOf<Specs extends Readonly<Record<string, SettingSpec>>> = {
   readonly [Key in keyof Specs]: Specs[Key] extends ChoiceSetting<infer Options>
@@ -57,7 +92,11 @@ export type SettingsOf<Specs extends Readonly<Record<string, SettingSpec>>> = {
       ? boolean
       : Specs[Key] extends NumberSetting
         ? number
-        : string;
+        : Specs[Key] extends SelectionSetting
+          ? Selection
+          : Specs[Key] extends ColumnsSetting
+            ? Columns
+            : string;
 };
 
 type Without<T> = Omit<T, 'type'>;
@@ -84,28 +123,70 @@ export function picture(spec: Without<PictureSetting>): PictureSetting {
   return { type: 'picture', ...spec };
 }
 
+export function text(spec: Without<TextSetting>): TextSetting {
+  return { type: 'text', ...spec };
+}
+
+export function selection(spec: Without<SelectionSetting>): SelectionSetting {
+  return { type: 'selection', ...spec };
+}
+
+export function columns(spec: Without<ColumnsSetting>): ColumnsSetting {
+  return { type: 'columns', ...spec };
+}
+
 export interface PartSpec extends Described {
   readonly on: boolean;
 }
 
+/** Characters of a text with paragraphs, and of a line. */
+export const MOST_RICH = 20_000;
+export const MOST_LINE = 400;
+
 /** A text shoppers read. English is always there; a language without its own falls back to it. */
 export interface WordSpec extends Described {
   readonly part?: string;
+  /** A text with paragraphs and marks (Markdown), as long as `MOST_RICH`; else a line. */
+  readonly isRich?: true;
   readonly default: Readonly<{ en: string } & Partial<Record<string, string>>>;
 }
 
 export const LOOK_STATES = ['rest', 'hover', 'focus', 'pressed'] as const;
 export type LookState = (typeof LOOK_STATES)[number];
 
+export interface LookSpec {
+  readonly label: string;
+  readonly css: string;
+  readonly type: 'colour' | 'px' | 'choice';
+  /** Of a length, in CSS px. */
+  readonly max?: number;
+  /** Of a choice: what may stand, and how it is called. */
+  readonly options?: Readonly<Record<string, string>>;
+}
+
 export const LOOK_PROPERTIES = {
   background: { label: 'Background', css: 'background-color', type: 'colour' },
   text: { label: 'Text', css: 'color', type: 'colour' },
   border: { label: 'Border', css: 'border-color', type: 'colour' },
   radius: { label: 'Corner radius', css: 'border-radius', type: 'px', max: 40 },
+  borderWidth: { label: 'Border width', css: 'border-width', type: 'px', max: 8 },
   size: { label: 'Text size', css: 'font-size', type: 'px', max: 48 },
-} as const;
+  family: {
+    label: 'Font',
+    css: 'font-family',
+    type: 'choice',
+    options: Object.fromEntries(FONT_KEYS.map((key) => [key, FONTS[key].label])),
+  },
+  letterCase: {
+    label: 'Letters',
+    css: 'text-transform',
+    type: 'choice',
+    options: { none: 'As written', uppercase: 'All capitals', lowercase: 'All small', capitalize: 'Capitals first' },
+  },
+  shade: { label: 'Backdrop colour', css: '--shade', type: 'colour' },
+} as const satisfies Record<string, LookSpec>;
 export type LookProperty = keyof typeof LOOK_PROPERTIES;
-/** `token:accent` follows the shop's theme; `#rrggbb` is fixed; a number is in CSS px. */
+/** `token:accent` follows the shop's theme; `#rrggbb` is fixed; a number is in CSS px; else the key of a choice. */
 export type LookValue = string | number;
 export type LookRules = Readonly<Partial<Record<LookProperty, LookValue>>>;
 

@@ -1,4 +1,4 @@
-import { fill } from '~/core/words';
+import { cartRename, fill, type CartNaming } from '~/core/words';
 import type { WordSpec } from './setting';
 import { say } from './standard';
 
@@ -39,7 +39,17 @@ export const SHOP_WORDS = {
   ),
   returns: word('Returns', 'In the footer.', '30-day returns.', '30 Tage Rückgabe.', 'إرجاع خلال 30 يومًا.'),
   about: word('About the shop', 'In the footer.', '', '', ''),
+  imprint: word('About us', 'Link in the footer.', 'About us', 'Impressum', 'من نحن'),
+  terms: word('Terms', 'Link in the footer.', 'Terms of sale', 'AGB', 'شروط البيع'),
   privacy: word('Privacy', 'Link in the footer.', 'Privacy', 'Datenschutz', 'الخصوصية'),
+  returnsPage: word('Returns', 'Link in the footer.', 'Returns', 'Widerruf und Rückgabe', 'الإرجاع'),
+  writeUs: word(
+    'Write to us',
+    'In the footer; {email} is your address.',
+    'Questions? Write to {email}.',
+    'Fragen? Schreib an {email}.',
+    'أسئلة؟ راسلنا على {email}.',
+  ),
 
   heroTitle: word('Front page title', 'Over the picture.', 'Welcome', 'Willkommen', 'أهلًا بك'),
   heroText: word('Front page text', 'Under the title.', '', '', ''),
@@ -70,7 +80,9 @@ export const SHOP_WORDS = {
   ),
   sortBy: word('Sort', 'Names the list.', 'Sort by', 'Sortieren nach', 'ترتيب حسب'),
   sortRelevance: word('Sort: relevance', 'For searches.', 'Best match', 'Beste Treffer', 'الأنسب'),
-  sortFeatured: word('Sort: best selling', 'In the list.', 'Best selling', 'Beliebtheit', 'الأكثر مبيعًا'),
+  sortFeatured: word('Sort: featured', 'In the list.', 'Featured', 'Empfohlen', 'مقترحاتنا'),
+  sortBest: word('Sort: best selling', 'In the list; of 90 days.', 'Best selling', 'Beliebtheit', 'الأكثر مبيعًا'),
+  sortByHand: word('Sort: by hand', 'In categories you arranged.', 'Our order', 'Unsere Reihenfolge', 'ترتيبنا'),
   sortNewest: word('Sort: newest', 'In the list.', 'Newest', 'Neueste', 'الأحدث'),
   sortName: word('Sort: name', 'In the list.', 'Name', 'Name', 'الاسم'),
   sortPriceUp: word('Sort: price', 'In the list.', 'Price, low to high', 'Preis aufsteigend', 'السعر من الأقل'),
@@ -86,6 +98,52 @@ export const SHOP_WORDS = {
   priceTo: word('Highest price', 'Names the field.', 'to', 'bis', 'إلى'),
   inStock: word('In stock', 'A tick.', 'In stock', 'Lieferbar', 'متوفر'),
   filter: word('Filter', 'The button.', 'Apply filters', 'Filtern', 'تطبيق'),
+  moreFilters: word(
+    'More filters',
+    'Unfolds what else there is.',
+    'More filters',
+    'Weitere Filter',
+    'مزيد من عوامل التصفية',
+  ),
+  chosenFilters: word(
+    'Chosen filters',
+    'Read out before them.',
+    'Chosen filters',
+    'Gewählte Filter',
+    'عوامل التصفية المختارة',
+  ),
+  removeFilter: word(
+    'Remove a filter',
+    '{name} is the filter.',
+    'Remove the filter {name}',
+    'Filter {name} entfernen',
+    'إزالة عامل التصفية {name}',
+  ),
+  filterRating: word('Filter by rating', 'Over the stars.', 'Rating', 'Bewertung', 'التقييم'),
+  byQuantity: word(
+    'Prices by quantity',
+    'Over the table of them.',
+    'Cheaper by the number',
+    'Günstiger in der Menge',
+    'أرخص بالكمية',
+  ),
+  forQuantity: word(
+    'A price by quantity',
+    '{count} and {amount} stand for number and sum.',
+    '{count} for {amount}',
+    '{count} für {amount}',
+    '{count} مقابل {amount}',
+  ),
+  filterTags: word('Filter by tag', 'Over the tags.', 'Suits', 'Passt zu', 'مناسب لـ'),
+  starsUp: word(
+    'Stars and more',
+    '{stars} is the number.',
+    '{stars} stars or more',
+    'Mindestens {stars} Sterne',
+    '{stars} نجوم أو أكثر',
+  ),
+  rangeFrom: word('From', 'Before a number.', 'from', 'von', 'من'),
+  rangeTo: word('To', 'Before a number.', 'to', 'bis', 'إلى'),
   clearFilters: word('Clear filters', 'The link.', 'Clear filters', 'Filter zurücksetzen', 'إزالة التصفية'),
   products: word(
     'Count',
@@ -170,6 +228,9 @@ export const SHOP_WORDS = {
     'Lieferung nach {country}: {amount}, {days}',
     'التوصيل إلى {country}: {amount}، {days}',
   ),
+  standard: word('Standard delivery', 'Of your own rates.', 'Standard', 'Standard', 'عادي'),
+  express: word('Express delivery', 'Of your own rates.', 'Express', 'Express', 'سريع'),
+  workingDays: word('Working days', '{days} is how many.', '{days} working days', '{days} Werktage', '{days} أيام عمل'),
   deliveryFree: word('Free', 'Instead of a sum.', 'free', 'kostenlos', 'مجاني'),
   deliveryFreeFrom: word(
     'Free from',
@@ -197,6 +258,20 @@ export const SHOP_WORDS = {
   cancel: word('Cancel', 'Where a line is edited.', 'Cancel', 'Abbrechen', 'إلغاء'),
   editLine: word('Edit item', '{name} is the product.', 'Edit {name}', '{name} bearbeiten', 'تعديل {name}'),
 
+  soon: word(
+    'Opens soon',
+    'Until you publish. {shop} is its name.',
+    '{shop} opens soon',
+    '{shop} öffnet bald',
+    'يُفتتح {shop} قريبًا',
+  ),
+  soonText: word(
+    'Opens soon, more',
+    'Under the heading.',
+    'We are still unpacking. Please come back in a few days.',
+    'Wir packen noch aus. Schau in ein paar Tagen wieder vorbei.',
+    'ما زلنا نجهّز المتجر. عد إلينا بعد أيام قليلة.',
+  ),
   notFound: word('Not found', 'Heading.', 'Page not found', 'Seite nicht gefunden', 'الصفحة غير موجودة'),
   notFoundText: word(
     'Not found, more',
@@ -218,6 +293,13 @@ export const SHOP_WORDS = {
     'Nothing was changed or charged. Please try again in a moment.',
     'Es wurde nichts geändert oder berechnet. Bitte versuche es gleich noch einmal.',
     'لم يتغير شيء ولم يُخصم أي مبلغ. حاول بعد قليل.',
+  ),
+  faultNumber: word(
+    'A fault, its number',
+    '{number} is found in the log.',
+    'If you write to us about it, give this number: {number}',
+    'Wenn du uns deswegen schreibst, nenne diese Nummer: {number}',
+    'إذا راسلتنا بشأن ذلك فاذكر هذا الرقم: {number}',
   ),
   backToShop: word('Back to the shop', 'A link.', 'Back to the shop', 'Zurück zum Shop', 'العودة إلى المتجر'),
 
@@ -279,6 +361,51 @@ export const SHOP_WORDS = {
     'طلبك {number} من {shop}',
   ),
 
+  sentSubject: word(
+    'Subject: it is on its way',
+    '{shop} and {number} are facts.',
+    'Your order {number} from {shop} is on its way',
+    'Deine Bestellung {number} bei {shop} ist unterwegs',
+    'طلبك {number} من {shop} في الطريق',
+  ),
+  sentText: word(
+    'Mail: it is on its way',
+    '{name} is the buyer.',
+    'Hello {name}, we have sent your order {number}.',
+    'Hallo {name}, deine Bestellung {number} ist verschickt.',
+    'مرحبًا {name}، أرسلنا طلبك {number}.',
+  ),
+  tracking: word(
+    'Tracking',
+    '{tracking} is the carrier’s.',
+    'Tracking: {tracking}',
+    'Sendungsnummer: {tracking}',
+    'رقم التتبع: {tracking}',
+  ),
+  refundSubject: word(
+    'Subject: refund',
+    '{shop} and {number} are facts.',
+    'Refund for your order {number} from {shop}',
+    'Erstattung zu deiner Bestellung {number} bei {shop}',
+    'استرداد مبلغ طلبك {number} من {shop}',
+  ),
+  refundText: word(
+    'Mail: refund',
+    '{amount} is the sum.',
+    'Hello {name}, we have refunded {amount} for your order {number}.',
+    'Hallo {name}, wir haben dir {amount} zu deiner Bestellung {number} erstattet.',
+    'مرحبًا {name}، أعدنا إليك {amount} عن طلبك {number}.',
+  ),
+  refunded: word('Refunded', 'On the order’s page.', 'Refunded', 'Erstattet', 'مبلغ مسترد'),
+  sentOn: word('Sent on', '{date} is the day.', 'Sent on {date}', 'Verschickt am {date}', 'أُرسل بتاريخ {date}'),
+  cancelled: word(
+    'Cancelled',
+    'On the order’s page.',
+    'This order was cancelled.',
+    'Diese Bestellung wurde storniert.',
+    'أُلغي هذا الطلب.',
+  ),
+
   quickPay: word('Pay now', 'Heading.', 'Pay now', 'Jetzt bezahlen', 'ادفع الآن'),
   quickPayNote: word(
     'About the wallet',
@@ -303,7 +430,7 @@ export const SHOP_WORDS = {
     'A line on the page. {count} changes wait.',
     'You are offline. {count, plural, =0 {Pages cannot be loaded until you are back.} one {One change to your cart is kept and sent when you are back.} other {# changes to your cart are kept and sent when you are back.}}',
     'Du bist offline. {count, plural, =0 {Seiten laden erst wieder mit Verbindung.} one {Eine Änderung am Warenkorb wird nachgeholt.} other {# Änderungen am Warenkorb werden nachgeholt.}}',
-    'أنت غير متصل. {count, plural, =0 {لا يمكن تحميل الصفحات الآن.} other {ستُرسل تغييرات السلة ({count}) عند عودة الاتصال.}}',
+    'أنت غير متصل. {count, plural, =0 {لا يمكن تحميل الصفحات الآن.} other {ستُرسل تغييرات السلة (#) عند عودة الاتصال.}}',
   ),
 } as const satisfies Readonly<Record<string, WordSpec>>;
 
@@ -313,13 +440,20 @@ export type ShopWords = Readonly<Record<ShopWord, string>>;
 /** The owner's words, by language. Only what differs from what ships. */
 export type OwnShopWords = Readonly<Record<string, Readonly<Partial<Record<string, string>>> | undefined>>;
 
-/** The words of the shop's pages in a language: the owner's, else those that ship, else English. */
-export function resolveShopWords(own: OwnShopWords, language: string): ShopWords {
+/** What the words of a shop's pages are made from. */
+export interface SpeakingLane {
+  readonly shopWords: OwnShopWords;
+  readonly shop: { readonly cart: CartNaming };
+}
+
+/** The words of the shop's pages in a language: the owner's, else those that ship, else English; the cart as the shop calls it. */
+export function resolveShopWords({ shopWords: own, shop }: SpeakingLane, language: string): ShopWords {
   const specs: Readonly<Record<string, WordSpec>> = SHOP_WORDS;
+  const rename = cartRename(shop.cart, language);
   return Object.fromEntries(
     Object.entries(specs).map(([key, spec]) => [
       key,
-      own[language]?.[key] ?? spec.default[language] ?? own['en']?.[key] ?? spec.default.en,
+      rename(own[language]?.[key] ?? spec.default[language] ?? own['en']?.[key] ?? spec.default.en),
     ]),
   ) as Record<ShopWord, string>;
 }
@@ -328,7 +462,7 @@ export function resolveShopWords(own: OwnShopWords, language: string): ShopWords
 export type SayShop = (word: ShopWord, facts?: Readonly<Record<string, string | number>>) => string;
 
 /** Speaks a language with the shop's words. */
-export function sayIn(own: OwnShopWords, language: string): SayShop {
-  const words = resolveShopWords(own, language);
+export function sayIn(lane: SpeakingLane, language: string): SayShop {
+  const words = resolveShopWords(lane, language);
   return (word, facts = {}) => fill(words[word], facts, language);
 }

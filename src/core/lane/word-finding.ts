@@ -1,7 +1,9 @@
+import { textPage } from './text-pages';
 import { DEVICES } from '~/core/where/where.schema';
 import type { CssProblem } from './custom-css';
 import type { PieceDefinition } from './definition';
 import type { Lane } from './lane.schema';
+import { pieceName } from './many';
 import type { LintFinding } from './lint';
 
 const CSS_WORDING: Readonly<Record<CssProblem['code'], (text: string) => string>> = {
@@ -19,27 +21,33 @@ export function wordCssProblem({ code, line, column, text }: CssProblem): string
   return `Line ${line}, column ${column}: ${CSS_WORDING[code](text)}`;
 }
 
+const titleOf = (lane: Lane, page: string) =>
+  (lane.pages[page] && textPage(lane, lane.pages[page], 'en').title) || page;
+
 /** What the lint found, as a sentence that says what to do. */
 export function wordFinding(finding: LintFinding, lane: Lane, definitions: readonly PieceDefinition[]): string {
-  const name = (id: string) => definitions.find(({ kind }) => kind === lane.pieces[id]?.kind)?.name ?? id;
-  const own = name(finding.pieceId);
-  const definition = definitions.find(({ kind }) => kind === lane.pieces[finding.pieceId]?.kind);
+  const name = (id: string) => (lane.pieces[id] ? pieceName(lane.pieces[id], definitions) : id);
+  const own = finding.pieceId === null ? '' : name(finding.pieceId);
+  const definition = definitions.find(({ kind }) => kind === lane.pieces[finding.pieceId ?? '']?.kind);
   const labelOf = (word: string) => definition?.words[word]?.label ?? word;
   const inLanguage = (language: string) =>
     language === lane.shop.languages[0]
       ? ''
       : ` in ${new Intl.DisplayNames(['en'], { type: 'language' }).of(language) ?? language}`;
+  const within = 'page' in finding && finding.page !== null ? `The page “${titleOf(lane, finding.page)}”` : own;
   switch (finding.code) {
     case 'nobody-sees':
       return `${own} is on, but nobody would see it. Choose at least one device and one page under Where.`;
+    case 'shows-nothing':
+      return `${own} has no product to show at the moment. Shoppers read its words for that; choose others under “Which products”.`;
     case 'same-moment': {
       const other = name(finding.otherId);
       return `${other} and ${own} both open after an add. Shoppers get ${other.toLowerCase()}; ${own.toLowerCase()} stays closed. Turn “Opens by itself” off, or turn one of them off.`;
     }
     case 'deleted-product':
-      return `${own} names the product “${finding.slug}”, which is gone. Take it out under Where.`;
+      return `${own} names the product “${finding.slug}”, which is gone. Remove it under Where.`;
     case 'deleted-category':
-      return `${own} names the category “${finding.slug}”, which is gone. Take it out under Where.`;
+      return `${own} names the category “${finding.slug}”, which is gone. Remove it under Where.`;
     case 'needs-part': {
       const part = definition?.parts[finding.part]?.label ?? finding.part;
       const where = finding.devices.length === DEVICES.length ? '' : ` on ${joined(finding.devices)}`;
@@ -49,6 +57,16 @@ export function wordFinding(finding: LintFinding, lane: Lane, definitions: reado
       return `${own}: the text “${labelOf(finding.word)}” is empty${inLanguage(finding.language)}. Without it ${finding.without}.`;
     case 'placeholder':
       return `${own}: the text “${labelOf(finding.word)}”${inLanguage(finding.language)} says {${finding.placeholder}}, which stands for nothing here. Shoppers would read it as it is.`;
+    case 'message':
+      return `${own}: the text “${labelOf(finding.word)}”${inLanguage(finding.language)} cannot be read: ${finding.because}. Shoppers would see its braces.`;
+    case 'spot-gone':
+      return `${own} cannot stand in “${finding.spot}”, and nobody sees it. Choose another under Where.`;
+    case 'fact-gone':
+      return `${within} says facts of “${finding.name}”, a product that is gone. Shoppers read the words to fall back on.`;
+    case 'piece-gone':
+      return `${within} names the piece “${finding.name}”, which is off, gone, or does not stand in texts. Nothing is shown there.`;
+    case 'note':
+      return `${own}: ${finding.text}`;
     case 'css':
       return `${own}, own style rules. ${wordCssProblem(finding.problem)}`;
   }

@@ -8,16 +8,26 @@ export function allocate(total: Minor, weights: readonly number[]): Minor[] {
   if (weights.length === 0) return [];
   const sum = weights.reduce((a, b) => a + b, 0);
   if (sum === 0) return weights.map((_, i) => (i === 0 ? total : minor(0)));
-  const exact = weights.map((weight) => (Math.abs(total) * weight) / sum);
-  const floors = exact.map(Math.floor);
+  // Whole numbers all along: of parts that are equal, none may look larger by a rounding of the machine.
+  const parts = weights.map((weight) => divide(Math.abs(total), weight, sum));
+  const floors = parts.map(({ whole }) => whole);
   let left = Math.abs(total) - floors.reduce((a, b) => a + b, 0);
-  const byRemainder = exact
-    .map((value, i) => ({ i, rest: value - floors[i]! }))
-    .sort((a, b) => b.rest - a.rest || a.i - b.i);
+  const byRemainder = parts.map(({ rest }, i) => ({ i, rest })).sort((a, b) => b.rest - a.rest || a.i - b.i);
   for (const { i } of byRemainder) {
     if (left <= 0) break;
     floors[i]! += 1;
     left -= 1;
   }
   return floors.map((value) => minor(total < 0 ? 0 - value : value));
+}
+
+/** `a × b ÷ sum` as a whole and what is left, exactly. */
+function divide(a: number, b: number, sum: number): { whole: number; rest: number } {
+  const product = a * b;
+  if (product <= Number.MAX_SAFE_INTEGER) {
+    const rest = product % sum;
+    return { whole: (product - rest) / sum, rest };
+  }
+  const [exact, by] = [BigInt(a) * BigInt(b), BigInt(sum)];
+  return { whole: Number(exact / by), rest: Number(exact % by) };
 }

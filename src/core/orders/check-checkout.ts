@@ -1,12 +1,12 @@
 import { z } from 'zod';
 import type { Problem } from '~/core/problems';
 import type { CheckoutForm } from './checkout.schema';
-import { countryOf } from './countries';
+import { isPostcode } from './countries';
 
 const email = z.email();
 
-/** Every field that keeps a form from being ordered, so that all can be put right at once. */
-export function checkCheckout(form: CheckoutForm, needs: { readonly delivery: boolean }): Problem[] {
+/** Every field that keeps a form from being ordered, so that all can be put right at once. `countries`: those served; null: nothing is sent. */
+export function checkCheckout(form: CheckoutForm, countries: readonly string[] | null): Problem[] {
   const problems: Problem[] = [];
   const need = (path: keyof CheckoutForm) => {
     if (form[path] === '') problems.push({ path, code: 'missing' });
@@ -16,12 +16,12 @@ export function checkCheckout(form: CheckoutForm, needs: { readonly delivery: bo
   need('name');
   if (need('cardNumber') && !/^\d{16}$/.test(form.cardNumber))
     problems.push({ path: 'cardNumber', code: 'card-invalid' });
-  if (!needs.delivery) return problems;
+  if (!countries) return problems;
   need('line1');
   need('city');
-  const country = countryOf(form.country);
-  if (!country) problems.push({ path: 'country', code: 'country-unserved' });
-  if (need('postcode') && country && !country.postcode.test(form.postcode)) {
+  const isServed = countries.includes(form.country);
+  if (!isServed) problems.push({ path: 'country', code: 'country-unserved' });
+  if (need('postcode') && isServed && !isPostcode(form.country, form.postcode)) {
     problems.push({ path: 'postcode', code: 'postcode-invalid', facts: { country: form.country } });
   }
   if (form.delivery === '') problems.push({ path: 'delivery', code: 'delivery-unknown' });

@@ -10,7 +10,7 @@ export const checkoutSchema = z.strictObject({
   line2: text(160).default(''),
   postcode: text(20).default(''),
   city: text(120).default(''),
-  country: text(2).default('DE'),
+  country: text(2).default(''),
   delivery: text(20).default(''),
   cardNumber: z
     .string()

@@ -1,6 +1,9 @@
 export { checkCheckout } from './check-checkout';
-export { orderMail, type OrderMailFacts } from './order-mail';
-export { addressLines, orderNumber, receiptOf } from './receipt';
-export { COUNTRIES, countryName, countryOf, HOME_COUNTRY } from './countries';
+export { noteMail, orderMail, type OrderMailFacts } from './order-mail';
+export { addressLines, orderId, orderNumber, receiptOf } from './receipt';
+export { servedCountries, tableRates, zonesInOrder } from './delivery';
+export { usualDelivery, type Delivery, type DeliveryZone } from './delivery.schema';
+export { ALL_COUNTRIES, countryName, countryOf, isPostcode } from './countries';
 export type { CheckoutForm } from './checkout.schema';
-export type { Address, Order, OrderLine, OrderStatus } from './order';
+export { takenBy, type Address, type Order, type OrderLine, type OrderStatus } from './order';
+export { paidParts, planRefund, refundable, type Refund, type Refundable, type RefundedUnits } from './refund';

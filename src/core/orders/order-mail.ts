@@ -40,6 +40,42 @@ interface Part {
   readonly lines: readonly string[];
 }
 
+/** What every mail begins with, up to its words. */
+function htmlHead(language: string, title: string): string {
+  return [
+    `<!doctype html><html lang="${language}" dir="${directionOf(language)}"><head><meta charset="utf-8">`,
+    `<meta name="viewport" content="width=device-width, initial-scale=1"><title>${escape(title)}</title></head>`,
+    '<body style="font:16px/1.5 sans-serif;color:#14323b;background:#ffffff;max-width:560px;margin:24px auto;padding:0 16px">',
+  ].join('');
+}
+
+function htmlFoot(link: string, linkText: string, shopName: string): string {
+  return (
+    `<p style="margin-top:24px"><a href="${escape(link)}" style="color:#1c4e5f;font-weight:700">${escape(linkText)}</a></p>` +
+    `<p style="color:#4c6670">${escape(shopName)}</p></body></html>`
+  );
+}
+
+/** A short mail: its lines, and a link. */
+export function noteMail(note: {
+  readonly subject: string;
+  readonly lines: readonly string[];
+  readonly link: string;
+  readonly linkText: string;
+  readonly shopName: string;
+  readonly language: string;
+}): MailTexts {
+  const { subject, lines, link, linkText, shopName } = note;
+  return {
+    subject,
+    text: [...lines, `${linkText}: ${link}`, shopName].join('\n\n'),
+    html:
+      htmlHead(note.language, subject) +
+      lines.map((line) => `<p>${escape(line)}</p>`).join('') +
+      htmlFoot(link, linkText, shopName),
+  };
+}
+
 /** The mail that confirms an order, as plain text and as HTML that needs nothing from elsewhere. */
 export function orderMail(order: Order, facts: OrderMailFacts): MailTexts {
   const { say, shopName } = facts;
@@ -90,17 +126,14 @@ export function orderMail(order: Order, facts: OrderMailFacts): MailTexts {
     row(escape(label), sum, isTotal ? 'font-weight:700;font-size:18px' : ''),
   );
   const html = [
-    `<!doctype html><html lang="${order.language}" dir="${directionOf(order.language)}"><head><meta charset="utf-8">`,
-    `<meta name="viewport" content="width=device-width, initial-scale=1"><title>${escape(title)}</title></head>`,
-    '<body style="font:16px/1.5 sans-serif;color:#14323b;background:#ffffff;max-width:560px;margin:24px auto;padding:0 16px">',
+    htmlHead(order.language, title),
     `<h1 style="font-size:22px;line-height:1.25">${escape(head[0])}</h1><p>${escape(head[1])}</p><p><strong>${escape(under)}</strong></p>`,
     `<table style="width:100%;border-collapse:collapse">${lineRows.join('')}${sumRows.join('')}</table>`,
     ...parts.map(
       (part) =>
         `<h2 style="font-size:16px;margin:24px 0 4px">${escape(part.title)}</h2><p style="margin:0">${part.lines.map(escape).join('<br>')}</p>`,
     ),
-    `<p style="margin-top:24px"><a href="${escape(facts.link)}" style="color:#1c4e5f;font-weight:700">${escape(linkText)}</a></p>`,
-    `<p style="color:#4c6670">${escape(shopName)}</p></body></html>`,
+    htmlFoot(facts.link, linkText, shopName),
   ].join('');
   return { subject: say('mailSubject', { shop: shopName, number: orderNumber(order) }), text, html };
 }

@@ -1,5 +1,5 @@
 import type { Minor } from '~/core/money';
-import type { PriceStep } from '~/core/offers';
+import type { PriceStep } from '~/core/pricing';
 import type { AnswerText } from '~/core/options';
 
 export interface Address {
@@ -23,6 +23,15 @@ export interface OrderLine {
   readonly answers: readonly AnswerText[];
   /** Variants that came along, one for each unit. */
   readonly addOns: readonly number[];
+}
+
+/** What lines take off the shelves: their variants, and the add-ons that come along. */
+export function takenBy(
+  lines: readonly Pick<OrderLine, 'variantId' | 'addOns' | 'quantity'>[],
+): { variantId: number; quantity: number }[] {
+  return lines.flatMap(({ variantId, addOns, quantity }) =>
+    [variantId, ...addOns].flatMap((id) => (id === null ? [] : [{ variantId: id, quantity }])),
+  );
 }
 
 /** `reserved`: stock taken, payment under way. `failed`: stock given back. */
@@ -59,7 +68,7 @@ export interface Order {
   readonly paymentReference: string | null;
   readonly placedAt: number;
   readonly day: string;
-  /** The code that counted, if any. */
+  /** The codes that counted, if any, with commas between them. */
   readonly coupon: string | null;
   readonly note: string;
   /** The cart it was made from, and which state of it; null for orders from before that was kept. */

@@ -27,10 +27,14 @@ export function receiptOf(order: Order, say: SayShop): Receipt {
   const lines = order.lines.map((line) => ({
     quantity: line.quantity,
     name: line.name,
-    notes: [line.choices, ...line.answers.map((answer) => `${answer.label}: ${answer.text}`)].filter(Boolean),
+    notes: [
+      line.choices,
+      ...line.answers.map((answer) => `${answer.label}: ${answer.text}`),
+      ...line.steps.map((step) => (step.code === 'gift' ? step.name : '')),
+    ].filter(Boolean),
     amountMinor: sumMinor([
       line.totalMinor,
-      ...line.steps.flatMap((step) => (step.code === 'coupon' ? [minor(-step.amountMinor)] : [])),
+      ...line.steps.flatMap((step) => (step.code === 'offer' ? [minor(-step.amountMinor)] : [])),
     ]),
   }));
   const sum = (kind: ReceiptSum['kind'] & ShopWord, amountMinor: Minor) => ({ kind, label: say(kind), amountMinor });
@@ -53,6 +57,9 @@ export function receiptOf(order: Order, say: SayShop): Receipt {
 export function orderNumber(order: Pick<Order, 'id'>): string {
   return String(1000 + order.id);
 }
+
+/** The order that goes by a number. */
+export const orderId = (number: number): number => number - 1000;
 
 /** Where an order goes, line by line; none when nothing is sent. */
 export function addressLines({ name, address }: Pick<Order, 'name' | 'address'>, country: string): readonly string[] {

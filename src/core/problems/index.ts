@@ -1,3 +1,3 @@
 export { assertNever, fail, ok, type Problem, type Result } from './result';
 export { problemsFromZod } from './from-zod';
-export { wordProblem, type ProblemCode } from './wording';
+export { problemSentences, wordProblem, type ProblemCode } from './wording';

@@ -53,7 +53,20 @@ const WORDING = {
   'coupon-unknown': 'There is no code “{code}”. Check how it is written.',
   'coupon-over': 'The code “{code}” has expired.',
   'coupon-too-little': 'This code needs an order of {from}. Add {missing}.',
+  'code-lost': '{why} The total is now {after} instead of {before}. Please look once more, then order.',
   'coupon-empty': 'The code “{code}” works once something is in the cart.',
+  'coupon-early': 'The code “{code}” does not count yet.',
+  'coupon-not-you':
+    'The code “{code}” is for other shoppers: either for a first order, or for those who have bought before.',
+  'coupon-birthday': 'The code “{code}” counts around your birthday.',
+  'coupon-used-up': 'The code “{code}” has been used up. You can order without it.',
+  'coupon-country': 'The code “{code}” does not count for where this order goes.',
+  'coupon-not-here': 'The code “{code}” counts for visits from elsewhere.',
+  'coupon-delivery': 'The code “{code}” counts once delivery is chosen.',
+  'coupon-no-effect': 'The code “{code}” takes nothing off what is in the cart.',
+  'coupon-outdone': 'You already pay less than with the code “{code}”: {by}.',
+  'coupon-needs-items': 'The code “{code}” needs more of what it is for. Add {count}.',
+  'too-many-codes': 'A cart takes {limit} codes. Take one out first.',
   'form-unreadable': 'Some fields could not be read. Please fill in the form again.',
   'download-over': 'This link is used up. Write to us and we will help.',
   'cart-empty': 'Your cart is empty. Add something first.',
@@ -70,6 +83,27 @@ const WORDING = {
   'key-reused': 'An order was sent from this page before, with other details. Please look everything over, then order.',
   'erase-waits': 'An order of this buyer is being paid right now. Wait a few minutes and try again.',
   'cart-ordered': 'You have ordered this cart already. Your receipt is on the order page.',
+  'refund-line': 'That line is not on this order.',
+  'refund-quantity': 'Only {left} of this line can still be refunded. Choose {left} or fewer.',
+  'refund-delivery': 'Delivery was refunded already.',
+  'refund-nothing': 'Choose what to refund.',
+  'refund-refused': 'The payment provider refused the refund. Nothing was given back.',
+  'order-unpaid': 'This order was not paid.',
+  'order-cancelled': 'This order was cancelled.',
+  'bulk-nothing': 'Nothing would change: no product was found, or all are so already.',
+  'synonym-word': '“{term}” is not one word. Type one word that shoppers search for.',
+  'synonym-empty': 'Type at least one other word that stands in your catalogue.',
+  'category-depth': '“{name}” can stand in a category at the top only. Put it somewhere else.',
+  'stale-product': 'This product was changed in another window since you opened it.',
+  'named-twice': '“{name}” is there twice. Give one of them another name.',
+  'sku-twice': 'Row {row}: the SKU {sku} is there twice. Each variant needs its own.',
+  'sku-taken': 'Row {row}: the SKU {sku} belongs to another product. Choose another.',
+  'axis-missing': 'Row {row}: say the {axis}.',
+  'variant-twice': 'Row {row}: another row has the same choices. Change one of them.',
+  'catalogue-not-empty': 'There are products already. Examples are for an empty catalogue.',
+  'begin-over':
+    'This link is no longer valid. Start the server again: it prints a new one, as long as nobody has an account.',
+  'shop-closed': 'This shop is not open yet.',
   'cart-changed': 'Your cart was changed in another window. Please look it over once more, then order.',
   'price-changed': 'The total changed from {before} to {after} since you saw it. Please look once more, then order.',
   'stale-draft': 'The draft was changed elsewhere since you loaded it.',
@@ -79,7 +113,8 @@ const WORDING = {
   'lint-blocks': 'This lane cannot be published: {message}',
   'import-running': 'Another import is running: {written} of {total} products are written. Wait until it is done.',
   'import-stopped': 'The import was stopped before it was done. Import the file again to finish.',
-  'csv-empty': 'The file holds no rows. Choose a CSV file with a heading row and at least one product.',
+  'csv-empty': 'The file holds no rows. Choose a CSV file with a heading row and at least one row below it.',
+  'csv-too-many': 'The file has more than {limit} rows. Split it into several.',
   'csv-no-column': 'No column was found for {field}. Choose one in the list of columns.',
   'csv-quote': 'A quoted cell does not end properly: {message}. Fix the quotation marks in this row.',
   'csv-missing-cell': '{column} is empty. Fill it in.',
@@ -111,4 +146,10 @@ export function wordProblem(
   const { country, ...facts } = problem.facts ?? {};
   const named = typeof country === 'string' ? { ...facts, country: nameOf(country, language) } : facts;
   return fill(own(IN, language)?.[problem.code] ?? WORDING[problem.code], named, language);
+}
+
+/** Every sentence that a shopper can be told in a language. The codes that have a German sentence are those shoppers meet. */
+export function problemSentences(language: string): string[] {
+  const codes = Object.keys(GERMAN) as ProblemCode[];
+  return codes.map((code) => own(IN, language)?.[code] ?? WORDING[code]);
 }

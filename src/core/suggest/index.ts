@@ -1,2 +1,3 @@
 export { suggestionsThatFit } from './fit';
+export { swapFor, type Swap, type SwappedLine } from './better';
 export { relatedTo, type Relatable, type Relation } from './related';

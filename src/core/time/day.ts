@@ -29,3 +29,16 @@ export function longDate(atMs: number, locale: string, timeZone: string): string
   if (!format) long.set(key, (format = new Intl.DateTimeFormat(locale, { dateStyle: 'long', timeZone })));
   return format.format(atMs);
 }
+
+/** When a day (YYYY-MM-DD) begins in an IANA time zone, in milliseconds since 1970. */
+export function startOfDay(day: string, timeZone: string): number {
+  const noon = Date.parse(`${day}T12:00:00Z`);
+  // No zone is more than 14 hours off, and none changes its clock by more than a few: within these the first moment of the day is found.
+  let [before, at] = [noon - 36 * 3_600_000, noon + 24 * 3_600_000];
+  while (at - before > 1) {
+    const middle = Math.floor((before + at) / 2);
+    if (dayIn(timeZone, middle) < day) before = middle;
+    else at = middle;
+  }
+  return at;
+}

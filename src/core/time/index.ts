@@ -1,1 +1,2 @@
-export { addDays, dayIn, isTimeZone, longDate } from './day';
+export { addDays, dayIn, isTimeZone, longDate, startOfDay } from './day';
+export { localTime, momentOf } from './zoned';

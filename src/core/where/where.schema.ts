@@ -16,6 +16,8 @@ export const whereSchema = z.strictObject({
   pages: z.array(z.enum(PAGE_KINDS)).max(PAGE_KINDS.length),
   categories: scope,
   products: scope,
+  /** The place of the page it stands in, for a piece of a kind that stands in places; null: none. */
+  spot: z.string().max(60).nullable().default(null),
 });
 
 export type Device = (typeof DEVICES)[number];

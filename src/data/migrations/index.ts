@@ -1,10 +1,20 @@
+import { begin } from './2026-11-26-begin';
+import { bulk } from './2026-11-26-bulk';
+import { editing } from './2026-11-26-editing';
+import { eventsOfAVisit } from './2026-11-26-events-of-a-visit';
 import { first } from './2026-11-24-first';
 import { cartsWhole } from './2026-11-25-carts-whole';
 import { deliveryAndDownloads } from './2026-11-26-delivery-and-downloads';
 import { keptForAWhile } from './2026-11-26-kept-for-a-while';
 import { oneCartOneOrder } from './2026-11-26-one-cart-one-order';
 import { search } from './2026-11-26-search';
+import { betterOne } from './2026-11-27-better-one';
+import { foundPairs } from './2026-11-27-found-pairs';
+import { offers } from './2026-11-27-offers';
+import { ordersOfListings } from './2026-11-26-orders-of-listings';
+import { productFacts } from './2026-11-26-product-facts';
 import { shownProducts } from './2026-11-26-shown-products';
+import { orderKeeping } from './2026-11-26-order-keeping';
 import { optionsAndCarts } from './2026-11-25-options-and-carts';
 
 /** One frozen step of the schema; `context.run` runs one SQL statement. */
@@ -23,4 +33,14 @@ export const migrations: readonly Migration[] = [
   search,
   deliveryAndDownloads,
   shownProducts,
+  begin,
+  editing,
+  orderKeeping,
+  bulk,
+  eventsOfAVisit,
+  productFacts,
+  ordersOfListings,
+  offers,
+  foundPairs,
+  betterOne,
 ];

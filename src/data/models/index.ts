@@ -2,14 +2,12 @@ import type { Sequelize } from 'sequelize';
 import { defineAccountModels } from './accounts';
 import { defineCatalogueModels } from './catalogue';
 import { defineLaneModels } from './lanes';
-import { defineSaleModels } from './sales';
 import { defineVisitModels } from './visits';
 
 /** Models of one database: made anew with each, for a model class belongs to the database it was last bound to. */
 export function defineModels(sequelize: Sequelize) {
   return {
     ...defineCatalogueModels(sequelize),
-    ...defineSaleModels(sequelize),
     ...defineVisitModels(sequelize),
     ...defineLaneModels(sequelize),
     ...defineAccountModels(sequelize),

@@ -19,6 +19,11 @@ export function accountRepository(db: Database) {
     return { ...plain, role: plain.role as Role };
   }
 
+  async function count(): Promise<number> {
+    const [row] = await db.select<{ n: number }>('SELECT count(*) n FROM accounts');
+    return row!.n;
+  }
+
   async function insert(account: Omit<Account, 'id'> & { passwordHash: string }): Promise<void> {
     await AccountRow.create({ ...account, email: account.email.toLowerCase() });
   }
@@ -48,5 +53,5 @@ export function accountRepository(db: Database) {
     await AuditEntryRow.create(entry);
   }
 
-  return { findByEmail, insert, insertSignIn, findSignedIn, deleteSignIn, writeAudit };
+  return { findByEmail, count, insert, insertSignIn, findSignedIn, deleteSignIn, writeAudit };
 }

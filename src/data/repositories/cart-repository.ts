@@ -14,7 +14,7 @@ const REMEMBERED_CHANGES = 20;
 
 interface CartRow {
   version: number;
-  coupon: string | null;
+  codes: string;
   country: string | null;
   postcode: string | null;
   note: string;
@@ -25,14 +25,14 @@ interface CartRow {
 export function cartRepository(db: Database) {
   async function read(token: string): Promise<StoredCart> {
     const [row] = await db.select<CartRow>(
-      'SELECT version, coupon, country, postcode, note, lines, change_ids AS changeIds FROM carts WHERE token = $token',
+      'SELECT version, codes, country, postcode, note, lines, change_ids AS changeIds FROM carts WHERE token = $token',
       { token },
     );
     if (!row) return NEW_CART;
-    const { version, coupon, country, postcode, note } = row;
+    const { version, codes, country, postcode, note } = row;
     return {
       version,
-      coupon,
+      codes: JSON.parse(codes) as string[],
       destination: country ? { country, postcode: postcode ?? '' } : null,
       note,
       lines: JSON.parse(row.lines) as CartLine[],
@@ -47,23 +47,33 @@ export function cartRepository(db: Database) {
   async function write(
     token: string,
     before: StoredCart,
-    { lines, coupon, destination, note }: Cart,
+    { lines, codes, destination, note }: Cart,
     { now, changeId = null }: { readonly now: number; readonly changeId?: string | null },
   ): Promise<boolean> {
     const changeIds = changeId ? [...before.changeIds, changeId].slice(-REMEMBERED_CHANGES) : before.changeIds;
     const written = await db.run(
-      `INSERT INTO carts (token, updated_at, version, coupon, country, postcode, note, lines, change_ids)
-         VALUES ($token, $now, $version + 1, $coupon, $country, $postcode, $note, $lines, $changeIds)
-       ON CONFLICT (token) DO UPDATE SET updated_at = $now, version = $version + 1, coupon = $coupon, country = $country,
+      `INSERT INTO carts (token, updated_at, version, codes, country, postcode, note, lines, change_ids)
+         VALUES ($token, $now, $version + 1, $codes, $country, $postcode, $note, $lines, $changeIds)
+       ON CONFLICT (token) DO UPDATE SET updated_at = $now, version = $version + 1, codes = $codes, country = $country,
          postcode = $postcode, note = $note, lines = $lines, change_ids = $changeIds
          WHERE version = $version`,
       {
-        ...{ token, now, coupon, note, version: before.version },
+        ...{ token, now, codes: JSON.stringify(codes), note, version: before.version },
         ...{ country: destination?.country ?? null, postcode: destination?.postcode ?? null },
         ...{ lines: JSON.stringify(lines), changeIds: JSON.stringify(changeIds) },
       },
     );
     return written === 1;
+  }
+
+  /** Empties a cart that was ordered in this state, with what was typed at its checkout; false when it has changed since. */
+  async function emptyOrdered(token: string, version: number, now: number): Promise<boolean> {
+    const emptied = await db.run(
+      `UPDATE carts SET updated_at = $now, version = version + 1, lines = '[]', codes = '[]', note = '', checkout = NULL,
+         checkout_at = NULL WHERE token = $token AND version = $version`,
+      { token, version, now },
+    );
+    return emptied === 1;
   }
 
   /** Items in a cart whose variants are still sold. */
@@ -85,14 +95,19 @@ export function cartRepository(db: Database) {
     return row?.checkout ? (JSON.parse(row.checkout) as unknown) : null;
   }
 
-  /** Keeps what was typed at the checkout, and since when; null takes it away. */
-  async function writeCheckout(token: string, form: object | null, now: number): Promise<void> {
+  /** Takes away what was typed at the checkout. */
+  async function forgetCheckout(token: string): Promise<void> {
+    await db.run('UPDATE carts SET checkout = NULL, checkout_at = NULL WHERE token = $token', { token });
+  }
+
+  /** Keeps what was typed at the checkout, and since when. */
+  async function writeCheckout(token: string, form: object, now: number): Promise<void> {
     await db.run('UPDATE carts SET checkout = $form, checkout_at = $at WHERE token = $token', {
       token,
-      form: form && JSON.stringify(form),
-      at: form && now,
+      form: JSON.stringify(form),
+      at: now,
     });
   }
 
-  return { read, write, count, readCheckout, writeCheckout };
+  return { read, write, emptyOrdered, count, readCheckout, writeCheckout, forgetCheckout };
 }

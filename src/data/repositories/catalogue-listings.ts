@@ -1,10 +1,20 @@
-import type { Category, ProductCard } from '~/core/catalogue';
+import type { CardExtras, Category, Chosen, OrderRow, ProductCard } from '~/core/catalogue';
 import { minor } from '~/core/money';
 import type { Relatable } from '~/core/suggest';
 import type { Database } from '../database';
 import { ratingOf, type ProductRow } from './product-row';
 
-export type ListingSort = 'relevance' | 'featured' | 'newest' | 'name' | 'price-up' | 'price-down' | 'rating';
+export type ListingSort =
+  | 'relevance'
+  | 'featured'
+  | 'best-selling'
+  | 'by-hand'
+  | 'newest'
+  | 'name'
+  | 'price-up'
+  | 'price-down'
+  | 'rating'
+  | 'picked';
 
 /** Which products a listing holds. `page` starts at 1; one beyond the last is the last. */
 export interface ListingQuery {
@@ -17,6 +27,12 @@ export interface ListingQuery {
   readonly fromMinor?: number;
   readonly toMinor?: number;
   readonly tag?: string;
+  /** What a shopper chose among what is there. */
+  readonly chosen?: Chosen;
+  /** Only these. */
+  readonly slugs?: readonly string[];
+  /** Not these. */
+  readonly without?: readonly string[];
   readonly sort: ListingSort;
   readonly page: number;
   readonly pageSize: number;
@@ -28,27 +44,44 @@ const BM25 = 'bm25(product_search, 12, 6, 10, 1)';
 const ORDER_BY: Readonly<Record<ListingSort, string>> = {
   // A name typed whole is what was meant, however much else holds its words.
   relevance: `p.name = $typed COLLATE NOCASE DESC, ${BM25}, p.sold_count DESC, p.id`,
-  featured: 'p.sold_count DESC, p.id',
+  featured: 'p.is_featured DESC, p.sold_count DESC, p.id',
+  'best-selling': 'p.recent_count DESC, p.sold_count DESC, p.id',
+  // Of a category; what its owner did not arrange follows.
+  'by-hand': `(SELECT place FROM product_categories own JOIN categories c ON c.id = own.category_id
+     WHERE own.product_id = p.id AND c.slug = $category) NULLS LAST, p.is_featured DESC, p.sold_count DESC, p.id`,
   newest: 'p.created_day DESC, p.id DESC',
   name: 'p.name COLLATE NOCASE, p.id',
   'price-up': 'p.from_minor, p.id',
   'price-down': 'p.from_minor DESC, p.id DESC',
+  picked: '(SELECT key FROM json_each($slugs) WHERE value = p.slug)',
   rating: 'p.rating_stars IS NULL, p.rating_stars DESC, p.rating_count DESC, p.id',
 };
 
 const CARD = `p.id, p.slug, p.name, p.short_text, p.options <> '[]' has_options, p.from_minor, p.to_minor, p.in_stock, p.rating_stars, p.rating_count,
-   (SELECT json_array(count(*), min(id), min(CASE WHEN was_minor > price_minor THEN was_minor END)) FROM variants v WHERE v.product_id = p.id) variants,
+   (SELECT json_array(count(*), min(id), min(CASE WHEN was_minor > price_minor AND price_minor = p.from_minor THEN was_minor END)) FROM variants v WHERE v.product_id = p.id) variants,
    (SELECT json_array(src, alt) FROM images i WHERE i.product_id = p.id ORDER BY position LIMIT 1) image`;
 
-const CATEGORY_TREE = `tree(id) AS (
+/** An order that needs what is not asked for is the usual one. */
+function orderOf({ sort, match, category }: Pick<ListingQuery, 'sort' | 'match' | 'category'>): ListingSort {
+  const isVoid = (sort === 'relevance' && !match) || (sort === 'by-hand' && !category);
+  return isVoid ? 'featured' : sort;
+}
+
+export const CATEGORY_TREE = `tree(id) AS (
   SELECT id FROM categories WHERE slug = $category UNION ALL SELECT c.id FROM categories c JOIN tree ON c.parent_id = tree.id)`;
 
 /** What the catalogue shows many at a time, and looks through. */
 export function catalogueListings(db: Database) {
   /** The products of a page, found first by number and in order: only theirs are read whole. */
-  async function readPage(query: ListingQuery, page: number): Promise<ProductCard[]> {
+  const readPage = (query: ListingQuery, page: number) => readRows(query, (page - 1) * query.pageSize, query.pageSize);
+
+  async function readRows(
+    query: Omit<ListingQuery, 'page' | 'pageSize'>,
+    offset: number,
+    limit: number,
+  ): Promise<ProductCard[]> {
     const { from, where, params } = narrowed(query);
-    const sort = query.sort === 'relevance' && !query.match ? 'featured' : query.sort;
+    const sort = orderOf(query);
     const rows = await db.select<CardRow>(
       `WITH RECURSIVE ${query.category ? `${CATEGORY_TREE},` : ''} hits(id, place) AS MATERIALIZED (
            SELECT id, row_number() OVER () FROM (SELECT p.id id FROM ${from} WHERE ${where}
@@ -57,11 +90,45 @@ export function catalogueListings(db: Database) {
       {
         ...params,
         ...(sort === 'relevance' && { typed: query.typed ?? '' }),
-        limit: query.pageSize,
-        offset: (page - 1) * query.pageSize,
+        limit,
+        offset,
       },
     );
     return rows.map(toCard);
+  }
+
+  /** A stretch of a listing. */
+  async function listFrom(
+    query: Omit<ListingQuery, 'page' | 'pageSize'>,
+    first: number,
+    count: number,
+  ): Promise<ProductCard[]> {
+    return readRows(query, first, count);
+  }
+
+  /** The variants of the first products of a listing, product by product in its order. */
+  async function listVariants(
+    query: Omit<ListingQuery, 'page' | 'pageSize'>,
+    products: number,
+    limit: number,
+  ): Promise<OrderRow[]> {
+    const { from, where, params } = narrowed(query);
+    const rows = await db.select<Omit<OrderRow, 'isOpen' | 'choices'> & { isOpen: number; choices: string }>(
+      `WITH RECURSIVE ${query.category ? `${CATEGORY_TREE},` : ''} hits(id, place) AS MATERIALIZED (
+           SELECT id, row_number() OVER () FROM (SELECT p.id id FROM ${from} WHERE ${where}
+             ORDER BY ${ORDER_BY[orderOf(query)]} LIMIT $products))
+         SELECT v.id variantId, p.slug, p.name, v.choices, v.sku, p.short_text shortText, v.price_minor priceMinor, s.quantity stock,
+           EXISTS (SELECT 1 FROM json_each(p.options) o WHERE o.value ->> 'required') isOpen,
+           coalesce(v.image_src, (SELECT src FROM images i WHERE i.product_id = p.id ORDER BY position LIMIT 1)) picture
+         FROM hits JOIN products p ON p.id = hits.id JOIN variants v ON v.product_id = p.id LEFT JOIN stock_levels s ON s.variant_id = v.id
+         ORDER BY hits.place, v.position, v.id LIMIT $limit`,
+      { ...params, ...(query.sort === 'relevance' && { typed: query.typed ?? '' }), products, limit },
+    );
+    return rows.map(({ isOpen, choices, ...row }) => ({
+      ...row,
+      isOpen: isOpen === 1,
+      choices: Object.values(JSON.parse(choices) as Record<string, string>).join(', '),
+    }));
   }
 
   async function listCards(query: ListingQuery): Promise<{ cards: ProductCard[]; total: number; page: number }> {
@@ -94,6 +161,35 @@ export function catalogueListings(db: Database) {
       { slugs: JSON.stringify(slugs) },
     );
     return rows.map(toCard);
+  }
+
+  /** What cards of these products say beyond what every card does. */
+  async function extrasOf(ids: readonly number[]): Promise<Map<number, CardExtras>> {
+    const rows = await db.select<{ id: number; stock: number | null; itemDeliveryMinor: number; attributes: string }>(
+      `SELECT p.id, p.item_delivery_minor itemDeliveryMinor,
+         (SELECT iif(count(*) = count(s.quantity), sum(s.quantity), NULL) FROM variants v
+            LEFT JOIN stock_levels s ON s.variant_id = v.id WHERE v.product_id = p.id) stock,
+         (SELECT json_group_array(json_object('key', key, 'value', value)) FROM
+            (SELECT key, value FROM attributes WHERE product_id = p.id ORDER BY position, key)) attributes
+       FROM products p WHERE p.id IN (SELECT value FROM json_each($ids))`,
+      { ids: JSON.stringify(ids) },
+    );
+    return new Map(
+      rows.map(({ id, attributes, ...facts }) => [
+        id,
+        { ...facts, attributes: JSON.parse(attributes) as CardExtras['attributes'] },
+      ]),
+    );
+  }
+
+  /** What owners say goes with these products, in the order of the products, then in theirs. */
+  async function listPicked(slugs: readonly string[]): Promise<string[]> {
+    const rows = await db.select<{ slug: string }>(
+      `SELECT s.value slug FROM json_each($slugs) near JOIN products p ON p.slug = near.value JOIN json_each(p.suggestions) s
+       ORDER BY near.key, s.key LIMIT 100`,
+      { slugs: JSON.stringify(slugs) },
+    );
+    return [...new Set(rows.map((row) => row.slug))];
   }
 
   /**
@@ -144,6 +240,7 @@ export function catalogueListings(db: Database) {
       parent: string | null;
       image_src: string | null;
       n: number;
+      isArranged: number;
     }>(
       // Counted once for all: each product in its categories and in those above them.
       `WITH RECURSIVE above(id, ancestor) AS (
@@ -151,7 +248,8 @@ export function catalogueListings(db: Database) {
        counts(id, n) AS (
          SELECT a.ancestor, count(DISTINCT pc.product_id) FROM product_categories pc JOIN above a ON a.id = pc.category_id
            JOIN products pr ON pr.id = pc.product_id AND pr.is_shown = 1 GROUP BY a.ancestor)
-       SELECT c.id, c.slug, c.name, c.description, p.slug parent, c.image_src, coalesce(counts.n, 0) n
+       SELECT c.id, c.slug, c.name, c.description, p.slug parent, c.image_src, coalesce(counts.n, 0) n,
+         EXISTS (SELECT 1 FROM product_categories pc WHERE pc.category_id = c.id AND pc.place IS NOT NULL) isArranged
        FROM categories c LEFT JOIN categories p ON p.id = c.parent_id LEFT JOIN counts ON counts.id = c.id
        ORDER BY c.position, c.name`,
     );
@@ -163,7 +261,14 @@ export function catalogueListings(db: Database) {
       parentSlug: row.parent,
       picture: row.image_src ? { src: row.image_src, alt: '' } : null,
       productCount: row.n,
+      isArranged: row.isArranged === 1,
     }));
+  }
+
+  /** Names of the products shown, by slug. */
+  async function listNames(): Promise<Record<string, string>> {
+    const rows = await db.select<{ slug: string; name: string }>('SELECT slug, name FROM products WHERE is_shown = 1');
+    return Object.fromEntries(rows.map(({ slug, name }) => [slug, name]));
   }
 
   async function listSlugs(): Promise<{ products: Set<string>; categories: Set<string> }> {
@@ -199,11 +304,25 @@ export function catalogueListings(db: Database) {
     return Object.fromEntries(found.flat());
   }
 
-  return { listCards, listFirst, countProducts, cardsOf, listRelatable, listCategories, listSlugs, findSamples };
+  return {
+    listCards,
+    listFirst,
+    listFrom,
+    listVariants,
+    extrasOf,
+    countProducts,
+    cardsOf,
+    listPicked,
+    listRelatable,
+    listCategories,
+    listNames,
+    listSlugs,
+    findSamples,
+  };
 }
 
 /** The tables a listing looks through, and what it keeps of them. */
-function narrowed(query: Omit<ListingQuery, 'sort' | 'page' | 'pageSize'>): {
+export function narrowed(query: Omit<ListingQuery, 'sort' | 'page' | 'pageSize'>): {
   readonly from: string;
   readonly where: string;
   readonly params: Readonly<Record<string, unknown>>;
@@ -222,6 +341,14 @@ function narrowed(query: Omit<ListingQuery, 'sort' | 'page' | 'pageSize'>): {
     wheres.push('p.id IN (SELECT product_id FROM tags WHERE name = $tag)');
     params['tag'] = query.tag;
   }
+  if (query.slugs) {
+    wheres.push('p.slug IN (SELECT value FROM json_each($slugs))');
+    params['slugs'] = JSON.stringify(query.slugs);
+  }
+  if (query.without) {
+    wheres.push('p.slug NOT IN (SELECT value FROM json_each($without))');
+    params['without'] = JSON.stringify(query.without);
+  }
   if (query.inStockOnly) wheres.push('p.in_stock = 1');
   if (query.fromMinor !== undefined) {
     wheres.push('p.to_minor >= $fromMinor');
@@ -231,8 +358,33 @@ function narrowed(query: Omit<ListingQuery, 'sort' | 'page' | 'pageSize'>): {
     wheres.push('p.from_minor <= $toMinor');
     params['toMinor'] = query.toMinor;
   }
+  if (query.chosen) narrowBy(query.chosen, wheres, params);
   const from = query.match ? 'product_search CROSS JOIN products p ON p.id = product_search.rowid' : 'products p';
   return { from, where: wheres.join(' AND '), params };
+}
+
+/** Each part of a choice as a condition; names and values go as parameters. */
+function narrowBy(chosen: Chosen, wheres: string[], params: Record<string, unknown>): void {
+  let made = 0;
+  const param = (value: unknown) => {
+    const name = `chosen${(made += 1)}`;
+    params[name] = value;
+    return `$${name}`;
+  };
+  const among = (values: readonly string[]) => `(SELECT value FROM json_each(${param(JSON.stringify(values))}))`;
+  for (const [key, values] of Object.entries(chosen.attributes))
+    wheres.push(`p.id IN (SELECT product_id FROM attributes WHERE key = ${param(key)} AND value IN ${among(values)})`);
+  for (const [key, { from, to }] of Object.entries(chosen.ranges))
+    wheres.push(
+      `p.id IN (SELECT product_id FROM attributes WHERE key = ${param(key)}
+         AND CAST(value AS REAL) BETWEEN ${param(from ?? -1e15)} AND ${param(to ?? 1e15)})`,
+    );
+  for (const [key, values] of Object.entries(chosen.axes))
+    wheres.push(
+      `EXISTS (SELECT 1 FROM variants v JOIN json_each(v.choices) j WHERE v.product_id = p.id AND j.key = ${param(key)} AND j.value IN ${among(values)})`,
+    );
+  if (chosen.tags.length > 0) wheres.push(`p.id IN (SELECT product_id FROM tags WHERE name IN ${among(chosen.tags)})`);
+  if (chosen.rating !== null) wheres.push(`p.rating_stars >= ${param(chosen.rating)}`);
 }
 
 /** What a card is made from, in one row: `variants` and `image` are JSON arrays. */

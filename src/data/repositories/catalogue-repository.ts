@@ -1,7 +1,11 @@
-import type { Fulfilment, Picture, Product, Variant } from '~/core/catalogue';
+import type { Fulfilment, Picture, Product, Review, Variant } from '~/core/catalogue';
 import { minor, type Minor } from '~/core/money';
 import type { AddOnFacts, OptionRule, ProductOption } from '~/core/options';
 import type { Database } from '../database';
+import { catalogueBulk } from './catalogue-bulk';
+import { catalogueCategories } from './catalogue-categories';
+import { catalogueEditing } from './catalogue-editing';
+import { catalogueFacets } from './catalogue-facets';
 import { catalogueListings } from './catalogue-listings';
 import { catalogueSearch } from './catalogue-search';
 import { catalogueState } from './catalogue-state';
@@ -20,12 +24,19 @@ export interface VariantFacts {
   readonly costMinor: number | null;
   readonly stock: number | null;
   readonly weightGrams: number;
+  /** A key among the shop's tax rates; null: its usual one. */
+  readonly taxRate: string | null;
+  /** What sending one of it adds to delivery. */
+  readonly itemDeliveryMinor: number;
   /** The file that is bought, among the shop's downloads; null for other things. */
   readonly downloadFile: string | null;
   readonly picture: Picture | null;
   readonly options: readonly ProductOption[];
   /** Slugs, parents included. */
   readonly categories: readonly string[];
+  readonly tags: readonly string[];
+  /** Slug of the product offered in its place; null: none. */
+  readonly better: string | null;
   /** Whether its product has other variants. */
   readonly hasSiblings: boolean;
 }
@@ -66,8 +77,8 @@ export function catalogueRepository(db: Database) {
         params,
       ),
       db.select<{ name: string }>('SELECT name FROM tags WHERE product_id = $id ORDER BY name', params),
-      db.select<{ author: string; stars: number; text: string; day: string }>(
-        'SELECT author, stars, text, day FROM reviews WHERE product_id = $id ORDER BY stars DESC, day DESC LIMIT 20',
+      db.select<Review>(
+        'SELECT author, stars, text, day, answer FROM reviews WHERE product_id = $id AND is_hidden = 0 ORDER BY stars DESC, day DESC LIMIT 20',
         params,
       ),
     ]);
@@ -103,14 +114,19 @@ export function catalogueRepository(db: Database) {
         first_image: string | null;
         options: string;
         download_file: string | null;
+        tax_rate: string | null;
+        item_delivery_minor: number;
         variant_count: number;
         category_slugs: string;
+        tag_names: string;
+        better: string | null;
       }
     >(
-      `SELECT v.*, s.quantity, p.slug, p.name, p.fulfilment, p.options, p.download_file,
+      `SELECT v.*, s.quantity, p.slug, p.name, p.fulfilment, p.options, p.download_file, p.tax_rate, p.item_delivery_minor, p.better,
          (SELECT count(*) FROM variants o WHERE o.product_id = p.id) variant_count,
          (SELECT json_group_array(DISTINCT s.slug) FROM product_categories pc JOIN categories c ON c.id = pc.category_id
             JOIN categories s ON s.id = c.id OR s.id = c.parent_id WHERE pc.product_id = p.id) category_slugs,
+         (SELECT json_group_array(name) FROM tags t WHERE t.product_id = p.id) tag_names,
          (SELECT src FROM images i WHERE i.product_id = p.id ORDER BY position LIMIT 1) first_image
        FROM variants v JOIN products p ON p.id = v.product_id LEFT JOIN stock_levels s ON s.variant_id = v.id
        WHERE v.id IN (SELECT value FROM json_each($ids)) AND p.is_shown = 1`,
@@ -134,15 +150,49 @@ export function catalogueRepository(db: Database) {
             costMinor: row.cost_minor,
             stock: row.quantity,
             weightGrams: row.weight_grams,
+            taxRate: row.tax_rate,
+            itemDeliveryMinor: row.item_delivery_minor,
             downloadFile: row.download_file,
             picture: src ? { src, alt: row.name } : null,
             options: rules.get(row.id)!.map((rule) => asked(rule, addOns)),
             categories: JSON.parse(row.category_slugs) as string[],
+            tags: JSON.parse(row.tag_names) as string[],
+            better: row.better,
             hasSiblings: row.variant_count > 1,
           },
         ];
       }),
     );
+  }
+
+  /** Variants by SKU; what is not sold is left out. */
+  async function factsOfSkus(skus: readonly string[]): Promise<Map<string, VariantFacts>> {
+    if (skus.length === 0) return new Map();
+    const ids = await db.select<{ id: number }>(
+      'SELECT id FROM variants WHERE sku IN (SELECT value FROM json_each($skus))',
+      {
+        skus: JSON.stringify(skus),
+      },
+    );
+    const facts = await variantFacts(ids.map(({ id }) => id));
+    return new Map([...facts.values()].map((one) => [one.sku, one]));
+  }
+
+  /** The variants of products by slug, in their order. */
+  async function factsOfProducts(slugs: readonly string[]): Promise<Map<string, VariantFacts[]>> {
+    const ids = await db.select<{ id: number }>(
+      `SELECT v.id FROM products p JOIN variants v ON v.product_id = p.id
+       WHERE p.slug IN (SELECT value FROM json_each($slugs)) ORDER BY v.position, v.id`,
+      { slugs: JSON.stringify(slugs) },
+    );
+    const facts = await variantFacts(ids.map(({ id }) => id));
+    const bySlug = new Map<string, VariantFacts[]>();
+    for (const one of facts.values()) {
+      const own = bySlug.get(one.slug);
+      if (own) own.push(one);
+      else bySlug.set(one.slug, [one]);
+    }
+    return bySlug;
   }
 
   /** What add-ons among these rules are now, by SKU. */
@@ -182,7 +232,18 @@ export function catalogueRepository(db: Database) {
     await bumpVersion();
   }
 
+  /** Every product, shown or not. */
+  async function countAll(): Promise<number> {
+    const [row] = await db.select<{ n: number }>('SELECT count(*) n FROM products');
+    return row!.n;
+  }
+
   return {
+    countAll,
+    ...catalogueBulk(db),
+    ...catalogueCategories(db),
+    ...catalogueEditing(db),
+    ...catalogueFacets(db),
     ...catalogueListings(db),
     ...catalogueStock(db),
     ...catalogueSearch(db),
@@ -193,6 +254,8 @@ export function catalogueRepository(db: Database) {
     withAddOns,
     knownSkus,
     variantFacts,
+    factsOfProducts,
+    factsOfSkus,
   };
 }
 

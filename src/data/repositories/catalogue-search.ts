@@ -1,5 +1,6 @@
 import { firstThatFinds, nearWords, queryWords, searchesOf, trigramsOf, wordsOf, type SearchWord } from '~/core/search';
 import type { Database } from '../database';
+import { catalogueState } from './catalogue-state';
 
 /** How a search is carried out: the full-text query, and what was taken for what. */
 export interface ResolvedSearch {
@@ -26,6 +27,7 @@ interface Document {
 
 /** The index that products are found by. */
 export function catalogueSearch(db: Database) {
+  const { bumpVersion } = catalogueState(db);
   /** Writes the words of products into the index; of all products when no ids are given. */
   async function refreshSearch(ids?: readonly number[]): Promise<void> {
     const all = ids ?? (await db.select<{ id: number }>('SELECT id FROM products ORDER BY id')).map((row) => row.id);
@@ -126,9 +128,22 @@ export function catalogueSearch(db: Database) {
        ON CONFLICT (term) DO UPDATE SET means = excluded.means`,
       { rows: JSON.stringify(entries.map(([term, means]) => [wordsOf(term).join(' '), means])) },
     );
+    await bumpVersion();
   }
 
-  return { refreshSearch, resolveSearch, writeSynonyms };
+  async function listSynonyms(): Promise<{ term: string; means: string[] }[]> {
+    const rows = await db.select<{ term: string; means: string }>(
+      'SELECT term, means FROM search_synonyms ORDER BY term LIMIT 2000',
+    );
+    return rows.map((row) => ({ term: row.term, means: readTexts(row.means) }));
+  }
+
+  async function removeSynonym(term: string): Promise<void> {
+    await db.run('DELETE FROM search_synonyms WHERE term = $term', { term });
+    await bumpVersion();
+  }
+
+  return { refreshSearch, resolveSearch, writeSynonyms, listSynonyms, removeSynonym };
 }
 
 function readTexts(json: string): string[] {

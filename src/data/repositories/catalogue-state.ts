@@ -17,10 +17,5 @@ export function catalogueState(db: Database) {
     await db.run('UPDATE catalogue_state SET version = version + 1, stock = stock + 1 WHERE id = 1');
   }
 
-  /** Call wherever only what is left has changed. */
-  async function bumpStock(): Promise<void> {
-    await db.run('UPDATE catalogue_state SET stock = stock + 1 WHERE id = 1');
-  }
-
-  return { readState, bumpVersion, bumpStock };
+  return { readState, bumpVersion };
 }

@@ -1,9 +1,13 @@
 import type { Database } from '../database';
 import { catalogueState } from './catalogue-state';
 
+/** Whether anything of a product is left; what is not counted is never gone. */
+const IS_LEFT = `EXISTS (SELECT 1 FROM variants v LEFT JOIN stock_levels s ON s.variant_id = v.id
+  WHERE v.product_id = products.id AND (s.quantity IS NULL OR s.quantity > 0))`;
+
 /** What is left of things, and the figures that follow from it. */
 export function catalogueStock(db: Database) {
-  const { bumpStock, bumpVersion } = catalogueState(db);
+  const { bumpVersion } = catalogueState(db);
 
   /** Takes stock if there is enough; false, with nothing taken, when there is not. Uncounted variants always succeed. */
   async function takeStock(variantId: number, quantity: number): Promise<boolean> {
@@ -31,27 +35,31 @@ export function catalogueStock(db: Database) {
     lines: readonly { readonly variantId: number | null; readonly quantity: number }[],
   ): Promise<void> {
     const params = { rows: JSON.stringify(lines.map((line) => [line.variantId, line.quantity])) };
+    // Listings are told when the last of something went.
     await db.run(
-      `UPDATE products SET sold_count = sold_count + r.n FROM (SELECT v.product_id, sum(value ->> 1) n FROM json_each($rows) JOIN variants v ON v.id = value ->> 0 GROUP BY 1) r
+      `UPDATE catalogue_state SET stock = stock + 1, version = version + EXISTS (SELECT 1 FROM products
+         WHERE id IN (SELECT product_id FROM variants WHERE id IN (SELECT value ->> 0 FROM json_each($rows)))
+           AND in_stock <> ${IS_LEFT}) WHERE id = 1`,
+      params,
+    );
+    await db.run(
+      `UPDATE products SET sold_count = sold_count + r.n, recent_count = recent_count + r.n, in_stock = ${IS_LEFT}
+       FROM (SELECT v.product_id, sum(value ->> 1) n FROM json_each($rows) JOIN variants v ON v.id = value ->> 0 GROUP BY 1) r
        WHERE products.id = r.product_id`,
       params,
     );
-    const ids = await db.select<{ id: number }>(
-      'SELECT DISTINCT product_id id FROM variants WHERE id IN (SELECT value ->> 0 FROM json_each($rows))',
-      params,
-    );
-    await refreshStockFigures(ids.map((row) => row.id));
   }
 
-  /** Whether anything of these is left; listings are told when that has changed. */
-  async function refreshStockFigures(ids: readonly number[]): Promise<void> {
-    const flipped = await db.run(
-      `UPDATE products SET in_stock = 1 - in_stock WHERE id IN (SELECT value FROM json_each($ids))
-         AND in_stock <> EXISTS (SELECT 1 FROM variants v LEFT JOIN stock_levels s ON s.variant_id = v.id
-           WHERE v.product_id = products.id AND (s.quantity IS NULL OR s.quantity > 0))`,
-      { ids: JSON.stringify(ids) },
+  /** Counts anew what has been sold since then; call once a day, for days go by without a sale. */
+  async function countRecent(sinceMs: number): Promise<void> {
+    await db.run(
+      `UPDATE products SET recent_count = coalesce(r.n, 0) FROM products p LEFT JOIN (
+         SELECT v.product_id, sum(l.quantity) n FROM orders o JOIN order_lines l ON l.order_id = o.id JOIN variants v ON v.id = l.variant_id
+         WHERE o.status = 'paid' AND o.placed_at >= $sinceMs GROUP BY 1) r ON r.product_id = p.id
+       WHERE products.id = p.id AND products.recent_count <> coalesce(r.n, 0)`,
+      { sinceMs },
     );
-    await (flipped > 0 ? bumpVersion() : bumpStock());
+    await bumpVersion();
   }
 
   /** Brings the figures kept on products (price range, in stock) up to date; all products when no ids are given. */
@@ -60,13 +68,12 @@ export function catalogueStock(db: Database) {
       `UPDATE products SET
          from_minor = coalesce((SELECT min(price_minor) FROM variants v WHERE v.product_id = products.id), 0),
          to_minor = coalesce((SELECT max(price_minor) FROM variants v WHERE v.product_id = products.id), 0),
-         in_stock = EXISTS (SELECT 1 FROM variants v LEFT JOIN stock_levels s ON s.variant_id = v.id
-           WHERE v.product_id = products.id AND (s.quantity IS NULL OR s.quantity > 0))
+         in_stock = ${IS_LEFT}
        ${ids ? 'WHERE id IN (SELECT value FROM json_each($ids))' : ''}`,
       ids ? { ids: JSON.stringify(ids) } : {},
     );
     await bumpVersion();
   }
 
-  return { takeStock, returnStock, recordSale, refreshFigures };
+  return { takeStock, returnStock, recordSale, countRecent, refreshFigures };
 }

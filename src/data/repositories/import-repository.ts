@@ -23,12 +23,37 @@ export interface ImportRecord {
   readonly message: string | null;
 }
 
+/** What a file may change of a variant and its product. */
+export interface KnownFacts {
+  readonly name: string;
+  readonly brand: string;
+  readonly shortText: string;
+  readonly fullText: string;
+  readonly priceMinor: number;
+  readonly wasMinor: number | null;
+  readonly costMinor: number | null;
+  readonly stock: number | null;
+  readonly weightGrams: number;
+}
+
 export function importRepository(db: Database) {
   async function knownSkus(): Promise<Map<string, KnownVariant>> {
     const rows = await db.select<{ sku: string; id: number; name: string }>(
       'SELECT v.sku, p.id, p.name FROM variants v JOIN products p ON p.id = v.product_id',
     );
     return new Map(rows.map((row) => [row.sku, { productId: row.id, productName: row.name }]));
+  }
+
+  /** What variants with these SKUs are now, and their products. */
+  async function findFacts(skus: readonly string[]): Promise<Map<string, KnownFacts>> {
+    const rows = await db.select<KnownFacts & { sku: string }>(
+      `SELECT v.sku, p.name, p.brand, p.short_text shortText, p.full_text fullText, v.price_minor priceMinor, v.was_minor wasMinor,
+         v.cost_minor costMinor, s.quantity stock, v.weight_grams weightGrams
+       FROM variants v JOIN products p ON p.id = v.product_id LEFT JOIN stock_levels s ON s.variant_id = v.id
+       WHERE v.sku IN (SELECT value FROM json_each($skus))`,
+      { skus: JSON.stringify(skus) },
+    );
+    return new Map(rows.map(({ sku, ...facts }) => [sku, facts]));
   }
 
   /** What is known of these SKUs. */
@@ -243,5 +268,16 @@ export function importRepository(db: Database) {
     );
   }
 
-  return { knownSkus, findSkus, listSlugsAfter, writeProducts, begin, note, findRecord, findLatest, stopLost };
+  return {
+    knownSkus,
+    findFacts,
+    findSkus,
+    listSlugsAfter,
+    writeProducts,
+    begin,
+    note,
+    findRecord,
+    findLatest,
+    stopLost,
+  };
 }

@@ -67,7 +67,24 @@ export function laneRepository(db: Database) {
     );
   }
 
+  /** What was said of the first steps; a step nothing was said of is left out. */
+  async function listFirstSteps(): Promise<Record<string, 'done' | 'skipped'>> {
+    const rows = await db.select<{ step: string; state: 'done' | 'skipped' }>('SELECT step, state FROM first_steps');
+    return Object.fromEntries(rows.map(({ step, state }) => [step, state]));
+  }
+
+  async function writeFirstStep(step: string, state: 'done' | 'skipped' | null, at: number): Promise<void> {
+    if (state === null) await db.run('DELETE FROM first_steps WHERE step = $step', { step });
+    else
+      await db.run(
+        'INSERT INTO first_steps (step, state, at) VALUES ($step, $state, $at) ON CONFLICT (step) DO UPDATE SET state = $state, at = $at',
+        { step, state, at },
+      );
+  }
+
   return {
+    listFirstSteps,
+    writeFirstStep,
     readDraft,
     writeDraft,
     insertRevision,

@@ -1,9 +1,8 @@
 import { randomUUID } from 'node:crypto';
-import { minor } from '~/core/money';
-import type { Address, Order, OrderLine, OrderStatus } from '~/core/orders';
-import type { PriceStep } from '~/core/offers';
-import type { AnswerText } from '~/core/options';
+import type { Order, OrderLine, OrderStatus } from '~/core/orders';
+import { readSteps, storeSteps } from '~/core/pricing';
 import type { Database } from '../database';
+import { orderKeeping } from './order-keeping';
 
 /** A buyer's own link to a file. */
 export interface Download {
@@ -16,76 +15,114 @@ export interface Download {
   readonly until: number;
 }
 
-export type NewOrder = Omit<Order, 'id'>;
-
-interface OrderSummary {
-  readonly id: number;
-  readonly placedAt: number;
-  readonly name: string;
-  readonly status: OrderStatus;
-  readonly totalMinor: number;
-  readonly currency: string;
-  readonly laneRevision: number;
-  readonly items: number;
+/** An order that a request meets. */
+export interface RelatedOrder extends Pick<Order, 'token' | 'status' | 'requestHash' | 'paymentReference'> {
+  /** Made under the same key. */
+  readonly isRepeat: boolean;
 }
 
+export type NewOrder = Omit<Order, 'id'>;
+
+type Row = Record<string, unknown>;
+
+/** The fields of a row, and whether each is kept as JSON. */
+type Fields<Of> = { readonly [Field in keyof Required<Of>]: 'plain' | 'json' };
+
+const ORDER: Fields<Omit<NewOrder, 'lines'>> = {
+  ...{ token: 'plain', idempotencyKey: 'plain', requestHash: 'plain', status: 'plain', email: 'plain', name: 'plain' },
+  ...{ address: 'json', delivery: 'plain', deliveryName: 'plain', deliveryDays: 'plain', language: 'plain' },
+  ...{ currency: 'plain', subtotalMinor: 'plain', discountMinor: 'plain', deliveryMinor: 'plain', taxMinor: 'plain' },
+  ...{ taxIncluded: 'plain', totalMinor: 'plain', steps: 'json', laneRevision: 'plain', visitId: 'plain' },
+  ...{ paymentReference: 'plain', placedAt: 'plain', day: 'plain', coupon: 'plain', note: 'plain' },
+  ...{ cartToken: 'plain', cartVersion: 'plain' },
+};
+
+const ORDER_LINE: Fields<OrderLine> = {
+  ...{ variantId: 'plain', sku: 'plain', name: 'plain', choices: 'plain', quantity: 'plain', unitMinor: 'plain' },
+  ...{ totalMinor: 'plain', costMinor: 'plain', steps: 'json', answers: 'json', addOns: 'json' },
+};
+
+const columnOf = (field: string) => field.replace(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`);
+const columnsOf = (fields: object) => Object.keys(fields).map(columnOf).join(', ');
+const readSql = (fields: object) =>
+  Object.keys(fields)
+    .map((field) => `${columnOf(field)} AS ${field}`)
+    .join(', ');
+/** The fields of a JSON object in `value`, in the order of their columns. */
+const writeSql = (fields: object) =>
+  Object.entries(fields)
+    .map(([field, kind]) => `value ${kind === 'json' ? '->' : '->>'} '${field}'`)
+    .join(', ');
+const plain = (row: Row, fields: object): Row =>
+  Object.fromEntries(
+    Object.entries(row).map(([field, value]) => [
+      field,
+      (fields as Record<string, string>)[field] === 'json' ? (JSON.parse(value as string) as unknown) : value,
+    ]),
+  );
+
 export function orderRepository(db: Database) {
-  const { OrderRow, OrderLineRow } = db.models;
-
-  async function find(where: { token: string } | { idempotencyKey: string }): Promise<Order | null> {
-    // Most keys are new: that is found out without reading an order whole.
-    if ('idempotencyKey' in where && !(await isKnown(where.idempotencyKey))) return null;
-    const row = await OrderRow.findOne({ where });
+  async function find(token: string): Promise<Order | null> {
+    const [row] = await db.select<Row>(`SELECT id, ${readSql(ORDER)} FROM orders WHERE token = $token`, { token });
     if (!row) return null;
-    const lines = await OrderLineRow.findAll({ where: { orderId: row.id }, order: ['id'] });
-    const { mailedAt: _mailedAt, ...plain } = row.get({ plain: true });
-    return {
-      ...plain,
-      status: plain.status as OrderStatus,
-      address: plain.address as Address,
-      subtotalMinor: minor(plain.subtotalMinor),
-      discountMinor: minor(plain.discountMinor),
-      deliveryMinor: minor(plain.deliveryMinor),
-      taxMinor: minor(plain.taxMinor),
-      totalMinor: minor(plain.totalMinor),
-      steps: plain.steps as PriceStep[],
-      lines: lines.map((line) => {
-        const { id: _id, orderId: _orderId, ...facts } = line.get({ plain: true });
-        return {
-          ...facts,
-          unitMinor: minor(facts.unitMinor),
-          totalMinor: minor(facts.totalMinor),
-          steps: facts.steps as PriceStep[],
-          answers: facts.answers as AnswerText[],
-          addOns: facts.addOns as number[],
-        } satisfies OrderLine;
-      }),
-    };
-  }
-
-  async function isKnown(key: string): Promise<boolean> {
-    return (await db.select('SELECT 1 FROM orders WHERE idempotency_key = $key', { key })).length > 0;
-  }
-
-  /** What came of a cart so far: an order under way, or the one paid from this very state of it. */
-  async function findOfCart(
-    cartToken: string,
-    cartVersion: number,
-  ): Promise<{ token: string; status: 'reserved' | 'paid' } | null> {
-    const [row] = await db.select<{ token: string; status: 'reserved' | 'paid' }>(
-      `SELECT token, status FROM orders WHERE cart_token = $cartToken AND status = 'reserved' UNION ALL
-       SELECT token, status FROM orders WHERE cart_token = $cartToken AND cart_version = $cartVersion AND status = 'paid' LIMIT 1`,
-      { cartToken, cartVersion },
+    const lines = await db.select<Row>(
+      `SELECT ${readSql(ORDER_LINE)} FROM order_lines WHERE order_id = $id ORDER BY id`,
+      { id: row['id'] },
     );
-    return row ?? null;
+    // Columns and fields are one list each, and every row was written from an order.
+    const { steps, ...order } = plain(row, ORDER);
+    return {
+      ...order,
+      steps: readSteps(steps),
+      taxIncluded: row['taxIncluded'] === 1,
+      lines: lines.map((line) => {
+        const { steps: ofLine, ...read } = plain(line, ORDER_LINE);
+        return { ...read, steps: readSteps(ofLine) };
+      }),
+    } as unknown as Order;
+  }
+
+  /**
+   * What was made of a request before: the order under its key, an order of its cart that is under way, and the one that was
+   * paid from this very state of the cart.
+   */
+  async function findRelated(of: {
+    readonly key: string;
+    readonly cartToken: string;
+    readonly cartVersion: number;
+  }): Promise<RelatedOrder[]> {
+    const rows = await db.select<Omit<RelatedOrder, 'isRepeat'> & { isRepeat: number }>(
+      [
+        'idempotency_key = $key',
+        `cart_token = $cartToken AND status = 'reserved'`,
+        `cart_token = $cartToken AND cart_version = $cartVersion AND status = 'paid'`,
+      ]
+        .map(
+          (where) => `SELECT token, status, request_hash requestHash, payment_reference paymentReference,
+            idempotency_key = $key isRepeat FROM orders WHERE ${where}`,
+        )
+        .join(' UNION '),
+      of,
+    );
+    return rows.map((row) => ({ ...row, isRepeat: row.isRepeat === 1 }));
   }
 
   /** Writes an order and answers its number. */
-  async function insert(order: NewOrder): Promise<number> {
-    const { lines, ...facts } = order;
-    const row = await OrderRow.create(facts);
-    await OrderLineRow.bulkCreate(lines.map((line) => ({ ...line, orderId: row.id })));
-    return row.id;
+  async function insert({ lines, ...order }: NewOrder): Promise<number> {
+    return db.inTransaction(async () => {
+      const [row] = await db.select<{ id: number }>(
+        `INSERT INTO orders (${columnsOf(ORDER)}) SELECT ${writeSql(ORDER)} FROM (SELECT $row AS value) RETURNING id`,
+        { row: JSON.stringify({ ...order, steps: storeSteps(order.steps) }) },
+      );
+      await db.run(
+        `INSERT INTO order_lines (order_id, ${columnsOf(ORDER_LINE)}) SELECT $id, ${writeSql(ORDER_LINE)} FROM json_each($rows)`,
+        {
+          id: row!.id,
+          rows: JSON.stringify(lines.map((line) => ({ ...line, steps: storeSteps(line.steps) }))),
+        },
+      );
+      return row!.id;
+    });
   }
 
   /** Gives a buyer a link of their own to each file. */
@@ -144,6 +181,42 @@ export function orderRepository(db: Database) {
     return moved === 1;
   }
 
+  /** Counts offers as used in an order. Call inside the transaction that writes it. */
+  async function redeem(orderId: number, offers: readonly string[], shopper: string, at: number): Promise<void> {
+    if (offers.length === 0) return;
+    await db.run(
+      'INSERT INTO redemptions (order_id, offer_id, shopper, at) SELECT $orderId, value, $shopper, $at FROM json_each($offers)',
+      { orderId, shopper, at, offers: JSON.stringify(offers) },
+    );
+  }
+
+  /** What an order used may be used again. */
+  async function unredeem(token: string): Promise<void> {
+    await db.run('DELETE FROM redemptions WHERE order_id = (SELECT id FROM orders WHERE token = $token)', { token });
+  }
+
+  /** How often offers were used, in all and by one shopper (see `shopperKey`; null: nobody). */
+  async function countRedemptions(
+    offers: readonly string[],
+    shopper: string | null,
+  ): Promise<Record<string, { total: number; byShopper: number }>> {
+    const rows = await db.select<{ id: string; total: number; byShopper: number }>(
+      `SELECT value id, (SELECT count(*) FROM redemptions r WHERE r.offer_id = value) total,
+         (SELECT count(*) FROM redemptions r WHERE r.offer_id = value AND r.shopper = $shopper) byShopper
+       FROM json_each($offers)`,
+      { offers: JSON.stringify(offers), shopper },
+    );
+    return Object.fromEntries(rows.map(({ id, ...counts }) => [id, counts]));
+  }
+
+  /** Whether somebody has bought before; `email` in small letters. */
+  async function hasBought(email: string): Promise<boolean> {
+    const rows = await db.select(`SELECT 1 FROM orders WHERE lower(email) = $email AND status = 'paid' LIMIT 1`, {
+      email,
+    });
+    return rows.length > 0;
+  }
+
   async function listReserved(before: number): Promise<string[]> {
     const rows = await db.select<{ token: string }>(
       `SELECT token FROM orders WHERE status = 'reserved' AND placed_at < $before`,
@@ -165,18 +238,10 @@ export function orderRepository(db: Database) {
     await db.run('UPDATE orders SET mailed_at = $at WHERE token = $token', { at, token });
   }
 
-  async function listRecent(limit: number): Promise<OrderSummary[]> {
-    return db.select<OrderSummary>(
-      `SELECT id, placed_at placedAt, name, status, total_minor totalMinor, currency, lane_revision laneRevision,
-         (SELECT sum(quantity) FROM order_lines l WHERE l.order_id = o.id) items
-       FROM orders o ORDER BY placed_at DESC, id DESC LIMIT $limit`,
-      { limit },
-    );
-  }
-
   return {
+    ...orderKeeping(db),
     find,
-    findOfCart,
+    findRelated,
     grantDownloads,
     listDownloads,
     findDownload,
@@ -184,8 +249,11 @@ export function orderRepository(db: Database) {
     insert,
     move,
     listReserved,
+    redeem,
+    unredeem,
+    countRedemptions,
+    hasBought,
     listUnmailed,
     markMailed,
-    listRecent,
   };
 }

@@ -39,12 +39,18 @@ export function privacyRepository(db: Database) {
     await db.run(`UPDATE order_lines SET answers = '[]' WHERE order_id IN (SELECT id FROM orders WHERE ${OF_BUYER})`, {
       email,
     });
+    await db.run(`UPDATE refunds SET reason = '' WHERE order_id IN (SELECT id FROM orders WHERE ${OF_BUYER})`, {
+      email,
+    });
+    await db.run(`UPDATE redemptions SET shopper = '' WHERE order_id IN (SELECT id FROM orders WHERE ${OF_BUYER})`, {
+      email,
+    });
     await db.run('DELETE FROM uploads WHERE id IN (SELECT value FROM json_each($files))', {
       files: JSON.stringify(files),
     });
     await db.run(`UPDATE carts SET checkout = NULL, checkout_at = NULL, note = '' WHERE ${CHECKOUTS}`, { email });
     await db.run(
-      `UPDATE orders SET email = '', name = '', note = '', visit_id = NULL, cart_token = NULL, request_hash = '',
+      `UPDATE orders SET email = '', name = '', note = '', tracking = '', visit_id = NULL, cart_token = NULL, request_hash = '',
          mailed_at = coalesce(mailed_at, placed_at),
          address = json_object('line1', '', 'line2', '', 'postcode', '', 'city', '', 'country', address ->> 'country')
        WHERE ${OF_BUYER}`,

@@ -1,4 +1,4 @@
-import type { PricedCart } from '~/core/offers';
+import type { PricedGoods } from '~/core/pricing';
 import type { OrderLine } from '~/core/orders';
 import type { EventKind } from '~/core/funnel';
 import type { Device } from '~/core/where';
@@ -20,7 +20,7 @@ export interface SeededVisit {
 }
 
 export interface SeededOrder extends Pick<
-  PricedCart,
+  PricedGoods,
   'subtotalMinor' | 'discountMinor' | 'taxMinor' | 'totalMinor' | 'steps'
 > {
   readonly token: string;
@@ -168,6 +168,11 @@ export function seedRepository(db: Database) {
       `INSERT INTO order_lines (order_id, variant_id, sku, name, choices, quantity, unit_minor, total_minor, cost_minor, steps)
        SELECT o.id, r.value ->> 'variantId', r.value ->> 'sku', r.value ->> 'name', r.value ->> 'choices', r.value ->> 'quantity', r.value ->> 'unitMinor',
          r.value ->> 'totalMinor', r.value ->> 'costMinor', r.value -> 'steps' FROM json_each($rows) r JOIN orders o ON o.token = r.value ->> 'token'`,
+    );
+    // What is older than two days has long left the house.
+    await db.run(
+      `UPDATE orders SET packed_at = placed_at + 6 * 3600000, sent_at = placed_at + 20 * 3600000
+       WHERE placed_at < (SELECT max(placed_at) FROM orders) - 2 * 86400000`,
     );
     await db.run(
       `UPDATE products SET sold_count = coalesce((SELECT sum(l.quantity) FROM order_lines l JOIN variants v ON v.id = l.variant_id WHERE v.product_id = products.id), 0)`,

@@ -126,6 +126,20 @@ export function visitRepository(db: Database) {
     );
   }
 
+  /** What was recorded of one visit, oldest first. */
+  async function listEvents(
+    visitId: string,
+    limit: number,
+  ): Promise<{ at: number; kind: string; page: string | null; product: string | null }[]> {
+    return db.select(
+      'SELECT at, kind, page, product FROM events WHERE visit_id = $visitId ORDER BY at, id LIMIT $limit',
+      {
+        visitId,
+        limit,
+      },
+    );
+  }
+
   async function countDepths(query: VisitQuery): Promise<(DepthCount & { device: Device })[]> {
     return db.select(
       `SELECT device, depth, count(*) sessions, sum(revenue_minor) revenueMinor FROM visits WHERE ${COUNTED} AND excluded IS NULL GROUP BY device, depth`,
@@ -133,12 +147,13 @@ export function visitRepository(db: Database) {
     );
   }
 
-  async function countExcluded(query: VisitQuery): Promise<{ bots: number; owner: number }> {
-    const [row] = await db.select<{ bots: number | null; owner: number | null }>(
-      `SELECT sum(excluded = 'bot') bots, sum(excluded = 'owner') owner FROM visits WHERE ${COUNTED} AND excluded IS NOT NULL`,
+  /** Visits that do not count, and how far the owner's own went (`depth`; 0: there was none). */
+  async function countExcluded(query: VisitQuery): Promise<{ bots: number; owner: number; ownDepth: number }> {
+    const [row] = await db.select<{ bots: number | null; owner: number | null; ownDepth: number | null }>(
+      `SELECT sum(excluded = 'bot') bots, sum(excluded = 'owner') owner, max(iif(excluded = 'owner', depth, 0)) ownDepth FROM visits WHERE ${COUNTED} AND excluded IS NOT NULL`,
       bound(query),
     );
-    return { bots: row?.bots ?? 0, owner: row?.owner ?? 0 };
+    return { bots: row?.bots ?? 0, owner: row?.owner ?? 0, ownDepth: row?.ownDepth ?? 0 };
   }
 
   /** Sessions and orders of each day, for the chart. */
@@ -182,6 +197,7 @@ export function visitRepository(db: Database) {
     record,
     recordServerEvent,
     addRevenue,
+    listEvents,
     countDepths,
     countExcluded,
     countDays,

@@ -1,5 +1,6 @@
 import type { z } from 'zod';
 import { problemsFromZod, wordProblem, type Problem, type ProblemCode, type Result } from '~/core/problems';
+import type { Rename } from '~/core/words';
 import { parseJson } from './_parse-json';
 
 const STATUS: Partial<Record<ProblemCode, number>> = {
@@ -13,6 +14,9 @@ const STATUS: Partial<Record<ProblemCode, number>> = {
   'upload-too-many': 429,
   'download-over': 410,
   'stale-draft': 409,
+  'shop-closed': 503,
+  'stale-product': 409,
+  'catalogue-not-empty': 409,
   'sold-out': 409,
   'not-enough-stock': 409,
   'key-reused': 409,
@@ -25,18 +29,26 @@ const STATUS: Partial<Record<ProblemCode, number>> = {
   'payment-timed-out': 402,
 };
 
+/** Who is answered: in which language, and what their shop calls its cart. */
+export interface Reader {
+  readonly language: string;
+  readonly rename: Rename;
+}
+
+const STUDIO: Reader = { language: 'en', rename: (text) => text };
+
 /** Problems as a browser gets them: code, place, facts and the sentence for people. */
-export function refuse(problems: readonly Problem[], language = 'en'): Response {
+export function refuse(problems: readonly Problem[], { language, rename }: Reader = STUDIO): Response {
   const status = STATUS[problems[0]?.code ?? 'invalid'] ?? 422;
   return Response.json(
-    { problems: problems.map((problem) => ({ ...problem, message: wordProblem(problem, language) })) },
+    { problems: problems.map((problem) => ({ ...problem, message: rename(wordProblem(problem, language)) })) },
     { status },
   );
 }
 
 /** A service's answer as a response. */
-export function answer<T>(result: Result<T>, language = 'en'): Response {
-  return result.ok ? Response.json(result.value) : refuse(result.problems, language);
+export function answer<T>(result: Result<T>, reader: Reader = STUDIO): Response {
+  return result.ok ? Response.json(result.value) : refuse(result.problems, reader);
 }
 
 /** Reads a JSON body; what cannot be parsed is a problem, not an exception. */

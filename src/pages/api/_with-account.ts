@@ -1,6 +1,6 @@
 import type { APIContext, APIRoute } from 'astro';
 import type { Account, Role } from '~/data';
-import { refusalOf } from '~/services/access';
+import { refusalOf } from '~/services/accounts/access';
 import { refuse } from './_respond';
 
 const roles = new WeakMap<APIRoute, Role>();

@@ -1,11 +1,11 @@
 import type { APIRoute } from 'astro';
-import { eventBatchSchema, ingestEvents } from '~/services/ingest-events';
-import { asksNotToBeTracked } from '~/services/privacy';
+import { eventBatchSchema, ingestEvents } from '~/services/visits/ingest-events';
+import { asksNotToBeTracked } from '~/services/accounts/privacy';
 import { readBody, refuse } from './_respond';
 
 export const POST: APIRoute = async ({ locals, request }) => {
   const body = await readBody(request, eventBatchSchema);
-  if (!body.ok) return refuse(body.problems, locals.language);
+  if (!body.ok) return refuse(body.problems, locals);
   if (asksNotToBeTracked(request.headers)) return Response.json({ fresh: 0 });
   const fresh = await ingestEvents(locals.app, body.value, {
     userAgent: request.headers.get('user-agent') ?? '',

@@ -1,6 +1,6 @@
 import type { APIRoute } from 'astro';
 import { z } from 'zod';
-import { serveDraftManifest, serveManifest } from '~/services/live-lane';
+import { serveDraftManifest, serveManifest } from '~/services/lane/live-lane';
 import { check, refuse } from './_respond';
 
 const querySchema = z.strictObject({
@@ -8,7 +8,11 @@ const querySchema = z.strictObject({
     .string()
     .regex(/^[a-z]{2}$/)
     .default('en'),
-  draft: z.uuid().optional(),
+  /** The draft's token; behind it, where it is asked for, a revision. */
+  draft: z
+    .string()
+    .regex(/^[0-9a-f-]{36}(\.r\d{1,9})?$/)
+    .optional(),
 });
 
 export const GET: APIRoute = async ({ locals, request, url }) => {

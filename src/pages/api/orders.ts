@@ -1,8 +1,8 @@
 import type { APIRoute } from 'astro';
 import { z } from 'zod';
 import { checkoutSchema } from '~/core/orders/checkout.schema';
-import { placeOrder } from '~/services/place-order';
-import { keepForm, withoutCard } from '~/services/show-checkout';
+import { placeOrder } from '~/services/orders/place-order';
+import { keepForm, withoutCard } from '~/services/cart/show-checkout';
 import { cartToken, visitId } from '~/shop/cart-cookie';
 import { answer, readBody, refuse } from './_respond';
 
@@ -15,12 +15,12 @@ const orderSchema = z.strictObject({
 
 export const POST: APIRoute = async ({ locals, cookies, request }) => {
   const body = await readBody(request, orderSchema);
-  if (!body.ok) return refuse(body.problems, locals.language);
+  if (!body.ok) return refuse(body.problems, locals);
   const token = cartToken(cookies);
-  if (!token) return refuse([{ path: 'cart', code: 'cart-empty' }], locals.language);
+  if (!token) return refuse([{ path: 'cart', code: 'cart-empty' }], locals);
   // Kept first: a payment that fails, or a page that is left, must not cost what was typed.
   await keepForm(locals.app, token, withoutCard(body.value.form));
   const { language } = locals;
   const visit = visitId(cookies, request.headers);
-  return answer(await placeOrder(locals.app, { ...body.value, cartToken: token, visitId: visit, language }), language);
+  return answer(await placeOrder(locals.app, { ...body.value, cartToken: token, visitId: visit, language }), locals);
 };

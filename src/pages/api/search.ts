@@ -1,6 +1,6 @@
 import type { APIRoute } from 'astro';
 import { z } from 'zod';
-import { findWhileTyping } from '~/services/browse-shop';
+import { findWhileTyping } from '~/services/catalogue/browse-shop';
 import { shopContext } from '~/shop/shop-context';
 import { check, refuse } from './_respond';
 
@@ -9,7 +9,7 @@ const querySchema = z.object({ q: z.string().trim().min(1).max(100) });
 /** What a search would find first, while it is typed. */
 export const GET: APIRoute = async ({ locals, url }) => {
   const query = check(Object.fromEntries(url.searchParams), querySchema);
-  if (!query.ok) return refuse(query.problems, locals.language);
+  if (!query.ok) return refuse(query.problems, locals);
   const { app, money, say, link } = await shopContext(locals);
   const cards = await findWhileTyping(app, query.value.q);
   const hits = cards.map((card) => ({

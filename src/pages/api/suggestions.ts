@@ -1,6 +1,6 @@
 import type { APIRoute } from 'astro';
 import { z } from 'zod';
-import { suggestNear } from '~/services/suggest';
+import { suggestNear } from '~/services/catalogue/suggest';
 import { cartToken } from '~/shop/cart-cookie';
 import { check, refuse } from './_respond';
 
@@ -11,7 +11,11 @@ const querySchema = z.strictObject({
 
 export const GET: APIRoute = async ({ locals, cookies, url }) => {
   const query = check(Object.fromEntries(url.searchParams), querySchema);
-  if (!query.ok) return refuse(query.problems, locals.language);
+  if (!query.ok) return refuse(query.problems, locals);
   const { near, most } = query.value;
-  return Response.json(await suggestNear(locals.app, near.split(' ').slice(0, 60), cartToken(cookies), most));
+  // Why something is suggested is for the shop’s own people.
+  const explains = locals.account !== null;
+  return Response.json(
+    await suggestNear(locals.app, near.split(' ').slice(0, 60), cartToken(cookies), most, { explains }),
+  );
 };

@@ -1,6 +1,6 @@
 import type { APIRoute } from 'astro';
 import { Readable } from 'node:stream';
-import { fetchDownload } from '~/services/downloads';
+import { fetchDownload } from '~/services/orders/downloads';
 import { refuse } from '../api/_respond';
 
 /** A link that was copied leads to the order it belongs to: a download is counted only when somebody presses for it. */
@@ -24,5 +24,5 @@ export const POST: APIRoute = async ({ locals, params, redirect }) => {
   // The page says that the link is used up.
   return found && fetched.problems[0]?.code === 'download-over'
     ? redirect(`/shop/thanks/${found.orderToken}`, 303)
-    : refuse(fetched.problems, locals.language);
+    : refuse(fetched.problems, locals);
 };

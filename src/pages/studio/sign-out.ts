@@ -1,5 +1,5 @@
 import type { APIRoute } from 'astro';
-import { signOut } from '~/services/accounts';
+import { signOut } from '~/services/accounts/accounts';
 
 export const POST: APIRoute = async ({ locals, cookies, redirect }) => {
   const secret = cookies.get('pl_sign_in')?.value;

@@ -78,7 +78,7 @@ export const addedPopup = definePiece({
     price: { label: 'Price', help: 'Of what was added.', on: true },
     total: { label: 'Cart total', help: 'What the cart comes to now.', on: true },
     threshold: { label: 'Free delivery', help: 'What is still missing; only while such an offer is live.', on: true },
-    suggestions: { label: 'Suggestions', help: 'Things related to what was added.', on: false },
+    suggestions: { label: 'Suggestions', help: 'Products related to what was added.', on: false },
     buttons: { label: 'Buttons', help: 'Keep shopping, view cart, check out.', on: true },
   },
   words: {
@@ -122,15 +122,16 @@ export const addedPopup = definePiece({
     panel: {
       label: 'Panel',
       help: 'The popup itself.',
-      properties: ['background', 'text', 'border', 'radius'],
+      properties: ['background', 'text', 'border', 'borderWidth', 'radius', 'family', 'letterCase', 'shade'],
       states: ['rest'],
       inherits: { rest: { background: 'token:panel', text: 'token:ink', border: 'token:line' } },
     },
+    close: cartSurface.looks.close,
     message: {
       part: 'message',
       label: 'Message',
       help: 'The words at the top.',
-      properties: ['text', 'size'],
+      properties: ['text', 'size', 'family', 'letterCase'],
       states: ['rest'],
       inherits: { rest: { text: 'token:ink', size: 18 } },
     },

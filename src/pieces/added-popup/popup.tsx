@@ -3,7 +3,7 @@ import type { VNode } from 'preact';
 import type { CartLineView, CartView } from '~/core/cart';
 import { suggestionsThatFit } from '~/core/suggest/fit';
 import { fill } from '~/core/words/fill';
-import { Suggestions } from '~/runtime/cart/suggestions';
+import { Later } from '~/runtime/cart/later';
 import { Threshold } from '~/runtime/cart/threshold';
 import { Icon } from '~/runtime/kit/icons';
 import { directionOf } from '~/runtime/kit/shadow';
@@ -62,7 +62,7 @@ export function Popup(props: Props): VNode {
       >
         <div class="head">
           {parts.slice(0, head).map(draw)}
-          <button type="button" class="close" aria-label={words.close} onClick={host.surfaces.close}>
+          <button type="button" class="close" data-slot="close" aria-label={words.close} onClick={host.surfaces.close}>
             <Icon name="close" />
           </button>
         </div>
@@ -120,12 +120,12 @@ function Part({
       return cart && <Threshold cart={cart} money={money} words={words} bar={settings.meterBar} />;
     case 'suggestions':
       return (
-        <Suggestions
-          host={host}
-          money={money}
-          near={[line.slug]}
-          most={Math.min(settings.suggestionCount, suggestionsThatFit(settings.size))}
-          words={words}
+        <Later
+          load={() => import('~/runtime/cart/suggestions')}
+          with={{
+            ...{ host, money, words, near: [line.slug] },
+            most: Math.min(settings.suggestionCount, suggestionsThatFit(settings.size)),
+          }}
         />
       );
     case 'buttons':

@@ -4,7 +4,7 @@ import { MOST_PER_LINE } from '~/core/cart/limits';
 import type { CartView } from '~/core/cart';
 import { isSoldOut, resolveVariant, valuesOf, type Choices } from '~/core/catalogue/choose';
 import type { Product } from '~/core/catalogue';
-import { priceChoice } from '~/core/offers/price-choice';
+import { quoteChoice } from '~/runtime/quote';
 import { fill } from '~/core/words/fill';
 import { directionOf } from '~/runtime/kit/shadow';
 import type { PieceHost } from '~/runtime/piece-host';
@@ -33,9 +33,11 @@ interface Props {
   readonly onChoose: (axis: string, value: string) => void;
   readonly onQuantity: (quantity: number) => void;
   readonly onPress: () => void;
+  /** A price that was asked for is there. */
+  readonly onQuote: () => void;
 }
 
-type Extra = Parameters<typeof priceChoice>[0]['extra'];
+type Extra = Parameters<typeof quoteChoice>[1]['extra'];
 
 export function Bar(props: Props): VNode {
   const { piece, host, isShown, edge } = props;
@@ -99,6 +101,8 @@ function ProductPart({
   piece,
   state,
   money,
+  host,
+  onQuote,
   onChoose,
   onQuantity,
   onPress,
@@ -124,8 +128,9 @@ function ProductPart({
       );
     case 'price': {
       const lowest = Math.min(...product.variants.map((candidate) => candidate.priceMinor));
-      const { priceMinor, wasMinor } = variant ?? { priceMinor: lowest, wasMinor: null };
-      const price = priceChoice({ priceMinor, wasMinor, quantity, extra });
+      const shown = variant ?? { id: 0, priceMinor: lowest, wasMinor: null };
+      const isOffered = variant !== null && product.isOffered;
+      const price = quoteChoice(host.origin, { ...shown, isOffered, quantity, extra }, onQuote);
       return (
         <span class="price" aria-live="polite">
           {money(price.totalMinor)}

@@ -98,6 +98,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
         money={(amount) => formatMoney(amount, host.currency, host.locale)}
         onChoose={choose}
         onQuantity={setQuantity}
+        onQuote={draw}
         onPress={() => press(state)}
       />,
       shadow.root,

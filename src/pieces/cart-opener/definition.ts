@@ -9,10 +9,16 @@ export const cartOpener = definePiece({
   settings: {
     stands: choice({
       task: 'where',
-      label: 'Stands',
+      label: 'Position',
       help: 'In the header it takes the place of the shop’s own cart link.',
       options: { header: 'In the header', floating: 'Floating' },
       default: 'header',
+    }),
+    keepsLink: toggle({
+      task: 'where',
+      label: 'Keep the header’s cart link as well',
+      help: 'For the floating one. Off: the floating button is the one way to the cart.',
+      default: false,
     }),
     placePhone: place({
       task: 'where',
@@ -30,7 +36,7 @@ export const cartOpener = definePiece({
       task: 'where',
       label: 'Opens on',
       help: 'Hover opens after a moment’s rest, and only for a mouse; a press always works.',
-      options: { press: 'A press', hover: 'Hover, too' },
+      options: { press: 'Click', hover: 'Click or hover' },
       default: 'press',
     }),
     hideEmpty: toggle({
@@ -76,7 +82,7 @@ export const cartOpener = definePiece({
       task: 'look',
       label: 'When something is added',
       help: 'A short motion; none for shoppers who ask for less.',
-      options: { none: 'Nothing', nod: 'Nod', ring: 'Ring' },
+      options: { none: 'Nothing', nod: 'Bounce', ring: 'Ring' },
       default: 'nod',
     }),
   },
@@ -125,6 +131,15 @@ export const cartOpener = definePiece({
       inherits: { rest: { background: 'token:sale', text: '#ffffff' } },
     },
   },
+  notes: (settings) =>
+    settings['stands'] === 'floating' && settings['keepsLink']
+      ? [
+          {
+            part: null,
+            text: 'There are two ways to the cart now: this button, and the link in the header. Turn “Keep the header’s cart link as well” off for one.',
+          },
+        ]
+      : [],
   opensOn: () => [],
   preview: { path: '/shop/all' },
 });

@@ -34,7 +34,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
       }, FEEDBACK_MS);
     }
     count = cart.count;
-    draw();
+    place();
   });
   addEventListener('resize', stand);
   addEventListener('pl-edges', stand);
@@ -45,9 +45,11 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
   function place(): void {
     const link = document.querySelector<HTMLElement>('a[data-pl-cart]');
     const isHeader = piece.settings.stands === 'header' && link !== null;
-    if (link) link.hidden = isHeader;
-    if (isHeader) link.before(shadow.element);
-    else document.body.append(shadow.element);
+    const gone = piece.settings.hideEmpty && !host.cart.view?.count;
+    if (link) link.hidden = isHeader || !(piece.settings.keepsLink || gone);
+    // Moved only where it must: what is moved loses the focus.
+    if (isHeader && link.previousSibling !== shadow.element) link.before(shadow.element);
+    if (!isHeader && shadow.element.parentNode !== document.body) document.body.append(shadow.element);
     draw();
   }
 
@@ -137,8 +139,10 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
       const [x, y] = [next.clientX - fromX, next.clientY - fromY];
       if (!dragged && Math.hypot(x, y) < 4) return;
       dragged = true;
-      element.style.left = `${start.left + x}px`;
-      element.style.top = `${start.top + y}px`;
+      // Never half outside.
+      const { clientWidth } = document.documentElement;
+      element.style.left = `${Math.max(0, Math.min(clientWidth - start.width, start.left + x))}px`;
+      element.style.top = `${Math.max(0, Math.min(innerHeight - start.height, start.top + y))}px`;
     };
     const drop = () => {
       element.removeEventListener('pointermove', move);

@@ -1,9 +1,9 @@
 /** @jsxImportSource preact */
 import type { VNode } from 'preact';
 import type { Device } from '~/core/where';
-import { CommonPart, EmptyCart } from '~/runtime/cart/common-part';
+import { Later } from '~/runtime/cart/later';
+import { CommonPart, EmptyCart, LinesWithBetter } from '~/runtime/cart/common-part';
 import type { CartShown } from '~/runtime/cart/desk';
-import { Lines } from '~/runtime/cart/lines';
 import { SaidLine } from '~/runtime/cart/said';
 import { directionOf } from '~/runtime/kit/shadow';
 import type { CartPagePiece } from './definition';
@@ -68,11 +68,23 @@ function Part({ name, shown, piece }: Omit<Props, 'device'> & { name: PartKey })
       return isEmpty ? (
         <EmptyCart words={words} />
       ) : (
-        <Lines shown={shown} words={words} settings={settings} lay={settings.lay} />
+        <LinesWithBetter shown={shown} words={words} settings={settings} lay={settings.lay} />
+      );
+    case 'suggestions':
+      return isEmpty ? null : (
+        <Later
+          load={() => import('~/runtime/cart/suggestions')}
+          html={shown.suggested?.html ?? ''}
+          with={{
+            ...{ host: shown.host, money: shown.money, words, most: settings.suggestionCount },
+            near: shown.cart.lines.map((line) => line.slug),
+            first: shown.suggested?.cards ?? [],
+          }}
+        />
       );
     case 'keepShopping':
       return (
-        <a class="quiet" data-word="keepShopping" href="/shop/all">
+        <a class="quiet" data-slot="quiet" data-word="keepShopping" href="/shop/all">
           {words.keepShopping}
         </a>
       );

@@ -15,7 +15,8 @@ const {
   quickPay,
   keepShopping,
 } = cartSurface.parts;
-const { pictures, stepper, couponFolded, meterBar, suggestionCount, taxShown, why, dividers } = cartSurface.settings;
+const { pictures, pictureSize, stepper, couponFolded, meterBar, suggestionCount, taxShown, why, dividers } =
+  cartSurface.settings;
 const { close: _close, cartPage: _link, ...words } = cartSurface.words;
 
 export const cartPage = definePiece({
@@ -35,17 +36,7 @@ export const cartPage = definePiece({
       default: 'table',
     }),
     pictures,
-    pictureSize: numeric({
-      task: 'parts',
-      part: 'lines',
-      label: 'Picture size',
-      help: 'Kept in narrow columns, too.',
-      min: 48,
-      max: 140,
-      step: 4,
-      unit: 'px',
-      default: 96,
-    }),
+    pictureSize: { ...pictureSize, default: 96 },
     stepper,
     couponFolded: { ...couponFolded, default: false },
     meterBar,
@@ -55,7 +46,7 @@ export const cartPage = definePiece({
     sums: choice({
       task: 'parts',
       part: 'totals',
-      label: 'Sums and buttons',
+      label: 'Totals and buttons',
       help: 'Beside the lines on wide screens, or below them.',
       options: { beside: 'Beside', below: 'Below' },
       default: 'beside',
@@ -81,14 +72,14 @@ export const cartPage = definePiece({
       task: 'look',
       label: 'Buttons',
       help: 'How the main buttons are cut.',
-      options: { round: 'Round', soft: 'Soft', square: 'Square' },
+      options: { round: 'Round', soft: 'Slightly rounded', square: 'Square' },
       default: 'round',
     }),
     type: choice({
       task: 'look',
       label: 'Type',
       help: 'The size of everything on the page.',
-      options: { small: 'Small', usual: 'Usual', large: 'Large' },
+      options: { small: 'Small', usual: 'Normal', large: 'Large' },
       default: 'usual',
     }),
   },
@@ -115,14 +106,15 @@ export const cartPage = definePiece({
     heading: { ...cartSurface.looks.heading, inherits: { rest: { text: 'token:ink', size: 36 } } },
     box: {
       part: 'totals',
-      label: 'Box of the sums',
+      label: 'Totals box',
       help: 'The ground of sums and buttons.',
-      properties: ['background', 'text', 'radius'],
+      properties: ['background', 'text', 'border', 'borderWidth', 'radius', 'family', 'letterCase'],
       states: ['rest'],
       inherits: { rest: { background: 'token:panel', text: 'token:ink' } },
     },
     checkout: cartSurface.looks.checkout,
     quickPay: cartSurface.looks.quickPay,
+    quiet: { ...cartSurface.looks.quiet, label: 'Keep shopping', help: 'The link below the buttons.' },
     remove: cartSurface.looks.remove,
   },
   opensOn: () => [],

@@ -3,7 +3,7 @@ import type { CartView } from '~/core/cart';
 import { formatMoney } from '~/core/money/currency';
 import type { ManifestPiece } from '~/core/lane';
 import { cartCss } from '~/runtime/cart/css';
-import { createDesk, serverDrawn } from '~/runtime/cart/desk';
+import { createDesk, serverDrawn, type Suggested } from '~/runtime/cart/desk';
 import { takeOver } from '~/runtime/kit/take-over';
 import type { MountedPiece, PieceHost } from '~/runtime/piece-host';
 import { CartPage } from './cart-page';
@@ -14,6 +14,7 @@ interface Given {
   readonly piece: CartPagePiece;
   readonly cart: CartView;
   readonly language: string;
+  readonly suggested: Suggested;
 }
 
 /** Takes the page the server drew over, so that nothing on it needs another page. */
@@ -23,7 +24,11 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
   const money = (amount: number) => formatMoney(amount, host.currency, host.locale);
   const returnTo = '/shop/cart';
   const place = takeOver<Given>('pl-cart-page', piece.id, (given) => (
-    <CartPage shown={serverDrawn(given.cart, money, returnTo, given.language)} piece={given.piece} device={null} />
+    <CartPage
+      shown={serverDrawn(given.cart, money, returnTo, given.language, given.suggested)}
+      piece={given.piece}
+      device={null}
+    />
   ));
   const desk = createDesk({ host: () => host, words: () => piece.words, redraw: draw });
   const stopWatching = host.cart.watch(draw);
@@ -35,7 +40,13 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
     place.style(host.themeCss, cartCss + css, piece.css);
     const cart = host.cart.view ?? place.given.cart;
     const { language, device } = host;
-    place.draw(<CartPage shown={{ cart, money, language, returnTo, desk, host }} piece={piece} device={device} />);
+    place.draw(
+      <CartPage
+        shown={{ cart, money, language, returnTo, desk, host, suggested: place.given.suggested }}
+        piece={piece}
+        device={device}
+      />,
+    );
   }
 
   return {

@@ -1,8 +1,7 @@
 /** @jsxImportSource preact */
 import type { VNode } from 'preact';
-import { CommonPart, EmptyCart } from '~/runtime/cart/common-part';
+import { CommonPart, EmptyCart, LinesWithBetter } from '~/runtime/cart/common-part';
 import type { CartShown } from '~/runtime/cart/desk';
-import { Lines } from '~/runtime/cart/lines';
 import { SaidLine } from '~/runtime/cart/said';
 import { Icon } from '~/runtime/kit/icons';
 import { directionOf } from '~/runtime/kit/shadow';
@@ -27,6 +26,7 @@ export function CartPanel({ shown, piece, host, fromTop }: Props): VNode {
     '--width': `${settings.width}px`,
     '--backdrop': String(settings.backdrop / 100),
     '--from': `${fromTop}px`,
+    '--picture': `${settings.pictureSize}px`,
   };
   const parts = piece.parts.filter((part) => !part.hideOn.includes(host.device));
   // The heading shares its row with the button that closes; whatever else comes first scrolls below it.
@@ -53,7 +53,7 @@ export function CartPanel({ shown, piece, host, fromTop }: Props): VNode {
     >
       <div class="head">
         {parts.slice(0, head).map(draw)}
-        <button type="button" class="close" aria-label={words.close} onClick={host.surfaces.close}>
+        <button type="button" class="close" data-slot="close" aria-label={words.close} onClick={host.surfaces.close}>
           <Icon name="close" />
         </button>
       </div>
@@ -85,18 +85,22 @@ function Part({ name, shown, piece, host }: PartProps): VNode | null {
         </h2>
       );
     case 'lines':
-      return isEmpty ? <EmptyCart words={words} /> : <Lines shown={shown} words={words} settings={settings} />;
+      return isEmpty ? (
+        <EmptyCart words={words} />
+      ) : (
+        <LinesWithBetter shown={shown} words={words} settings={settings} />
+      );
     case 'divider':
       return <hr class="rule" />;
     case 'keepShopping':
       return (
-        <button type="button" class="quiet" data-word="keepShopping" onClick={host.surfaces.close}>
+        <button type="button" class="quiet" data-slot="quiet" data-word="keepShopping" onClick={host.surfaces.close}>
           {words.keepShopping}
         </button>
       );
     case 'cartPage':
       return isEmpty ? null : (
-        <a class="quiet" data-word="cartPage" href="/shop/cart">
+        <a class="quiet" data-slot="quiet" data-word="cartPage" href="/shop/cart">
           {words.cartPage}
         </a>
       );

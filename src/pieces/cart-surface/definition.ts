@@ -1,9 +1,8 @@
-import { choice, definePiece, mainButtonLook, numeric, type PieceOf, toggle } from '~/core/lane';
-import { cartWords } from './words';
+import { cartWords, choice, definePiece, mainButtonLook, numeric, type PieceOf, toggle } from '~/core/lane';
 
 export const cartSurface = definePiece({
   kind: 'cart-surface',
-  name: 'Cart surface',
+  name: 'Cart panel',
   stretch: 'cart',
   summary: 'The cart over the page, changed without loading another.',
   pages: ['home', 'listing', 'product', 'other'],
@@ -35,6 +34,17 @@ export const cartSurface = definePiece({
       label: 'Pictures',
       help: 'A small picture of what was chosen.',
       default: true,
+    }),
+    pictureSize: numeric({
+      task: 'parts',
+      part: 'lines',
+      label: 'Picture size',
+      help: 'Kept in narrow columns, too.',
+      min: 48,
+      max: 140,
+      step: 4,
+      unit: 'px',
+      default: 72,
     }),
     stepper: toggle({
       task: 'parts',
@@ -92,8 +102,8 @@ export const cartSurface = definePiece({
     }),
     dividers: toggle({
       task: 'look',
-      label: 'Lines parted',
-      help: 'A hairline between the things in the cart.',
+      label: 'Line between items',
+      help: 'A hairline between the items in the cart.',
       default: true,
     }),
     width: numeric({
@@ -152,7 +162,7 @@ export const cartSurface = definePiece({
     },
     hurry: {
       label: 'Way out first',
-      help: 'The buttons above the lines, in a popup: for carts of one thing.',
+      help: 'The buttons above the lines, in a popup: for carts of one item.',
       parts: ['heading', 'totals', 'checkout', 'quickPay', 'divider', 'lines', 'keepShopping'],
       settings: { form: 'popup', motion: 'fade' },
     },
@@ -164,9 +174,9 @@ export const cartSurface = definePiece({
     },
   },
   parts: {
-    heading: { label: 'Heading', help: 'With the number of things in the cart.', on: true },
+    heading: { label: 'Heading', help: 'With the number of items in the cart.', on: true },
     notice: { label: 'Notice', help: 'A line of your own above the lines.', on: false },
-    lines: { label: 'Lines', help: 'What is in the cart.', on: true },
+    lines: { label: 'Items', help: 'What is in the cart.', on: true },
     threshold: { label: 'Free delivery', help: 'What is still missing; only while such an offer is live.', on: true },
     coupon: { label: 'Code', help: 'A field for coupon codes. Refusals say why.', on: true },
     estimate: {
@@ -174,10 +184,10 @@ export const cartSurface = definePiece({
       help: 'What sending it would cost, by country, postcode and weight.',
       on: false,
     },
-    suggestions: { label: 'Suggestions', help: 'Things related to what is in the cart.', on: false },
+    suggestions: { label: 'Suggestions', help: 'Products related to what is in the cart.', on: false },
     note: { label: 'Note', help: 'A few words of the shopper to you, kept with the order.', on: false },
     divider: { label: 'Divider', help: 'A hairline across.', on: false },
-    totals: { label: 'Sums', help: 'Subtotal, discount, delivery, tax and total.', on: true },
+    totals: { label: 'Totals', help: 'Subtotal, discount, delivery, tax and total.', on: true },
     checkout: { label: 'Checkout button', help: 'The main button.', on: true },
     quickPay: { label: 'Quick pay', help: 'Pays with a wallet, without typing an address.', on: false },
     cartPage: { label: 'Link to the cart page', help: 'For shoppers who want to see more.', on: true },
@@ -194,15 +204,29 @@ export const cartSurface = definePiece({
     panel: {
       label: 'Panel',
       help: 'The surface itself.',
-      properties: ['background', 'text', 'radius'],
+      properties: ['background', 'text', 'border', 'borderWidth', 'radius', 'family', 'letterCase', 'shade'],
       states: ['rest'],
       inherits: { rest: { background: 'token:panel', text: 'token:ink' } },
+    },
+    close: {
+      label: 'Close button',
+      help: 'In the corner.',
+      properties: ['background', 'text', 'border', 'borderWidth', 'radius'],
+      states: ['rest', 'hover', 'focus', 'pressed'],
+      inherits: { rest: {} },
+    },
+    quiet: {
+      label: 'Other ways on',
+      help: 'The link to the cart page, and keep shopping.',
+      properties: ['background', 'text', 'border', 'borderWidth', 'radius', 'size', 'letterCase'],
+      states: ['rest', 'hover', 'focus', 'pressed'],
+      inherits: { rest: { text: 'token:accent' } },
     },
     heading: {
       part: 'heading',
       label: 'Heading',
       help: 'The words at the top.',
-      properties: ['text', 'size'],
+      properties: ['text', 'size', 'family', 'letterCase'],
       states: ['rest'],
       inherits: { rest: { text: 'token:ink', size: 20 } },
     },
@@ -215,7 +239,7 @@ export const cartSurface = definePiece({
       part: 'quickPay',
       label: 'Quick pay',
       help: 'The second button.',
-      properties: ['background', 'text', 'border', 'radius'],
+      properties: ['background', 'text', 'border', 'borderWidth', 'radius', 'letterCase'],
       states: ['rest', 'hover', 'focus', 'pressed'],
       inherits: {
         rest: { background: 'token:panel', text: 'token:ink', border: 'token:ink' },
@@ -237,5 +261,5 @@ export const cartSurface = definePiece({
 });
 
 export type CartPart = keyof typeof cartSurface.parts;
-export type CartWord = keyof typeof cartWords;
+
 export type CartSurfacePiece = PieceOf<typeof cartSurface>;

@@ -70,7 +70,7 @@ export function CheckoutPage(props: Props): VNode {
         {words.title}
       </h1>
       {wrong.length > 0 && (
-        <div class="notice" role="alert" tabIndex={-1} data-problems>
+        <div class="notice" role="alert" tabIndex={-1} autofocus data-problems>
           {general.map((text) => (
             <p key={text}>{text}</p>
           ))}
@@ -178,7 +178,7 @@ function Part({ name, shown, piece, state, isPaying }: Props & { name: CheckoutP
               autocomplete="country"
               aria-invalid={problems['country'] && !state.mended.includes('country') ? true : undefined}
             >
-              {countryNames(shown.language).map(([code, country]) => (
+              {countryNames(cart.countries, shown.language).map(([code, country]) => (
                 <option key={code} value={code} selected={code === form.country}>
                   {country}
                 </option>

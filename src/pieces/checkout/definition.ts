@@ -11,7 +11,18 @@ const {
   keepShopping: _keep,
   ...rest
 } = cartSurface.words;
-const { missing: _missing, reached: _reached, quickPay: _quick, checkout: _checkout, estimate: _ask, ...more } = rest;
+const {
+  better: _better,
+  betterTake: _take,
+  betterSame: _same,
+  ends: _ends,
+  missing: _missing,
+  reached: _reached,
+  quickPay: _quick,
+  checkout: _checkout,
+  estimate: _ask,
+  ...more
+} = rest;
 const {
   estimateGo: _go,
   estimateNone,
@@ -52,20 +63,20 @@ export const checkout = definePiece({
       task: 'look',
       label: 'Button',
       help: 'How the main button is cut.',
-      options: { round: 'Round', soft: 'Soft', square: 'Square' },
+      options: { round: 'Round', soft: 'Slightly rounded', square: 'Square' },
       default: 'round',
     }),
     boxes: toggle({
       task: 'look',
       label: 'Boxes',
-      help: 'Off: the steps stand on the page, parted by hairlines.',
+      help: 'Off: the steps stand on the page, separated by hairlines.',
       default: true,
     }),
   },
   parts: {
-    contact: { label: 'Who it is for', help: 'E-mail, asked once, and name.', on: true },
-    address: { label: 'Where it goes', help: 'Left out when nothing is sent.', on: true },
-    delivery: { label: 'How it travels', help: 'Ways of delivery with their prices.', on: true },
+    contact: { label: 'Contact', help: 'E-mail, asked once, and name.', on: true },
+    address: { label: 'Delivery address', help: 'Left out when nothing is sent.', on: true },
+    delivery: { label: 'Delivery', help: 'Ways of delivery with their prices.', on: true },
     payment: { label: 'Payment', help: 'The card, taken by the stand-in.', on: true },
     lines: { ...lines, help: 'What is ordered; to be changed in place.' },
     coupon,

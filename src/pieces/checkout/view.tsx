@@ -61,6 +61,8 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
     drawNow();
   });
   draw();
+  // The form can have been sent before this was here; what the server found wrong with it is in view, too.
+  showProblems();
   host.cart.quote(priced);
   void host.cart.load();
 
@@ -139,6 +141,10 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
   function complain(problems: CheckoutState['problems']): void {
     state = { ...state, problems, mended: [] };
     drawNow();
+    showProblems();
+  }
+
+  function showProblems(): void {
     const notice = inside.querySelector<HTMLElement>('[data-problems]');
     notice?.scrollIntoView({ block: 'center' });
     notice?.focus({ preventScroll: true });

@@ -2,7 +2,7 @@ import { choice, definePiece, numeric, type PieceOf, say } from '~/core/lane';
 
 export const lineEditor = definePiece({
   kind: 'line-editor',
-  name: 'Change in the cart',
+  name: 'Edit item',
   stretch: 'cart',
   summary: 'Changes choices and options of something that is in the cart, without starting over.',
   pages: ['home', 'listing', 'product', 'cart', 'checkout', 'other'],
@@ -30,7 +30,7 @@ export const lineEditor = definePiece({
     choices: { label: 'Colours and sizes', help: 'Other variants of the same product.', on: true },
     options: { label: 'Options', help: 'With all their conditions; files are kept unless replaced.', on: true },
     price: { label: 'New price', help: 'Of one, counted anew with every answer.', on: true },
-    buttons: { label: 'Buttons', help: 'Keep the change, or leave it as it was.', on: true },
+    buttons: { label: 'Buttons', help: 'Save changes, or cancel.', on: true },
   },
   words: {
     heading: {
@@ -67,13 +67,13 @@ export const lineEditor = definePiece({
     },
     save: {
       part: 'buttons',
-      label: 'Keep',
+      label: 'Save',
       help: 'The main button.',
       default: say('Save changes', 'Änderungen speichern', 'حفظ التغييرات'),
     },
     cancel: {
       part: 'buttons',
-      label: 'Leave',
+      label: 'Cancel',
       help: 'Closes without a change.',
       default: say('Cancel', 'Abbrechen', 'إلغاء'),
     },
@@ -93,7 +93,7 @@ export const lineEditor = definePiece({
   },
   looks: {
     panel: {
-      label: 'Ground',
+      label: 'Background',
       help: 'Of the line while it is changed, or of the dialog.',
       properties: ['background', 'text', 'radius'],
       states: ['rest'],

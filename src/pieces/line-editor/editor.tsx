@@ -4,7 +4,7 @@ import { useEffect, useRef, useState } from 'preact/hooks';
 import type { CartLineView } from '~/core/cart';
 import { isSoldOut, resolveVariant, valuesOf, type Choices } from '~/core/catalogue/choose';
 import type { Product } from '~/core/catalogue';
-import { priceChoice } from '~/core/offers/price-choice';
+import { priceChoice } from '~/core/pricing/price-choice';
 import type { Answers } from '~/core/options/answers';
 import { effectSums } from '~/core/options/effects';
 import { fill } from '~/core/words/fill';
@@ -104,7 +104,12 @@ function Body(props: Props & { product: Product; heading: string }): VNode {
   // What stands in the cart already may be kept, however little is left.
   const soldOut = variant !== null && variant.id !== line.variantId && isSoldOut(variant);
   const { quantity } = line;
-  const now = priceChoice({ priceMinor: variant?.priceMinor ?? 0, wasMinor: null, quantity, extra }).totalMinor;
+  const now = priceChoice({
+    priceMinor: variant?.listMinor ?? variant?.priceMinor ?? 0,
+    wasMinor: null,
+    quantity,
+    extra,
+  }).totalMinor;
   const isSame = now === line.fullMinor;
   const save = () => {
     if (!variant || soldOut || options.current?.complain()) return;

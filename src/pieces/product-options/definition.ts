@@ -2,7 +2,7 @@ import { choice, definePiece, numeric, type PieceOf, say, toggle } from '~/core/
 
 export const productOptions = definePiece({
   kind: 'product-options',
-  name: 'Options',
+  name: 'Options form',
   stretch: 'add',
   summary: 'Choices beyond variants, as shoppers answer them on product page, quick view and cart.',
   pages: ['home', 'listing', 'product', 'cart', 'checkout', 'other'],
@@ -30,7 +30,7 @@ export const productOptions = definePiece({
     }),
     choicesAs: choice({
       task: 'parts',
-      label: 'One of several as',
+      label: 'Single choice as',
       help: 'Buttons are quicker; a list takes less room. More than eight are always a list.',
       options: { buttons: 'Buttons', list: 'List' },
       default: 'buttons',
@@ -63,7 +63,7 @@ export const productOptions = definePiece({
   words: {
     needed: {
       part: 'fields',
-      label: 'Needed',
+      label: 'Required',
       help: 'Beside what must be answered.',
       default: say('required', 'erforderlich', 'مطلوب'),
     },
@@ -144,7 +144,7 @@ export const productOptions = definePiece({
     choice: {
       part: 'fields',
       label: 'Buttons to choose',
-      help: 'One of several, in each state.',
+      help: 'A single choice, in each state.',
       properties: ['background', 'text', 'border', 'radius'],
       states: ['rest', 'hover', 'focus', 'pressed'],
       inherits: {

@@ -23,10 +23,13 @@ interface Props {
 
 export function Panel({ slug, product, piece, host, previous, next }: Props): VNode {
   const { settings, words } = piece;
+  const columns = [settings.pictureShare, 100 - settings.pictureShare];
+  if (settings.layout === 'right') columns.reverse();
   const style = {
     '--width': `${settings.width}px`,
     '--backdrop': String(settings.backdrop / 100),
     '--blur': `${settings.blur}px`,
+    '--columns': columns.map((share) => `minmax(0, ${share}fr)`).join(' '),
   };
   return (
     <dialog
@@ -37,6 +40,7 @@ export function Panel({ slug, product, piece, host, previous, next }: Props): VN
       lang={host.language}
       aria-label={product?.name ?? words.open}
       data-motion={settings.motion}
+      data-after-add={settings.afterAdd}
       data-phone-full={settings.phoneFull || undefined}
       style={style}
     >
@@ -51,7 +55,7 @@ export function Panel({ slug, product, piece, host, previous, next }: Props): VN
             </button>
           </>
         )}
-        <button class="round" aria-label={words.close} onClick={host.surfaces.close}>
+        <button class="round" data-slot="close" aria-label={words.close} onClick={host.surfaces.close}>
           <Icon name="close" />
         </button>
       </div>
@@ -65,9 +69,10 @@ export function Panel({ slug, product, piece, host, previous, next }: Props): VN
 }
 
 function Waiting({ slug, failed, piece }: { slug: string | null; failed: boolean; piece: QuickViewPiece }): VNode {
+  const word = failed ? 'failed' : 'loading';
   return (
     <div class="wait" role="status">
-      <p data-word={failed ? 'failed' : 'loading'}>{failed ? piece.words.failed : piece.words.loading}</p>
+      <p data-word={word}>{piece.words[word]}</p>
       {failed && (
         <a class="link" href={`/shop/p/${slug}`}>
           {piece.words.link}

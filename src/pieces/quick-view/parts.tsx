@@ -3,14 +3,16 @@ import type { VNode } from 'preact';
 import { useEffect, useRef, useState } from 'preact/hooks';
 import { isSoldOut, valuesOf } from '~/core/catalogue/choose';
 import { formatMoney } from '~/core/money/currency';
-import { priceChoice } from '~/core/offers/price-choice';
 import { effectSums } from '~/core/options/effects';
 import { fill } from '~/core/words/fill';
+import { quoteChoice } from '~/runtime/quote';
 import { Buy } from './buy';
 import type { QuickViewPart } from './definition';
 import type { PartProps } from './part-props';
 
-const PARTS: Readonly<Record<QuickViewPart, (props: PartProps) => VNode | null>> = {
+type Parts = Readonly<Partial<Record<QuickViewPart, (props: PartProps) => VNode | null>>>;
+
+const PARTS: Parts = {
   name: ({ product }) => <h2 data-slot="name">{product.name}</h2>,
   rating: ({ product, piece, host }) =>
     product.rating && (
@@ -48,37 +50,9 @@ const PARTS: Readonly<Record<QuickViewPart, (props: PartProps) => VNode | null>>
         {piece.words.delivery}
       </p>
     ) : null,
-  fullText: ({ product }) =>
-    product.fullText ? (
-      <div>
-        {product.fullText.split(/\n\n+/).map((text) => (
-          <p key={text}>{text}</p>
-        ))}
-      </div>
-    ) : null,
-  facts: ({ product, variant }) => (
-    <p class="facts">
-      {[variant?.sku, product.categories.map((category) => category.name).join(', '), product.tags.join(', ')]
-        .filter(Boolean)
-        .join(' · ')}
-    </p>
-  ),
-  video: ({ product }) => (product.videoSrc ? <video src={product.videoSrc} controls preload="none" /> : null),
-  quotes: ({ product, piece }) =>
-    product.reviews.length > 0 ? (
-      <div>
-        {product.reviews.slice(0, piece.settings.quoteCount).map((review) => (
-          <blockquote key={review.text + review.day}>
-            <p>{review.text}</p>
-            <footer>
-              {'★'.repeat(review.stars)} {review.author}
-            </footer>
-          </blockquote>
-        ))}
-      </div>
-    ) : null,
+  compare: Compare,
   link: ({ product, piece }) => (
-    <a class="link" href={`/shop/p/${product.slug}`} data-word="link">
+    <a class="link" data-slot="quiet" href={`/shop/p/${product.slug}`} data-word="link">
       {piece.words.link}
     </a>
   ),
@@ -86,13 +60,18 @@ const PARTS: Readonly<Record<QuickViewPart, (props: PartProps) => VNode | null>>
 
 /** One part in its place, or nothing where the product has nothing to show there. */
 export function Part({ name, ...props }: PartProps & { name: QuickViewPart }): VNode | null {
-  const Content = PARTS[name];
-  return (
-    <div data-part={name}>
-      <Content {...props} />
-    </div>
-  );
+  const [, again] = useState({});
+  const Content = PARTS[name] ?? more[name];
+  // Parts that few shops show, fetched where one is.
+  if (!Content)
+    void import('./more-parts').then(({ MORE_PARTS }) => {
+      more = MORE_PARTS;
+      again({});
+    });
+  return <div data-part={name}>{Content && <Content {...props} />}</div>;
 }
+
+let more: Parts = {};
 
 /** Fetched only for products that have options. */
 function Options({ product, host, onAnswer, options }: PartProps): VNode | null {
@@ -124,12 +103,24 @@ function Options({ product, host, onAnswer, options }: PartProps): VNode | null 
   return product.options.length > 0 ? <div ref={place} /> : null;
 }
 
+/** Room for the comparison's tick; it puts one in wherever it is told of a place. */
+function Compare({ product: { slug } }: PartProps): VNode {
+  const room = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    document.dispatchEvent(new CustomEvent('pl-compare', { detail: { slug, place: room.current } }));
+  }, []);
+  return <div ref={room} />;
+}
+
 function Price({ product, variant, piece, host, answered, quantity }: PartProps): VNode {
   const money = (amount: number) => formatMoney(amount, host.currency, host.locale);
   const lowest = Math.min(...product.variants.map((candidate) => candidate.priceMinor));
-  const { priceMinor, wasMinor } = variant ?? { priceMinor: lowest, wasMinor: null };
+  const [, again] = useState({});
+  const shown = variant ?? { id: 0, priceMinor: lowest, wasMinor: null };
   const extra = effectSums(answered?.evaluation.effects ?? []);
-  const price = priceChoice({ priceMinor, wasMinor, quantity, extra });
+  const isOffered = variant !== null && product.isOffered;
+  const asked = { ...shown, isOffered, quantity, extra };
+  const price = quoteChoice(host.origin, asked, () => again({}));
   const was = price.wasTotalMinor;
   return (
     <p class="price" data-slot="price" aria-live="polite">

@@ -19,8 +19,16 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
   document.body.append(shadow.element);
   let removeOpeners = placeOpeners(piece, host, { open: show, prefetch: fetchProduct });
 
+  document.addEventListener('pl-cards', placeAnew);
+
   const wanted = new URLSearchParams(location.search).get(ADDRESS);
   if (wanted && !host.isPreview) show(wanted, null);
+
+  /** More cards have come into the page. */
+  function placeAnew(): void {
+    removeOpeners();
+    removeOpeners = placeOpeners(piece, host, { open: show, prefetch: fetchProduct });
+  }
 
   function fetchProduct(wantedSlug: string): void {
     void host.products.fetch(wantedSlug);
@@ -81,8 +89,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
     update(next, nextHost) {
       piece = next as QuickViewPiece;
       host = nextHost;
-      removeOpeners();
-      removeOpeners = placeOpeners(piece, host, { open: show, prefetch: fetchProduct });
+      placeAnew();
       draw();
     },
     open: ({ product, opener }) => {
@@ -91,6 +98,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
     },
     destroy() {
       if (slug !== null) host.surfaces.close();
+      document.removeEventListener('pl-cards', placeAnew);
       removeOpeners();
       shadow.element.remove();
     },

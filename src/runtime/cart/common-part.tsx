@@ -1,16 +1,19 @@
 /** @jsxImportSource preact */
 import type { VNode } from 'preact';
-import type { CartPart, CartWord } from '~/pieces/cart-surface/definition';
+import type { CartWord } from '~/core/lane';
+import { Better } from './better';
 import { Coupon } from './coupon';
 import type { CartShown } from './desk';
 import { Estimate } from './estimate';
+import { Lines, type LinesProps } from './lines';
 import { Note } from './note';
-import { Suggestions } from './suggestions';
+import { Later } from './later';
 import { Threshold } from './threshold';
 import { Totals } from './totals';
 
 /** Parts that are the same on the cart surface and on the cart page. */
-export type CommonCartPart = Exclude<CartPart, 'heading' | 'lines' | 'divider' | 'cartPage' | 'keepShopping'>;
+export type CommonCartPart =
+  'notice' | 'threshold' | 'coupon' | 'estimate' | 'suggestions' | 'note' | 'totals' | 'checkout' | 'quickPay';
 
 interface Props {
   readonly name: CommonCartPart;
@@ -39,18 +42,22 @@ export function CommonPart({ name, shown, words, settings }: Props): VNode | nul
       return <Estimate shown={shown} words={words} />;
     case 'suggestions':
       return (
-        <Suggestions
-          host={host}
-          money={money}
-          near={cart.lines.map((line) => line.slug)}
-          most={settings.suggestionCount}
-          words={words}
+        <Later
+          load={() => import('./suggestions')}
+          with={{ host, money, near: cart.lines.map((line) => line.slug), most: settings.suggestionCount, words }}
         />
       );
     case 'note':
       return <Note shown={shown} words={words} />;
     case 'totals':
-      return <Totals shown={shown} words={words} settings={settings} />;
+      return (
+        <>
+          {cart.deadline && host && (
+            <Later load={() => import('./countdown')} with={{ deadline: cart.deadline, host, text: words.ends }} />
+          )}
+          <Totals shown={shown} words={words} settings={settings} />
+        </>
+      );
     case 'checkout':
       return (
         <a class="main-button" data-slot="checkout" data-word="checkout" data-pl-main href="/shop/checkout">
@@ -65,6 +72,14 @@ export function CommonPart({ name, shown, words, settings }: Props): VNode | nul
       );
   }
 }
+
+/** The lines, each with its better one where there is one. */
+export function LinesWithBetter(props: LinesProps & { readonly words: BetterWords }): VNode {
+  const { shown, words } = props;
+  return <Lines {...props} below={(line) => <Better line={line} shown={shown} words={words} />} />;
+}
+
+type BetterWords = Readonly<Record<Extract<CartWord, 'better' | 'betterTake' | 'betterSame'>, string>>;
 
 /** Instead of lines. */
 export function EmptyCart({ words }: { words: Readonly<Record<'empty' | 'emptyLink', string>> }): VNode {

@@ -2,7 +2,7 @@
 import type { VNode } from 'preact';
 import { useEffect, useRef } from 'preact/hooks';
 import { fill } from '~/core/words/fill';
-import type { CartWord } from '~/pieces/cart-surface/definition';
+import type { CartWord } from '~/core/lane';
 import type { CartShown } from './desk';
 import { CartForm } from './form';
 
@@ -14,38 +14,24 @@ interface Props {
   readonly folded: boolean;
 }
 
-/** Takes a code, says what it takes off, or why it does not count. */
+/** Takes codes, says what each takes off, or why it does not count. */
 export function Coupon({ shown, words, folded }: Props): VNode {
   const { cart, desk, money } = shown;
-  const { coupon } = cart;
-  const problem = desk?.couponProblem ?? coupon?.problem ?? null;
+  const { codes, takesCode } = cart;
+  const problem = desk?.couponProblem ?? null;
   const self = useRef<HTMLDivElement>(null);
   const wasAsked = useRef(false);
-  const code = coupon?.code ?? null;
+  const held = codes.map(({ code }) => code).join();
   // The form that was sent gives way to another; the focus goes on there.
   useEffect(() => {
     if (wasAsked.current) self.current?.querySelector<HTMLElement>('input:not([type=hidden]), button')?.focus();
     wasAsked.current = false;
-  }, [code]);
+  }, [held]);
   const ask = <Request,>(request: Request): Request => {
     wasAsked.current = true;
     return request;
   };
-  if (coupon) {
-    return (
-      <div class="coupon" ref={self}>
-        <p class={coupon.problem ? 'problem' : 'good'} role="status">
-          {coupon.problem ?? fill(words.couponTaken, { code: coupon.code, amount: money(coupon.takenMinor) })}
-        </p>
-        <CartForm shown={shown} kind="coupon" request={() => ask({ kind: 'coupon', code: '' })}>
-          <button class="act" data-word="couponOff" aria-label={`${words.couponOff}: ${coupon.code}`}>
-            {words.couponOff}
-          </button>
-        </CartForm>
-      </div>
-    );
-  }
-  const form = (
+  const form = (codes.length === 0 || takesCode) && (
     <CartForm
       shown={shown}
       kind="coupon"
@@ -54,7 +40,7 @@ export function Coupon({ shown, words, folded }: Props): VNode {
     >
       <label class="field">
         <span data-word="coupon">{words.coupon}</span>
-        <input name="code" maxLength={30} required autoComplete="off" aria-invalid={problem ? true : undefined} />
+        <input name="code" maxLength={60} required autoComplete="off" aria-invalid={problem ? true : undefined} />
       </label>
       <button class="second" data-word="couponUse">
         {words.couponUse}
@@ -68,7 +54,20 @@ export function Coupon({ shown, words, folded }: Props): VNode {
   );
   return (
     <div ref={self}>
-      {folded ? (
+      {codes.map(({ code, takenMinor, problem: why }) => (
+        <div class="coupon" key={code}>
+          <p class={why ? 'problem' : 'good'} role="status">
+            {why ?? fill(words.couponTaken, { code, amount: money(takenMinor) })}
+          </p>
+          <CartForm shown={shown} kind="coupon-off" request={() => ask({ kind: 'coupon-off', code })}>
+            <input type="hidden" name="code" value={code} />
+            <button class="act" data-word="couponOff" aria-label={`${words.couponOff}: ${code}`}>
+              {words.couponOff}
+            </button>
+          </CartForm>
+        </div>
+      ))}
+      {form && folded ? (
         <details class="folded" open={problem !== null || wasAsked.current || undefined}>
           <summary data-word="couponOpen">{words.couponOpen}</summary>
           {form}

@@ -1,4 +1,5 @@
 import type { CartLineView, CartView } from '~/core/cart';
+import type { ProductCard } from '~/core/catalogue';
 import { foresee } from './foresee';
 import { fill } from '~/core/words/fill';
 import type { CartAnswer, CartChangeRequest } from '../cart-client';
@@ -101,7 +102,15 @@ export function createDesk({ host, words, redraw, comeBack }: Behind): Desk {
 }
 
 /** What the parts of a cart are drawn from. On the server `desk` and `host` are missing: forms and links do the work. */
+/** Suggestions as the server found and drew them. */
+export interface Suggested {
+  readonly cards: readonly ProductCard[];
+  readonly html: string;
+}
+
 export interface CartShown {
+  /** Suggestions that the server drew. */
+  readonly suggested?: Suggested;
   readonly cart: CartView;
   readonly money: (amountMinor: number) => string;
   readonly language: string;
@@ -112,6 +121,12 @@ export interface CartShown {
 }
 
 /** A cart as the server draws it; the runtime takes it over by drawing the same. */
-export function serverDrawn(cart: CartView, money: CartShown['money'], returnTo: string, language: string): CartShown {
-  return { cart, money, returnTo, language, desk: null, host: null };
+export function serverDrawn(
+  cart: CartView,
+  money: CartShown['money'],
+  returnTo: string,
+  language: string,
+  suggested?: Suggested,
+): CartShown {
+  return { cart, money, returnTo, language, ...(suggested && { suggested }), desk: null, host: null };
 }

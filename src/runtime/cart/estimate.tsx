@@ -1,6 +1,6 @@
 /** @jsxImportSource preact */
 import type { VNode } from 'preact';
-import type { CartWord } from '~/pieces/cart-surface/definition';
+import type { CartWord } from '~/core/lane';
 import { countryNames } from './country-names';
 import type { CartShown } from './desk';
 import { CartForm } from './form';
@@ -48,8 +48,8 @@ export function Estimate({ shown, words }: Props): VNode | null {
               form.requestSubmit();
             }}
           >
-            {countryNames(language).map(([code, name]) => (
-              <option key={code} value={code} selected={code === (estimate?.country ?? 'DE')}>
+            {countryNames(cart.countries, language).map(([code, name]) => (
+              <option key={code} value={code} selected={code === (estimate?.country ?? cart.countries[0])}>
                 {name}
               </option>
             ))}

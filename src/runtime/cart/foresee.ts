@@ -4,7 +4,7 @@ import type { CartChangeRequest } from '../cart-client';
 /** What the cart will most likely be; the server's answer replaces it. Of an add only the count: its price is the server's to say. */
 export function foresee(view: CartView, request: CartChangeRequest): CartView {
   if (request.kind === 'add') return { ...view, count: view.count + (request.quantity ?? 1) };
-  if (request.kind === 'coupon' && !request.code) return { ...view, coupon: null };
+  if (request.kind === 'coupon-off') return { ...view, codes: view.codes.filter(({ code }) => code !== request.code) };
   if (request.kind !== 'set' && request.kind !== 'remove') return view;
   const line = view.lines.find(({ id }) => id === request.lineId);
   if (!line) return view;

@@ -4,19 +4,21 @@ import { useEffect, useRef } from 'preact/hooks';
 import { MOST_PER_LINE } from '~/core/cart/limits';
 import type { CartLineView } from '~/core/cart';
 import { fill } from '~/core/words/fill';
-import type { CartWord } from '~/pieces/cart-surface/definition';
+import type { CartWord } from '~/core/lane';
 import { Icon } from '../kit/icons';
 import type { CartShown } from './desk';
 import { CartForm } from './form';
 import { SaidLine } from './said';
 
-interface LinesProps {
+export interface LinesProps {
   readonly shown: CartShown;
   readonly words: Readonly<
     Record<Extract<CartWord, 'remove' | 'undo' | 'fewer' | 'further' | 'quantity' | 'change' | 'moreAnswers'>, string>
   >;
   readonly settings: { readonly pictures: boolean; readonly stepper: boolean; readonly dividers?: boolean };
   readonly lay?: 'table' | 'cards';
+  /** What stands below a line. */
+  readonly below?: (line: CartLineView) => VNode | null;
 }
 
 /** The quantity a form asks for: the number in its field, and the step of the button that was pressed. */
@@ -37,6 +39,16 @@ export function Lines(props: LinesProps): VNode {
         </Fragment>
       ))}
       <Removed {...props} at={shown.cart.lines.length} />
+      {shown.cart.gifts.map(({ offer, name, choices, picture, quantity, valueMinor }) => (
+        <li key={offer} class={settings.pictures ? '' : 'plain'}>
+          {settings.pictures && <Picture src={picture?.src} />}
+          <div class="text">
+            {quantity} × {name} {choices}
+            <small>{offer}</small>
+          </div>
+          <Sum money={shown.money} now={0} was={valueMinor} />
+        </li>
+      ))}
     </ul>
   );
 }
@@ -87,7 +99,19 @@ function AnswerLines({
   );
 }
 
-function Line({ line, shown, words, settings }: LinesProps & { line: CartLineView }): VNode {
+function Picture({ src }: { src: string | undefined }): VNode {
+  return src ? <img src={src} alt="" width="96" height="96" /> : <span class="none" />;
+}
+
+function Sum({ money, now, was }: { money: CartShown['money']; now: number; was: number }): VNode {
+  return (
+    <strong class="sum">
+      {now < was && <s>{money(was)}</s>} {money(now)}
+    </strong>
+  );
+}
+
+function Line({ line, shown, words, settings, below }: LinesProps & { line: CartLineView }): VNode {
   const { desk, money } = shown;
   const editor = useRef<HTMLDivElement>(null);
   const href = `/shop/p/${line.slug}`;
@@ -97,15 +121,14 @@ function Line({ line, shown, words, settings }: LinesProps & { line: CartLineVie
   }, []);
   return (
     <li ref={self} class={settings.pictures ? '' : 'plain'} data-line={line.id}>
-      {settings.pictures &&
-        (line.picture ? <img src={line.picture.src} alt="" width="96" height="96" /> : <span class="none" />)}
+      {settings.pictures && <Picture src={line.picture?.src} />}
       <div class="text">
         <a href={href}>{line.name}</a>
         {line.choices && <small>{line.choices}</small>}
         <AnswerLines line={line} words={words} language={shown.language} />
         {line.problem && <p class="problem">{line.problem}</p>}
       </div>
-      <strong class="sum">{money(line.totalMinor)}</strong>
+      <Sum money={money} now={line.totalMinor} was={line.fullMinor} />
       <div class="acts">
         {settings.stepper ? (
           <CartForm
@@ -167,6 +190,7 @@ function Line({ line, shown, words, settings }: LinesProps & { line: CartLineVie
           </button>
         </form>
       </div>
+      {below?.(line)}
       <div class="editor" ref={editor} />
     </li>
   );

@@ -1,6 +1,6 @@
 /** @jsxImportSource preact */
 import type { VNode } from 'preact';
-import type { CartWord } from '~/pieces/cart-surface/definition';
+import type { CartWord } from '~/core/lane';
 import type { CartShown } from './desk';
 import { CartForm } from './form';
 

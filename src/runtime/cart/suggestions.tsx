@@ -1,8 +1,8 @@
 /** @jsxImportSource preact */
 import type { VNode } from 'preact';
-import { useEffect, useState } from 'preact/hooks';
+import { useEffect, useRef, useState } from 'preact/hooks';
 import type { ProductCard } from '~/core/catalogue';
-import type { CartWord } from '~/pieces/cart-surface/definition';
+import type { CartWord } from '~/core/lane';
 import type { PieceHost } from '../piece-host';
 
 interface Props {
@@ -13,18 +13,26 @@ interface Props {
   readonly most: number;
   readonly words: Readonly<Record<Extract<CartWord, 'suggestions' | 'suggestionAdd' | 'suggestionSee'>, string>>;
   readonly onAdded?: () => void;
+  /** What the server drew for these already. */
+  readonly first?: readonly Suggested[];
 }
 
+/** `why` only for the shop’s own people. */
+export type Suggested = ProductCard & { readonly why?: string };
+
 /** Things close to those given; fetched when shown, and nothing at all where there are none. */
-export function Suggestions({ host, money, near, most, words, onAdded }: Props): VNode | null {
-  const [cards, setCards] = useState<readonly ProductCard[]>([]);
+export function View({ host, money, near, most, words, onAdded, first }: Props): VNode | null {
+  const [cards, setCards] = useState<readonly Suggested[]>(first ?? []);
   const [refusal, setRefusal] = useState('');
   const key = [...near].sort().join(' ');
+  const drawn = useRef(first ? key : null);
   useEffect(() => {
-    if (!host || !key) return setCards([]);
+    if (drawn.current === key || !host) return;
+    drawn.current = null;
+    if (!key) return setCards([]);
     let isStale = false;
     void fetch(`${host.origin}/api/suggestions?near=${encodeURIComponent(key)}&most=4`)
-      .then((response) => (response.ok ? (response.json() as Promise<ProductCard[]>) : []))
+      .then((response) => (response.ok ? (response.json() as Promise<Suggested[]>) : []))
       .then(
         (found) => !isStale && setCards(found),
         () => undefined,
@@ -32,9 +40,9 @@ export function Suggestions({ host, money, near, most, words, onAdded }: Props):
     return () => {
       isStale = true;
     };
-  }, [key]);
+  }, [key, host === null]);
   if (cards.length === 0) return null;
-  async function add(card: ProductCard): Promise<void> {
+  async function add(card: Suggested): Promise<void> {
     if (!host || host.isPreview) return;
     const answer = await host.cart.change({ kind: 'add', variantId: card.onlyVariantId! });
     setRefusal(answer.ok ? '' : answer.message);
@@ -44,7 +52,7 @@ export function Suggestions({ host, money, near, most, words, onAdded }: Props):
   }
   return (
     <section class="near">
-      <h3 data-word="suggestions">{words.suggestions}</h3>
+      <h2 data-word="suggestions">{words.suggestions}</h2>
       <ul>
         {cards.slice(0, most).map((card) => (
           <li key={card.slug}>
@@ -54,8 +62,14 @@ export function Suggestions({ host, money, near, most, words, onAdded }: Props):
               <span class="none" />
             )}
             <a href={`/shop/p/${card.slug}`}>{card.name}</a>
+            {card.why && (
+              <details>
+                <summary>Why this?</summary>
+                {card.why}
+              </details>
+            )}
             <strong class="sum">{money(card.fromMinor)}</strong>
-            {card.onlyVariantId === null ? (
+            {card.onlyVariantId === null || !host ? (
               <a class="second" href={`/shop/p/${card.slug}`} aria-label={`${words.suggestionSee}: ${card.name}`}>
                 {words.suggestionSee}
               </a>

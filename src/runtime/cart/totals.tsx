@@ -1,9 +1,9 @@
 /** @jsxImportSource preact */
 import type { VNode } from 'preact';
 import type { CartView } from '~/core/cart';
-import type { PriceStep } from '~/core/offers';
+import type { PriceStep } from '~/core/pricing';
 import { fill } from '~/core/words/fill';
-import type { CartWord } from '~/pieces/cart-surface/definition';
+import type { CartWord } from '~/core/lane';
 import type { CartShown } from './desk';
 
 type TotalWord = Extract<
@@ -95,16 +95,14 @@ function Step({ step, words, money }: { step: PriceStep } & Pick<Props, 'words'>
         return `${step.label} (${step.per === 'once' ? words.once : `× ${money(step.eachMinor)}`})`;
       case 'floor':
         return '≥ 0';
-      case 'coupon':
-        return step.coupon;
       case 'delivery':
         return words.delivery;
-      case 'free-delivery':
-        return `${words.delivery}: ${words.deliveryFree} ≥ ${money(step.thresholdMinor)}`;
       case 'tax-included':
         return fill(words.taxWithin, { amount: percent(step.basisPoints) });
       case 'tax-on-top':
         return `${words.tax} ${percent(step.basisPoints)}`;
+      default:
+        return ('coupon' in step && step.coupon) || step.name;
     }
   };
   return (

@@ -1,13 +1,16 @@
 import Redo2 from 'lucide-react/icons/redo-2';
 import Search from 'lucide-react/icons/search';
 import Undo2 from 'lucide-react/icons/undo-2';
-import { useCallback, useEffect, useState } from 'react';
+import { Tabs } from 'radix-ui';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import { describeDifference, type LookState, type Situation, type Task } from '~/core/lane';
 import { STRETCH_NAMES } from '~/core/funnel';
 import { definitionOf, definitions, situationsOf } from '~/pieces/registry';
+import { CategoriesContext } from '../shared/categories-context';
 import { useDraft } from '../shared/draft-store';
 import { Shell } from '../shared/shell';
 import type { ShellData } from '../shared/studio-data';
+import { useFoundRow } from '../shared/use-found-row';
 import { LookPanel } from './look-panel';
 import { Outline } from './outline';
 import { PartsPanel } from './parts-panel';
@@ -31,18 +34,25 @@ export function Bench(props: Props) {
   const kind = props.shell.draft.lane.pieces[props.pieceId]?.kind ?? '';
   return (
     <Shell data={props.shell} room="lane" stretch={definitionOf(kind)?.stretch}>
-      <BenchScreen {...props} />
+      <CategoriesContext value={props.categories}>
+        <BenchScreen {...props} />
+      </CategoriesContext>
     </Shell>
   );
 }
 
 function BenchScreen({ pieceId, samples, categories, start }: Props) {
   const { lane, live, change, undo, redo, past, future } = useDraft();
-  const piece = lane.pieces[pieceId]!;
+  // One that was just removed is drawn once more, until the page is left.
+  const kept = useRef(lane.pieces[pieceId]!);
+  const piece = lane.pieces[pieceId] ?? kept.current;
+  kept.current = piece;
   const definition = definitionOf(piece.kind)!;
   const situations = situationsOf(piece.kind).filter((situation) => isPossible(situation, samples));
   const [task, setTask] = useState<Task>(start.task);
   const [part, setPart] = useState<string | null>(start.part);
+  /** Where the window is narrow, the settings lie over the preview and can be put away. */
+  const [hasDrawer, setDrawer] = useState(false);
   const [language, setLanguage] = useState('en');
   const [force, setForce] = useState<LookState>('rest');
   const [situation, setSituation] = useState<Situation>(situations[0]!);
@@ -50,9 +60,15 @@ function BenchScreen({ pieceId, samples, categories, start }: Props) {
   const changes = describeDifference(live.lane, lane, definitions).filter((item) => item.pieceId === pieceId).length;
 
   useEffect(() => localStorage.setItem('pl-last-bench', location.pathname), []);
+  useFoundRow();
 
+  const openTask = useCallback((key: Task) => {
+    setTask(key);
+    setDrawer(true);
+  }, []);
   const select = useCallback((next: string | null) => {
     setPart(next);
+    setDrawer(next !== null);
     setTask((current) => (current === 'where' ? 'parts' : current));
   }, []);
   const edit = useCallback(
@@ -78,9 +94,15 @@ function BenchScreen({ pieceId, samples, categories, start }: Props) {
 
   const panel = { piece, definition, edit, part };
   return (
-    <div className="grid h-full grid-cols-[216px_minmax(0,1fr)_272px] grid-rows-[52px_minmax(0,1fr)_92px]">
-      <header className="col-span-3 flex items-center gap-4 border-b border-mortar px-[18px]">
-        <h1 className="whitespace-nowrap">Shape {definition.name.toLowerCase()}</h1>
+    <Tabs.Root
+      value={task}
+      onValueChange={(key) => openTask(key as Task)}
+      className="grid h-full grid-cols-[176px_minmax(0,1fr)] grid-rows-[52px_minmax(0,1fr)_92px] lg:grid-cols-[216px_minmax(0,1fr)_272px]"
+    >
+      <header className="col-span-2 flex items-center gap-4 max-lg:gap-2 max-lg:px-3 border-b border-mortar px-[18px] lg:col-span-3">
+        <h1 className="truncate whitespace-nowrap max-lg:text-[18px]">
+          Shape {piece.name || definition.name.toLowerCase()}
+        </h1>
         {definition.isAlwaysOn ? (
           <span className="whitespace-nowrap text-gravel">always there</span>
         ) : (
@@ -91,26 +113,25 @@ function BenchScreen({ pieceId, samples, categories, start }: Props) {
               checked={piece.on}
               onChange={(event) => edit((draft) => void (draft.on = event.target.checked))}
             />
-            {piece.on ? 'on' : 'off'}
+            <span className="max-lg:sr-only">{piece.on ? 'on' : 'off'}</span>
           </label>
         )}
-        <p className="truncate text-gravel">
+        <p className="truncate text-gravel max-lg:hidden">
           on {STRETCH_NAMES[definition.stretch]}
           {changes > 0 && ` · ${changes} ${changes === 1 ? 'change' : 'changes'} in draft`}
         </p>
-        <div role="tablist" aria-label="Tasks" className="ms-auto flex h-full items-stretch">
+        <Tabs.List aria-label="Tasks" className="ms-auto flex h-full items-stretch">
           {(Object.entries(TASKS) as [Task, string][]).map(([key, label]) => (
-            <button
+            <Tabs.Trigger
               key={key}
-              role="tab"
-              aria-selected={task === key}
-              onClick={() => setTask(key)}
-              className="border-b-[3px] border-transparent px-3.5 font-medium text-gravel aria-selected:border-basalt aria-selected:text-basalt"
+              value={key}
+              onClick={() => setDrawer(true)}
+              className="border-b-[3px] border-transparent px-2 font-medium text-gravel aria-selected:border-basalt aria-selected:text-basalt lg:px-3.5"
             >
               {label}
-            </button>
+            </Tabs.Trigger>
           ))}
-        </div>
+        </Tabs.List>
         <div className="flex gap-1">
           <button
             className="plain p-1.5"
@@ -155,17 +176,28 @@ function BenchScreen({ pieceId, samples, categories, start }: Props) {
         onWord={editWord}
         onSetting={(setting, value) => edit((draft) => void (draft.settings[setting] = value), `setting ${setting}`)}
       />
-      <aside
-        aria-label="Settings"
-        className="flex min-h-0 flex-col gap-4 overflow-auto border-s border-mortar px-4 py-3.5 *:flex-none"
+      <Tabs.Content
+        value={task}
+        className={`flex min-h-0 flex-col gap-4 overflow-auto border-s border-mortar bg-limestone px-4 py-3.5 *:flex-none max-lg:fixed max-lg:end-0 max-lg:top-[118px] max-lg:bottom-0 max-lg:z-20 max-lg:w-[min(340px,80vw)] ${hasDrawer ? '' : 'max-lg:hidden'}`}
       >
-        {task === 'where' && <WherePanel {...panel} categories={categories} />}
-        {task === 'parts' && <PartsPanel {...panel} onTask={setTask} />}
-        {task === 'words' && <WordsPanel {...panel} language={language} onLanguage={setLanguage} editWord={editWord} />}
+        <button className="btn self-end lg:hidden" onClick={() => setDrawer(false)}>
+          Close the settings
+        </button>
+        {task === 'where' && <WherePanel {...panel} pieceId={pieceId} categories={categories} />}
+        {task === 'parts' && <PartsPanel {...panel} onTask={openTask} />}
+        {task === 'words' && (
+          <WordsPanel
+            {...panel}
+            language={language}
+            onLanguage={setLanguage}
+            cart={lane.shop.cart}
+            editWord={editWord}
+          />
+        )}
         {task === 'look' && <LookPanel {...panel} theme={lane.theme} force={force} onForce={setForce} />}
-      </aside>
+      </Tabs.Content>
       <Situations situations={situations} current={situation} onPut={put} />
-    </div>
+    </Tabs.Root>
   );
 }
 

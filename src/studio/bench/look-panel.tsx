@@ -4,9 +4,12 @@ import {
   readCustomCss,
   resolveColour,
   resolveLook,
+  THEME_COLOURS,
+  THEME_LABELS,
   wordCssProblem,
   type LookProperty,
   type LookSlot,
+  type LookSpec,
   type LookState,
   type LookValue,
   type Theme,
@@ -93,6 +96,17 @@ export function LookPanel({ piece, definition, part, edit, theme, force, onForce
               aria-describedby={problems.length > 0 ? 'css-problems' : undefined}
               onBlur={() => css !== piece.look.css && edit((draft) => void (draft.look.css = css))}
             />
+            <details>
+              <summary className="help cursor-pointer">Parts you can name</summary>
+              <ul className="help columns-2 font-mono">
+                {Object.keys(definition.looks).map((key) => (
+                  <li key={key}>[data-slot={key}]</li>
+                ))}
+                {Object.keys(definition.parts).map((key) => (
+                  <li key={key}>[data-part={key}]</li>
+                ))}
+              </ul>
+            </details>
             {problems.length > 0 && (
               <ul id="css-problems" className="help !text-brick">
                 {problems.slice(0, 8).map((problem) => (
@@ -128,7 +142,7 @@ function SlotFields({ slot, overrides, state, theme, background, set }: SlotProp
         <p className="help">{slot.help}</p>
       </header>
       {slot.properties.map((property) => {
-        const spec = LOOK_PROPERTIES[property];
+        const spec: LookSpec = LOOK_PROPERTIES[property];
         const value = resolveLook(slot, overrides, state, property);
         const change = (next: LookValue | undefined) => set(state, property, next);
         return (
@@ -140,13 +154,27 @@ function SlotFields({ slot, overrides, state, theme, background, set }: SlotProp
           >
             {spec.type === 'px' ? (
               <Amount
-                value={Number(value ?? theme.radiusPx)}
+                value={Number(value ?? (property === 'radius' ? theme.radiusPx : 0))}
                 min={0}
-                max={spec.max}
+                max={spec.max!}
                 step={1}
                 unit="px"
                 onChange={change}
               />
+            ) : spec.type === 'choice' ? (
+              <select
+                className="field w-full"
+                aria-label={`${slot.label}: ${spec.label}`}
+                value={String(value ?? '')}
+                onChange={({ target }) => change(target.value || undefined)}
+              >
+                <option value="">As usual</option>
+                {Object.entries(spec.options!).map(([key, label]) => (
+                  <option key={key} value={key}>
+                    {label}
+                  </option>
+                ))}
+              </select>
             ) : (
               <Colour label={`${slot.label}: ${spec.label}`} value={value} theme={theme} onChange={change} />
             )}
@@ -178,7 +206,6 @@ function Colour({
   theme: Theme;
   onChange: (value: LookValue) => void;
 }) {
-  const { radiusPx: _radius, ...colours } = theme;
   const isToken = typeof value === 'string' && value.startsWith('token:');
   const hex = value === undefined ? theme.panel : resolveColour(value, theme);
   return (
@@ -196,12 +223,12 @@ function Colour({
         value={isToken ? value : 'own'}
         onChange={(event) => onChange(event.target.value === 'own' ? hex : event.target.value)}
       >
-        {Object.keys(colours).map((token) => (
+        {THEME_COLOURS.map((token) => (
           <option key={token} value={`token:${token}`}>
-            theme: {token}
+            {THEME_LABELS[token]}
           </option>
         ))}
-        <option value="own">own: {hex}</option>
+        <option value="own">Own colour: {hex}</option>
       </select>
     </div>
   );

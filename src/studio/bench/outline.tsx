@@ -1,24 +1,11 @@
-import {
-  closestCenter,
-  DndContext,
-  KeyboardSensor,
-  PointerSensor,
-  useSensor,
-  useSensors,
-  type DragEndEvent,
-} from '@dnd-kit/core';
-import {
-  arrayMove,
-  SortableContext,
-  sortableKeyboardCoordinates,
-  useSortable,
-  verticalListSortingStrategy,
-} from '@dnd-kit/sortable';
+import { closestCenter, DndContext, type DragEndEvent } from '@dnd-kit/core';
+import { arrayMove, SortableContext, useSortable, verticalListSortingStrategy } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import Eye from 'lucide-react/icons/eye';
 import EyeOff from 'lucide-react/icons/eye-off';
 import GripVertical from 'lucide-react/icons/grip-vertical';
 import type { Piece } from '~/core/lane';
+import { tellMoves, useSortSensors } from '../shared/sorting';
 import type { PanelProps } from './panel';
 
 interface Props extends PanelProps {
@@ -27,10 +14,7 @@ interface Props extends PanelProps {
 
 /** The parts as shoppers meet them, to be chosen, hidden and put in order, with the pointer or the keyboard. */
 export function Outline({ piece, definition, part, onSelect, edit }: Props) {
-  const sensors = useSensors(
-    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
-    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
-  );
+  const sensors = useSortSensors();
   const keys = piece.parts.map((item) => item.key);
   const label = (key: unknown) => definition.parts[String(key)]?.label ?? String(key);
   function drop({ active, over }: DragEndEvent): void {
@@ -39,7 +23,10 @@ export function Outline({ piece, definition, part, onSelect, edit }: Props) {
     edit((draft) => void (draft.parts = arrayMove(draft.parts, from, to)));
   }
   return (
-    <section aria-label="Parts" className="row-span-2 min-h-0 overflow-auto border-e border-mortar px-2.5 py-3">
+    <section
+      aria-label="Parts"
+      className="col-start-1 row-span-2 row-start-2 min-h-0 overflow-auto border-e border-mortar px-2.5 py-3"
+    >
       <p className="help px-1.5 pb-1.5">
         Top to bottom, as shoppers see it. Drag, or press Space on a handle and use the arrows.
       </p>
@@ -55,15 +42,7 @@ export function Outline({ piece, definition, part, onSelect, edit }: Props) {
         sensors={sensors}
         collisionDetection={closestCenter}
         onDragEnd={drop}
-        accessibility={{
-          announcements: {
-            onDragStart: ({ active }) => `${label(active.id)} is picked up.`,
-            onDragOver: ({ active, over }) => (over ? `${label(active.id)} is over ${label(over.id)}.` : undefined),
-            onDragEnd: ({ active, over }) =>
-              `${label(active.id)} is put down${over ? ` at the place of ${label(over.id)}` : ''}.`,
-            onDragCancel: ({ active }) => `${label(active.id)} stays where it was.`,
-          },
-        }}
+        accessibility={{ announcements: tellMoves(label) }}
       >
         <SortableContext items={keys} strategy={verticalListSortingStrategy}>
           <ul>

@@ -1,6 +1,7 @@
 import { applyLayout, newPiece, resetPart, type Task } from '~/core/lane';
 import { DEVICES } from '~/core/where/where.schema';
-import { SettingControl, Tick } from '../shared/controls';
+import { SettingControl } from '../shared/controls';
+import { Tick } from '../shared/tick';
 import type { PanelProps } from './panel';
 
 /** How the parts of a layout are drawn in its miniature; others are a thin bar. */

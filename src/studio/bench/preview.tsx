@@ -2,12 +2,14 @@ import { useEffect, useRef, useState } from 'react';
 import {
   compileManifest,
   isPreviewMessage,
+  pageOfSpot,
   type FromPreview,
   type LookState,
   type Piece,
   type Situation,
   type ToPreview,
 } from '~/core/lane';
+import { deviceOf, summariseWhere, type Device, type PageKind } from '~/core/where';
 import { definitionOf, definitions } from '~/pieces/registry';
 import { useDraft } from '../shared/draft-store';
 import type { Samples } from './samples';
@@ -34,7 +36,11 @@ interface Props {
 export function Preview(props: Props) {
   const { pieceId, path, situation, samples, language, width, onWidth, part, force, onSelect, onWord, onSetting } =
     props;
-  const { lane, token, live } = useDraft();
+  const { lane: whole, token, live, edit } = useDraft();
+  // One that was just removed is shown once more, until the page is left.
+  const last = useRef(whole);
+  const lane = whole.pieces[pieceId] ? whole : last.current;
+  last.current = lane;
   const frame = useRef<HTMLIFrameElement>(null);
   const stage = useRef<HTMLDivElement>(null);
   const seq = useRef(0);
@@ -43,7 +49,11 @@ export function Preview(props: Props) {
   const listeners = useRef({ onSelect, onWord, onSetting });
   listeners.current = { onSelect, onWord, onSetting };
   const product = situation.product ? (samples.products[situation.product] ?? null) : null;
-  const address = `${path.replace('{product}', product ?? '')}?draft=${token}`;
+  const isServerDrawn = definitionOf(lane.pieces[pieceId]?.kind ?? '')?.spots !== undefined;
+  // What the server draws stands on the page of its place.
+  const page = isServerDrawn ? PATH_OF[pageOfSpot(lane.pieces[pieceId]?.where.spot ?? '') ?? 'home'] : null;
+  const fallback = samples.products['plain'] ?? '';
+  const address = `${(page ?? path).replace('{product}', product ?? fallback)}?draft=${token}${isServerDrawn ? `&shape=${pieceId}${language === 'en' ? '' : `&lang=${language}`}` : ''}`;
   // An off piece is shown all the same: it is being shaped.
   const shown = {
     ...lane,
@@ -52,6 +62,9 @@ export function Preview(props: Props) {
       [pieceId]: { ...lane.pieces[pieceId]!, on: true, where: openWhere(lane.pieces[pieceId]!) },
     },
   };
+  const definition = definitionOf(lane.pieces[pieceId]!.kind)!;
+  const opens = 'panel' in definition.looks;
+  const unseen = whyUnseen(lane.pieces[pieceId]!, path, product, deviceOf(width));
   const post = (message: ToPreview) => frame.current?.contentWindow?.postMessage(message, location.origin);
 
   useEffect(() => {
@@ -80,8 +93,7 @@ export function Preview(props: Props) {
     post({ pl: 'manifest', manifest: compileManifest(shown, definitions, live.revision, language), seq: seq.current });
   }, [ready, lane, language]);
 
-  useEffect(() => {
-    if (ready === 0) return;
+  const putAnew = () =>
     post({
       pl: 'situation',
       pieceId,
@@ -89,7 +101,13 @@ export function Preview(props: Props) {
       cart: situation.cart ? (samples.carts[situation.cart] ?? null) : null,
       added: situation.added ?? false,
     });
+  useEffect(() => {
+    if (ready > 0) putAnew();
   }, [ready, situation, pieceId, samples, product]);
+
+  useEffect(() => {
+    if (ready > 0 && isServerDrawn) post({ pl: 'redraw' });
+  }, [edit]);
 
   useEffect(() => {
     if (ready > 0) post({ pl: 'select', pieceId, part });
@@ -111,8 +129,8 @@ export function Preview(props: Props) {
   }, [width]);
 
   return (
-    <section aria-label="Live preview" className="row-span-1 flex min-h-0 flex-col bg-[#d8d2c5]">
-      <div className="flex items-center justify-center gap-1 py-1.5 text-[12.5px]">
+    <section aria-label="Live preview" className="col-start-2 row-start-2 flex min-h-0 flex-col bg-[#d8d2c5]">
+      <div className="flex flex-wrap items-center justify-center gap-1 py-1.5 text-[12.5px] whitespace-nowrap">
         {WIDTHS.map((preset) => (
           <button
             key={preset}
@@ -137,8 +155,25 @@ export function Preview(props: Props) {
           />
           <output className="w-14">{width} px</output>
         </label>
+        {opens && (
+          <>
+            <button className="plain px-2 underline" onClick={putAnew}>
+              Open it again
+            </button>
+            {'opener' in definition.looks && (
+              <button className="plain px-2 underline" onClick={() => post({ pl: 'close', pieceId })}>
+                Show its opener
+              </button>
+            )}
+          </>
+        )}
         {scale.by < 1 && <span>shown at {Math.round(scale.by * 100)} %</span>}
       </div>
+      {unseen && (
+        <p className="bg-slab px-4 py-1 text-center text-[12.5px]" data-testid="shown-anyway">
+          {unseen} It is shown here all the same, to be shaped.
+        </p>
+      )}
       <div ref={stage} className="grid min-h-0 flex-1 place-items-start justify-center overflow-hidden px-3 pb-3">
         <div
           style={{ width: width * scale.by, height: scale.height * scale.by }}
@@ -155,6 +190,45 @@ export function Preview(props: Props) {
       </div>
     </section>
   );
+}
+
+/** Where a page of a kind is. */
+const PATH_OF: Partial<Record<PageKind, string>> = {
+  home: '/shop/',
+  listing: '/shop/all',
+  product: '/shop/p/{product}',
+  cart: '/shop/cart',
+};
+
+/** What kind of page a preview's path is. */
+const PAGE_OF: Readonly<Record<string, PageKind>> = {
+  '/shop/all': 'listing',
+  '/shop/p/{product}': 'product',
+  '/shop/cart': 'cart',
+  '/shop/checkout': 'checkout',
+};
+const PAGE_NAMES: Partial<Record<PageKind, string>> = { listing: 'listings', product: 'product pages' };
+
+/** Why shoppers would not see the piece where the preview shows it, in a sentence; null when they would. */
+function whyUnseen(piece: Piece, path: string, product: string | null, device: Device): string | null {
+  const definition = definitionOf(piece.kind)!;
+  if (definition.isAlwaysOn) return null;
+  if (!piece.on) return 'It is off.';
+  const page = PAGE_OF[path];
+  if (!page) return null;
+  const seen = summariseWhere(piece.where, definition.pages, definition.judges).seen;
+  if (!seen.some((place) => place.device === device && place.page === page))
+    return `Where leaves it out on ${device}s, or on ${PAGE_NAMES[page] ?? 'this page'}.`;
+  const { products } = piece.where;
+  const isNamed = product !== null && products.mode !== 'all' && products.slugs.includes(product);
+  if (
+    product !== null &&
+    definition.judges !== 'added' &&
+    products.mode !== 'all' &&
+    isNamed !== (products.mode === 'only')
+  )
+    return 'Where leaves it out for this product.';
+  return null;
 }
 
 /** In the bench a piece is seen on every page and device, whatever Where says; Where has its own answers. */

@@ -17,7 +17,7 @@ export function Situations({ situations, current, onPut }: Props) {
   return (
     <section
       aria-label="Situations"
-      className="col-span-2 col-start-2 flex items-center gap-3 overflow-x-auto border-t border-mortar bg-slab px-4"
+      className="col-start-2 flex lg:col-span-2 items-center gap-3 overflow-x-auto border-t border-mortar bg-slab px-4"
     >
       <p className="w-36 flex-none leading-tight">
         <strong className="font-head">{situations.length} situations</strong>

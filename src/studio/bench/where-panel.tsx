@@ -1,11 +1,15 @@
 import X from 'lucide-react/icons/x';
 import { useEffect, useState } from 'react';
-import { whoSees, type PageKind, type Scope } from '~/core/where';
+import { pageOfSpot, SPOTS } from '~/core/lane';
+import { summariseWhere, type PageKind, type Scope } from '~/core/where';
 import { DEVICES } from '~/core/where/where.schema';
 import { ask } from '../shared/api';
-import { SettingControl, Tick } from '../shared/controls';
+import { SettingControl } from '../shared/controls';
+import { Tick } from '../shared/tick';
 import { Segmented } from '../shared/segmented';
+import { SelectField } from '../shop/fields';
 import type { PanelProps } from './panel';
+import { PieceIdentity } from './piece-identity';
 
 const DEVICE_NAMES = { phone: 'Phones', tablet: 'Tablets', desktop: 'Desktops' } as const;
 const PAGE_NAMES: Readonly<Record<PageKind, string>> = {
@@ -24,11 +28,13 @@ interface Named {
 }
 
 /** Where the piece is shown, and an answer in words. */
-export function WherePanel(props: PanelProps & { categories: readonly Named[] }) {
-  const { piece, definition, edit, part, categories } = props;
+export function WherePanel(props: PanelProps & { pieceId: string; categories: readonly Named[] }) {
+  const { pieceId, piece, definition, edit, part, categories } = props;
   const settings = Object.entries(definition.settings).filter(([, spec]) => spec.task === 'where');
   return (
     <>
+      {definition.isMany && <PieceIdentity {...{ pieceId, piece, definition, edit, part }} />}
+      {definition.spots && <SpotField {...{ piece, definition, edit, part }} />}
       {settings.map(([key, spec]) => (
         <SettingControl
           key={key}
@@ -49,15 +55,35 @@ export function WherePanel(props: PanelProps & { categories: readonly Named[] })
   );
 }
 
+/** The place of the page it stands in. */
+function SpotField({ piece, definition, edit }: PanelProps) {
+  const { spot } = piece.where;
+  const known = definition.spots!.map((key) => [key as string, SPOTS[key].label] as const);
+  const gone = spot !== null && pageOfSpot(spot) === null;
+  return (
+    <SelectField
+      label="Place"
+      help="Pieces in one place stand in the order in which they were made."
+      value={spot ?? ''}
+      options={[...known, ...(gone ? [[spot, `“${spot}”, which there is no more`] as const] : [])]}
+      onChange={(next) => edit((draft) => void (draft.where.spot = next))}
+    />
+  );
+}
+
 /** Devices, pages, categories and products, and who that leaves. */
 function Scopes({ piece, definition, edit, categories }: PanelProps & { categories: readonly Named[] }) {
   const { where } = piece;
   const toggle = <T,>(list: T[], item: T, on: boolean) =>
     on ? [...list, item] : list.filter((other) => other !== item);
-  const seenBy = DEVICES.filter((device) =>
-    definition.pages.some((page) => whoSees(where, { device, page, categories: [], product: null }).shown),
+  const own = where.spot === null ? null : pageOfSpot(where.spot);
+  const seen = summariseWhere(
+    where,
+    definition.spots ? (own ? [own] : []) : definition.pages,
+    definition.judges ?? 'page',
   );
-  const added = definition.judges === 'added' ? ' of what was added' : '';
+  const about = definition.judges === 'added' ? ' of what was added' : '';
+  const title = (slug: string) => categories.find((category) => category.slug === slug)?.name ?? slug;
   return (
     <>
       <fieldset>
@@ -71,19 +97,21 @@ function Scopes({ piece, definition, edit, categories }: PanelProps & { categori
           />
         ))}
       </fieldset>
-      <fieldset>
-        <legend className="font-semibold">Pages</legend>
-        {definition.pages.map((page) => (
-          <Tick
-            key={page}
-            label={PAGE_NAMES[page]}
-            checked={where.pages.includes(page)}
-            onChange={(on) => edit((draft) => void (draft.where.pages = toggle(draft.where.pages, page, on)))}
-          />
-        ))}
-      </fieldset>
+      {!definition.spots && (
+        <fieldset>
+          <legend className="font-semibold">Pages</legend>
+          {definition.pages.map((page) => (
+            <Tick
+              key={page}
+              label={PAGE_NAMES[page]}
+              checked={where.pages.includes(page)}
+              onChange={(on) => edit((draft) => void (draft.where.pages = toggle(draft.where.pages, page, on)))}
+            />
+          ))}
+        </fieldset>
+      )}
       <ScopeField
-        label={`Categories${added}`}
+        label={`Categories${about}`}
         scope={where.categories}
         onChange={(scope) => edit((draft) => void (draft.where.categories = scope))}
         search={(text) =>
@@ -91,23 +119,44 @@ function Scopes({ piece, definition, edit, categories }: PanelProps & { categori
         }
       />
       <ScopeField
-        label={`Products${added}`}
+        label={`Products${about}`}
         scope={where.products}
         onChange={(scope) => edit((draft) => void (draft.where.products = scope))}
         search={(text) => ask<Named[]>(`/api/studio/products?q=${encodeURIComponent(text)}`)}
       />
       <p
-        className={`border-s-4 ps-3 ${piece.on && seenBy.length > 0 ? 'border-moss' : 'border-brick text-brick'}`}
+        className={`border-s-4 ps-3 ${piece.on && seen.seen.length > 0 ? 'border-moss' : 'border-brick text-brick'}`}
         data-testid="who-sees"
       >
         {!piece.on
           ? 'Nobody sees it: it is turned off.'
-          : seenBy.length === 0
-            ? 'Nobody would see it: no device and page are left.'
-            : `Seen on ${seenBy.map((device) => DEVICE_NAMES[device].toLowerCase()).join(', ')}, on ${where.pages.map((page) => PAGE_NAMES[page].toLowerCase()).join(', ')}.`}
+          : seen.seen.length === 0
+            ? 'Nobody would see it: no page is left that fits these rules.'
+            : [
+                `Seen on ${list(seen.devices.map((device) => DEVICE_NAMES[device].toLowerCase()))}`,
+                `on ${list(seen.pages.map((page) => PAGE_NAMES[page].toLowerCase()))}`,
+                ...scopeText(where.categories, 'category', 'categories', title),
+                ...scopeText(where.products, 'product', 'products', (slug) => slug),
+              ].join(', ') + '.'}
+      </p>
+      <p className="help">
+        {definition.judges === 'added'
+          ? 'Categories and products are those of what was just added.'
+          : 'Categories and products are those of the page looked at; on listings a rule about products is asked of each card.'}
       </p>
     </>
   );
+}
+
+const list = (names: readonly string[]) => new Intl.ListFormat('en', { type: 'conjunction' }).format(names);
+
+/** What a scope leaves, as a part of the sentence. */
+function scopeText(scope: Scope, one: string, many: string, title: (slug: string) => string): string[] {
+  if (scope.mode === 'all') return [];
+  const names = list(scope.slugs.map((slug) => `“${title(slug)}”`));
+  if (scope.slugs.length === 0) return scope.mode === 'only' ? [`for no ${one}`] : [];
+  const noun = scope.slugs.length === 1 ? one : many;
+  return [scope.mode === 'only' ? `only for the ${noun} ${names}` : `but not for the ${noun} ${names}`];
 }
 
 interface ScopeProps {

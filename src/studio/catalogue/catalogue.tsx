@@ -1,17 +1,39 @@
-import type { ProductCard } from '~/core/catalogue';
+import { useState } from 'react';
 import { ImportScreen } from '../import/import-screen';
+import { ask, askJson } from '../shared/api';
 import { useDraft } from '../shared/draft-store';
-import { count, money } from '../shared/format';
+import { money, plural } from '../shared/format';
+import { Modal } from '../shared/modal';
+import { ListSearch, Pages } from '../shared/list-bar';
 import { Shell } from '../shared/shell';
 import type { ShellData } from '../shared/studio-data';
+import { BulkDialog } from './bulk-dialog';
+import { QuickCell } from './quick-cell';
+
+interface ListedProduct {
+  readonly slug: string;
+  readonly name: string;
+  readonly shortText: string;
+  readonly isShown: boolean;
+  readonly hasOptions: boolean;
+  readonly variants: number;
+  readonly fromMinor: number;
+  readonly toMinor: number;
+  readonly stock: number | null;
+  readonly picture: string | null;
+}
+
+const FILTERS = { all: 'All products', hidden: 'Not shown', 'sold-out': 'Sold out' } as const;
 
 interface Props {
   readonly shell: ShellData;
-  readonly cards: readonly ProductCard[];
+  readonly products: readonly ListedProduct[];
   readonly total: number;
   readonly page: number;
   readonly pages: number;
-  readonly search: string;
+  readonly q: string;
+  readonly filter: keyof typeof FILTERS;
+  readonly examples: number;
 }
 
 export function Catalogue(props: Props) {
@@ -22,67 +44,82 @@ export function Catalogue(props: Props) {
   );
 }
 
-export function CatalogueImport({ shell }: { shell: ShellData }) {
+export function CatalogueImport({ shell, isEmpty }: { shell: ShellData; isEmpty: boolean }) {
   return (
     <Shell data={shell} room="catalogue">
-      <ImportScreen />
+      <ImportScreen isEmpty={isEmpty} />
     </Shell>
   );
 }
 
-function Products({ cards, total, page, pages, search }: Props) {
+function Products({ products, total, page, pages, q, filter, examples }: Props) {
   const shop = useDraft((state) => state.live.lane.shop);
-  const href = (to: number) => `?${new URLSearchParams({ q: search, page: String(to) })}`;
+  const [isMaking, setMaking] = useState(false);
+  const [isChanging, setChanging] = useState(false);
   return (
-    <div className="px-[18px] py-4">
-      <header className="mb-3 flex items-end justify-between gap-4">
+    <div className="flex flex-col gap-3 px-[18px] py-4">
+      <header className="flex flex-wrap items-end justify-between gap-4">
         <div>
           <h1>Keep the catalogue up to date</h1>
           <p className="text-gravel">
-            {count(total)} {total === 1 ? 'product' : 'products'}
-            {search && ` found for “${search}”`}
+            {plural(total, 'product', 'products')}
+            {q && ` found for “${q}”`}
           </p>
         </div>
-        <div className="flex gap-2">
-          <form className="flex gap-2">
-            <input
-              className="field w-56"
-              name="q"
-              defaultValue={search}
-              placeholder="Name or SKU"
-              aria-label="Search products"
-              maxLength={100}
-            />
-            <button className="btn">Search</button>
-          </form>
+        <div className="flex flex-wrap gap-2">
+          <ListSearch
+            {...{ q, filter }}
+            hint="Name or SKU"
+            label="Search products"
+            filterLabel="Which products"
+            filters={FILTERS}
+          />
+          <a className="btn" href="/studio/catalogue/searches">
+            Searches
+          </a>
+          <a className="btn" href="/studio/catalogue/categories">
+            Categories
+          </a>
+          {total > 0 && (
+            <button className="btn" onClick={() => setChanging(true)}>
+              Change all {total} …
+            </button>
+          )}
+          <button className="btn" onClick={() => setMaking(true)}>
+            New product …
+          </button>
           <a className="btn btn-go" href="/studio/catalogue/import">
-            Bring a file in
+            Import a file
           </a>
         </div>
       </header>
-      {cards.length === 0 ? (
+      {examples > 0 && <Examples count={examples} />}
+      {products.length === 0 ? (
         <p className="panel px-4 py-6 text-center">
-          {search ? 'No product is called that.' : 'No products yet. Bring a CSV file in to begin.'}
+          {q || filter !== 'all'
+            ? 'No products found. Try a shorter word, or all products.'
+            : 'No products yet. Import a CSV file to begin, or make the first by hand.'}
         </p>
       ) : (
         <table className="tbl panel">
           <thead>
             <tr>
-              <th className="w-14" />
+              <th className="w-14">
+                <span className="sr-only">Picture</span>
+              </th>
               <th>Product</th>
               <th className="num">Price</th>
-              <th>Stock</th>
-              <th className="num">Rating</th>
+              <th className="num">Stock</th>
               <th>Options</th>
             </tr>
           </thead>
           <tbody>
-            {cards.map((card) => (
-              <tr key={card.id}>
+            {products.map((product) => (
+              <tr key={product.slug}>
                 <td>
-                  {card.picture ? (
+                  {product.picture ? (
                     <img
-                      src={card.picture.src}
+                      src={product.picture}
                       alt=""
                       width={40}
                       height={40}
@@ -93,20 +130,33 @@ function Products({ cards, total, page, pages, search }: Props) {
                   )}
                 </td>
                 <td>
-                  <a href={`/shop/p/${card.slug}`} target="_blank">
-                    {card.name}
-                  </a>
-                  <span className="help line-clamp-1">{card.shortText || 'No short text.'}</span>
+                  <a href={`/studio/catalogue/${product.slug}`}>{product.name}</a>
+                  {!product.isShown && <span className="ms-2 text-[12.5px] text-brick">not shown</span>}
+                  <span className="help line-clamp-1">{product.shortText || 'No short text.'}</span>
                 </td>
                 <td className="num">
-                  {money(card.fromMinor, shop)}
-                  {card.toMinor > card.fromMinor && ` – ${money(card.toMinor, shop)}`}
+                  {product.variants === 1 ? (
+                    <QuickCell slug={product.slug} field="priceMinor" value={product.fromMinor} shop={shop} />
+                  ) : (
+                    <a href={`/studio/catalogue/${product.slug}`}>
+                      {money(product.fromMinor, shop)}
+                      {product.toMinor > product.fromMinor && ` – ${money(product.toMinor, shop)}`}
+                    </a>
+                  )}
                 </td>
-                <td className={card.inStock ? '' : 'text-brick'}>{card.inStock ? 'in stock' : 'sold out'}</td>
-                <td className="num">{card.rating ? `${card.rating.stars} (${card.rating.count})` : '–'}</td>
+                <td className="num">
+                  {product.variants === 1 ? (
+                    <QuickCell slug={product.slug} field="stock" value={product.stock} shop={shop} />
+                  ) : (
+                    <a href={`/studio/catalogue/${product.slug}`}>
+                      {product.stock === null ? 'not counted' : product.stock}{' '}
+                      <span className="text-gravel">in {plural(product.variants, 'variant', 'variants')}</span>
+                    </a>
+                  )}
+                </td>
                 <td>
-                  <a href={`/studio/catalogue/${card.slug}`}>
-                    {card.hasOptions ? 'Change what is asked' : 'Ask for something'}
+                  <a href={`/studio/catalogue/${product.slug}/options`}>
+                    {product.hasOptions ? 'Edit options' : 'Add options'}
                   </a>
                 </td>
               </tr>
@@ -114,15 +164,84 @@ function Products({ cards, total, page, pages, search }: Props) {
           </tbody>
         </table>
       )}
-      {pages > 1 && (
-        <nav aria-label="Pages" className="mt-3 flex items-center gap-3">
-          {page > 1 && <a href={href(page - 1)}>Back</a>}
-          <span>
-            Page {page} of {pages}
-          </span>
-          {page < pages && <a href={href(page + 1)}>Further</a>}
-        </nav>
+      <Pages {...{ page, pages, q, filter }} />
+      {isChanging && <BulkDialog q={q} filter={filter} total={total} onClose={() => setChanging(false)} />}
+      {isMaking && <NewProduct onClose={() => setMaking(false)} />}
+    </div>
+  );
+}
+
+/** The examples a new shop began with go with one press. */
+function Examples({ count }: { count: number }) {
+  const [problem, setProblem] = useState<string | null>(null);
+  async function remove(): Promise<void> {
+    try {
+      await ask('/api/studio/examples', { method: 'DELETE' });
+      location.reload();
+    } catch (error) {
+      setProblem((error as Error).message);
+    }
+  }
+  return (
+    <div className="flex flex-wrap items-center gap-3 border-s-4 border-paint bg-slab px-3 py-2">
+      <p className="me-auto">{plural(count, 'product is', 'products are')} only an example.</p>
+      <button className="btn" onClick={() => void remove()}>
+        Delete the {count === 1 ? 'example' : 'examples'}
+      </button>
+      {problem && (
+        <p role="alert" className="w-full text-brick">
+          {problem}
+        </p>
       )}
     </div>
+  );
+}
+
+function NewProduct({ onClose }: { onClose: () => void }) {
+  const [name, setName] = useState('');
+  const [problem, setProblem] = useState<string | null>(null);
+  async function make(): Promise<void> {
+    try {
+      const { slug } = await askJson<{ slug: string }>('POST', '/api/studio/products', { name });
+      location.assign(`/studio/catalogue/${slug}`);
+    } catch (error) {
+      setProblem((error as Error).message);
+    }
+  }
+  return (
+    <Modal title="New product" text="It is not shown in the shop until you say so." onClose={onClose}>
+      <form
+        className="flex flex-col gap-3"
+        onSubmit={(event) => {
+          event.preventDefault();
+          void make();
+        }}
+      >
+        <label className="flex flex-col gap-1">
+          Name
+          <input
+            autoFocus
+            className="field"
+            required
+            maxLength={200}
+            value={name}
+            onChange={(event) => setName(event.target.value)}
+          />
+        </label>
+        {problem && (
+          <p role="alert" className="text-brick">
+            {problem}
+          </p>
+        )}
+        <div className="flex justify-end gap-2">
+          <button type="button" className="btn" onClick={onClose}>
+            Cancel
+          </button>
+          <button className="btn btn-go" disabled={name.trim() === ''}>
+            Make it
+          </button>
+        </div>
+      </form>
+    </Modal>
   );
 }

@@ -1,8 +1,9 @@
 import { useRef, useState } from 'react';
 import { COLUMN_FIELDS, type ColumnField } from '~/core/formats';
 import { ask } from '../shared/api';
-import { count } from '../shared/format';
-import { Tick } from '../shared/controls';
+import { useDraft } from '../shared/draft-store';
+import { count, money, plural } from '../shared/format';
+import { Tick } from '../shared/tick';
 import { Segmented } from '../shared/segmented';
 
 interface ImportPreview {
@@ -22,6 +23,14 @@ interface ImportPreview {
   };
   readonly problems: readonly { readonly row: number; readonly message: string }[];
   readonly products: readonly { readonly name: string; readonly isNew: boolean; readonly variants: number }[];
+  readonly changes: readonly {
+    readonly name: string;
+    readonly sku: string;
+    readonly field: string;
+    readonly from: string | number | null;
+    readonly to: string | number;
+  }[];
+  readonly changeCount: number;
 }
 
 interface Progress {
@@ -35,7 +44,7 @@ type DecimalMark = 'point' | 'comma';
 const MARKS: Readonly<Record<string, string>> = { ',': 'commas', ';': 'semicolons', '\t': 'tabs', '|': 'bars' };
 
 /** Brings a CSV file in: choose, see what it would do, correct the columns, then write. */
-export function ImportScreen() {
+export function ImportScreen({ isEmpty }: { isEmpty: boolean }) {
   const [file, setFile] = useState<File | null>(null);
   const [columns, setColumns] = useState<readonly ColumnField[] | null>(null);
   const [decimalMark, setMark] = useState<DecimalMark>('point');
@@ -107,7 +116,7 @@ export function ImportScreen() {
   return (
     <div className="flex max-w-[1060px] flex-col gap-4 px-[18px] py-4">
       <header>
-        <h1>Bring your catalogue in</h1>
+        <h1>Import your catalogue</h1>
         <p className="text-gravel">
           A CSV file, as spreadsheets save it. Nothing is written before you have seen what it would do.{' '}
           <a href="/example-catalogue.csv">An example file</a>
@@ -136,6 +145,7 @@ export function ImportScreen() {
           </div>
         </div>
       </div>
+      {isEmpty && !file && <ExamplesOffer />}
       {problem && (
         <p role="alert" className="border-s-4 border-brick ps-3 text-brick">
           {problem}
@@ -144,8 +154,9 @@ export function ImportScreen() {
       {preview && file && (
         <>
           <p className="text-gravel">
-            {count(preview.rows)} rows, {preview.encoding}, parted by {MARKS[preview.delimiter] ?? preview.delimiter}.
-            Each column and what it holds; correct it where it was guessed wrong.
+            {plural(preview.rows, 'row', 'rows')}, {preview.encoding}, separated by{' '}
+            {MARKS[preview.delimiter] ?? preview.delimiter}. Each column and what it holds; correct it where it was
+            guessed wrong.
           </p>
           <div className="panel overflow-x-auto">
             <table className="tbl">
@@ -199,11 +210,13 @@ export function ImportScreen() {
             <div className="panel px-4 py-3" data-testid="plan">
               <h2>What it would do</h2>
               <p>
-                <strong>{count(preview.counts.productsCreated)}</strong> products made,{' '}
+                <strong>{count(preview.counts.productsCreated)}</strong> new{' '}
+                {preview.counts.productsCreated === 1 ? 'product' : 'products'},{' '}
                 <strong>{count(preview.counts.productsChanged)}</strong> changed.
               </p>
               <p>
-                <strong>{count(preview.counts.variantsCreated)}</strong> variants made,{' '}
+                <strong>{count(preview.counts.variantsCreated)}</strong> new{' '}
+                {preview.counts.variantsCreated === 1 ? 'variant' : 'variants'},{' '}
                 <strong>{count(preview.counts.variantsChanged)}</strong> changed.
               </p>
               <ul className="mt-2 max-h-44 overflow-auto">
@@ -218,9 +231,7 @@ export function ImportScreen() {
               </ul>
             </div>
             <div className="panel px-4 py-3">
-              <h2>
-                {count(refused)} {refused === 1 ? 'row' : 'rows'} refused
-              </h2>
+              <h2>{plural(refused, 'row', 'rows')} refused</h2>
               {refused === 0 ? (
                 <p className="text-gravel">Every row can be read.</p>
               ) : (
@@ -239,6 +250,7 @@ export function ImportScreen() {
               )}
             </div>
           </section>
+          {preview.changes.length > 0 && <Changes preview={preview} />}
           <div className="flex items-center gap-4">
             <Tick
               label="All or nothing: write only if no row is refused"
@@ -250,12 +262,94 @@ export function ImportScreen() {
               disabled={!writable || progress?.state === 'running'}
               onClick={() => void write()}
             >
-              Import {count(preview.counts.productsCreated + preview.counts.productsChanged)} products
+              Import {plural(preview.counts.productsCreated + preview.counts.productsChanged, 'product', 'products')}
             </button>
           </div>
         </>
       )}
       {progress && <ProgressNote progress={progress} />}
+    </div>
+  );
+}
+
+const FIELD_NAMES: Readonly<Record<string, string>> = {
+  name: 'Name',
+  brand: 'Brand',
+  shortText: 'Short text',
+  fullText: 'Full text',
+  priceMinor: 'Price',
+  wasMinor: 'Price before',
+  costMinor: 'Cost',
+  stock: 'Stock',
+  weightGrams: 'Weight (g)',
+};
+
+/** Old and new of what is in the catalogue already. */
+function Changes({ preview }: { preview: ImportPreview }) {
+  const shop = useDraft((state) => state.live.lane.shop);
+  const text = (field: string, value: string | number | null) =>
+    value === null || value === ''
+      ? 'none'
+      : field.endsWith('Minor')
+        ? money(Number(value), shop)
+        : String(value).slice(0, 120);
+  return (
+    <section className="panel max-h-72 overflow-auto px-4 py-3" data-testid="changes">
+      <h2>{plural(preview.changeCount, 'change', 'changes')} in products that are there already</h2>
+      <table className="tbl">
+        <thead>
+          <tr>
+            <th>Product</th>
+            <th>What</th>
+            <th>Old</th>
+            <th>New</th>
+          </tr>
+        </thead>
+        <tbody>
+          {preview.changes.map((change) => (
+            <tr key={`${change.sku} ${change.field}`}>
+              <td>
+                {change.name} <span className="help">{change.sku}</span>
+              </td>
+              <td>{FIELD_NAMES[change.field] ?? change.field}</td>
+              <td>{text(change.field, change.from)}</td>
+              <td>{text(change.field, change.to)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {preview.changeCount > preview.changes.length && (
+        <p className="help">and {count(preview.changeCount - preview.changes.length)} more</p>
+      )}
+    </section>
+  );
+}
+
+/** For who has no file yet: a few products to try everything on. */
+function ExamplesOffer() {
+  const [problem, setProblem] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
+  async function add(): Promise<void> {
+    setBusy(true);
+    try {
+      await ask('/api/studio/examples', { method: 'POST' });
+      location.assign('/studio/catalogue');
+    } catch (error) {
+      setProblem((error as Error).message);
+      setBusy(false);
+    }
+  }
+  return (
+    <div className="flex flex-wrap items-center gap-3 border-s-4 border-paint bg-slab px-3 py-2">
+      <p className="me-auto">No file yet? Begin with six example products; one press deletes them again.</p>
+      <button className="btn" disabled={busy} onClick={() => void add()}>
+        Add example products
+      </button>
+      {problem && (
+        <p role="alert" className="w-full text-brick">
+          {problem}
+        </p>
+      )}
     </div>
   );
 }

@@ -1,40 +1,21 @@
-import { useEffect, useRef } from 'react';
+import { useMemo } from 'react';
 import type { EChartsOption } from 'echarts';
+import { Chart, CHART_TEXT as text } from '../shared/chart';
 import { day } from '../shared/format';
 
 interface Props {
   readonly days: readonly { readonly day: string; readonly sessions: number; readonly orders: number }[];
+  readonly publications: readonly { readonly day: string; readonly revision: number }[];
 }
 
 /** Visits and orders of each day, on two scales. */
-export function DayChart({ days }: Props) {
-  const place = useRef<HTMLDivElement>(null);
-  useEffect(() => {
-    let stop = () => undefined as void;
-    let isGone = false;
-    void import('./echarts').then(({ initChart }) => {
-      if (isGone || !place.current) return;
-      const chart = initChart(place.current);
-      chart.setOption(optionOf(days));
-      const watch = new ResizeObserver(() => chart.resize());
-      watch.observe(place.current);
-      stop = () => {
-        watch.disconnect();
-        chart.dispose();
-      };
-    });
-    return () => {
-      isGone = true;
-      stop();
-    };
-  }, [days]);
+export function DayChart({ days, publications }: Props) {
+  const option = useMemo(() => optionOf(days, publications), [days, publications]);
   return (
     <div className="relative min-h-[96px] flex-1">
-      <div
-        ref={place}
-        className="absolute inset-0"
-        role="img"
-        aria-label={`Visits and orders of ${days.length} days; the figures are in the table that follows.`}
+      <Chart
+        option={option}
+        label={`Visits and orders of ${days.length} days; the figures are in the table that follows.`}
       />
       <table className="sr-only">
         <thead>
@@ -42,6 +23,7 @@ export function DayChart({ days }: Props) {
             <th>Day</th>
             <th>Visits</th>
             <th>Orders</th>
+            <th>Published</th>
           </tr>
         </thead>
         <tbody>
@@ -50,6 +32,7 @@ export function DayChart({ days }: Props) {
               <td>{row.day}</td>
               <td>{row.sessions}</td>
               <td>{row.orders}</td>
+              <td>{revisionsOf(row.day, publications)}</td>
             </tr>
           ))}
         </tbody>
@@ -58,8 +41,18 @@ export function DayChart({ days }: Props) {
   );
 }
 
-function optionOf(days: Props['days']): EChartsOption {
-  const text = { color: '#5c6166', fontFamily: 'Instrument Sans Variable', fontSize: 11.5 };
+/** “Revision 4” or “Revisions 4, 5”, where something was published on a day. */
+function revisionsOf(of: string, publications: Props['publications']): string {
+  const ids = publications.filter((publication) => publication.day === of).map(({ revision }) => revision);
+  if (ids.length === 0) return '';
+  return `${ids.length === 1 ? 'Revision' : 'Revisions'} ${ids.sort((a, b) => a - b).join(', ')}`;
+}
+
+function optionOf(days: Props['days'], publications: Props['publications']): EChartsOption {
+  const published = days.flatMap((row, i) => {
+    const name = revisionsOf(row.day, publications);
+    return name ? [{ xAxis: i, name }] : [];
+  });
   return {
     animation: false,
     grid: { left: 44, right: 36, top: 24, bottom: 22 },
@@ -77,7 +70,20 @@ function optionOf(days: Props['days']): EChartsOption {
       { type: 'value', axisLabel: text, splitNumber: 2, splitLine: { show: false }, minInterval: 1 },
     ],
     series: [
-      { name: 'Visits', type: 'bar', data: days.map((row) => row.sessions), color: '#c4b8a3', barMaxWidth: 26 },
+      {
+        name: 'Visits',
+        type: 'bar',
+        data: days.map((row) => row.sessions),
+        color: '#c4b8a3',
+        barMaxWidth: 26,
+        markLine: {
+          symbol: 'none',
+          silent: true,
+          lineStyle: { color: '#24292d', type: 'dashed' },
+          label: { ...text, formatter: '{b}', position: 'insideEndTop' },
+          data: published,
+        },
+      },
       {
         name: 'Orders',
         type: 'line',

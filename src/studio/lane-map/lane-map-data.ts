@@ -15,7 +15,10 @@ export interface LaneMapData {
   readonly pointMinor: readonly (number | null)[];
   readonly losses: readonly Loss[];
   readonly days: readonly { readonly day: string; readonly sessions: number; readonly orders: number }[];
-  readonly excluded: { readonly bots: number; readonly owner: number };
+  /** What was published on these days. */
+  readonly publications: readonly { readonly day: string; readonly revision: number }[];
+  /** Visits left out of all figures; `ownDepth`: how far the owner's own went, 0 where there was none. */
+  readonly excluded: { readonly bots: number; readonly owner: number; readonly ownDepth: number };
   readonly orders: { readonly all: number; readonly withoutVisit: number };
   readonly pieceUse: Readonly<Record<string, number>>;
   readonly sources: readonly string[];

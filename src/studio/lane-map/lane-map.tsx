@@ -1,8 +1,11 @@
 import { useEffect, useRef, useState } from 'react';
+import { STRETCH_NAMES, STRETCHES } from '~/core/funnel';
 import type { Device } from '~/core/where';
 import { ask } from '../shared/api';
+import { useBandFigures } from '../shared/band-figures';
 import { useDraft } from '../shared/draft-store';
-import { count, day, money, percent } from '../shared/format';
+import { Figure } from '../shared/figure';
+import { count, day, money, percent, plural } from '../shared/format';
 import { Shell } from '../shared/shell';
 import type { ShellData } from '../shared/studio-data';
 import { DayChart } from './day-chart';
@@ -52,6 +55,15 @@ function MapScreen({ initial }: { initial: LaneMapData }) {
       .catch((error: unknown) => !stop.signal.aborted && setProblem((error as Error).message));
     return () => stop.abort();
   }, [query]);
+  useEffect(() => {
+    const whose = [
+      map.query.device && DEVICE_NAMES[map.query.device].toLowerCase(),
+      map.query.source && `from ${map.query.source}`,
+    ];
+    const figures = { funnel: map.funnel, before: map.before, days: map.query.days };
+    useBandFigures.setState({ figures: { ...figures, whose: whose.filter(Boolean).join(', ') } });
+    return () => useBandFigures.setState({ figures: null });
+  }, [map]);
   const { funnel, excluded, orders } = map;
   const left = [
     excluded.bots > 0 && `${count(excluded.bots)} by robots`,
@@ -63,8 +75,27 @@ function MapScreen({ initial }: { initial: LaneMapData }) {
         <div>
           <h1>See where shoppers leave the lane</h1>
           <p className="text-gravel" data-testid="summary">
-            {count(funnel.sessions)} visits, {day(map.fromDay)} – {day(map.toDay)} · {count(funnel.orders)} orders (
-            {percent(funnel.sessions ? funnel.orders / funnel.sessions : 0)}) · {money(funnel.revenueMinor, shop)}
+            <Figure
+              name="Visits"
+              formula={`Every visit that opened a page from ${day(map.fromDay)} to ${day(map.toDay)}. A visit ends after half an hour without anything. Left out: ${count(excluded.bots)} by robots, ${count(excluded.owner)} of your own.`}
+            >
+              {plural(funnel.sessions, 'visit', 'visits')}
+            </Figure>
+            , {day(map.fromDay)} – {day(map.toDay)} ·{' '}
+            <Figure
+              name="Orders"
+              formula={`${count(funnel.orders)} of these visits ended in a paid order: ${count(funnel.orders)} ÷ ${count(funnel.sessions)} = ${percent(funnel.sessions ? funnel.orders / funnel.sessions : 0)}.`}
+            >
+              {plural(funnel.orders, 'order', 'orders')} (
+              {percent(funnel.sessions ? funnel.orders / funnel.sessions : 0)})
+            </Figure>{' '}
+            ·{' '}
+            <Figure
+              name="Revenue"
+              formula={`What these ${plural(funnel.orders, 'visit', 'visits')} paid: goods after offers, delivery and tax. On average ${money(funnel.orders ? Math.round(funnel.revenueMinor / funnel.orders) : 0, shop)} a visit with an order.`}
+            >
+              {money(funnel.revenueMinor, shop)}
+            </Figure>
           </p>
         </div>
         <div className="flex gap-2">
@@ -113,24 +144,29 @@ function MapScreen({ initial }: { initial: LaneMapData }) {
         </p>
       )}
       {funnel.sessions === 0 ? (
-        <div className="panel grid flex-1 place-items-center p-10 text-center">
-          <div>
-            <h2>No visits in these days yet</h2>
-            <p className="mb-4 text-gravel">
-              As soon as somebody walks your shop, their way is drawn here. Walk it once yourself to see it as they do.
-            </p>
+        <>
+          <div className="panel flex flex-wrap items-center justify-between gap-3 px-4 py-3" data-testid="no-visits">
+            <div>
+              <h2>No visits in these days yet</h2>
+              <p className="text-gravel">
+                {excluded.ownDepth > 0
+                  ? `You walked it yourself as far as “${STRETCH_NAMES[STRETCHES[excluded.ownDepth - 1]!]}” (yours, not counted).`
+                  : 'Visit the shop once yourself to see it as shoppers do; your own visits are not counted.'}
+              </p>
+            </div>
             <a className="btn btn-go" href="/shop/" target="_blank">
-              Walk the shop
+              Visit the shop
             </a>
           </div>
-        </div>
+          <Road map={map} shop={shop} />
+        </>
       ) : (
         <>
           <Road map={map} shop={shop} />
           <LossList losses={map.losses} shop={shop} />
           <section className="panel flex min-h-[140px] flex-1 flex-col px-4 pt-2 pb-1">
             <h2>Day by day</h2>
-            <DayChart days={map.days} />
+            <DayChart days={map.days} publications={map.publications} />
           </section>
         </>
       )}

@@ -1,6 +1,7 @@
 import { LEAST_SESSIONS, STRETCH_NAMES, type Loss, type Stretch } from '~/core/funnel';
 import type { Shop } from '~/core/lane';
 import type { Device } from '~/core/where';
+import { Figure } from '../shared/figure';
 import { count, percent, roughMoney } from '../shared/format';
 
 const DEVICES: Readonly<Record<Device, string>> = { phone: 'phones', tablet: 'tablets', desktop: 'desktops' };
@@ -11,7 +12,7 @@ const REMEDIES: Partial<Record<Stretch, { readonly label: string; readonly href:
   look: { label: 'Shape quick view', href: '/studio/bench/quick-view?width=390' },
   add: { label: 'Choose when the cart opens', href: '/studio/bench/slide-out-cart?task=where' },
   cart: { label: 'Shape the slide-out cart', href: '/studio/bench/slide-out-cart?width=390' },
-  pay: { label: 'Walk the checkout', href: '/shop/checkout' },
+  pay: { label: 'Try the checkout', href: '/shop/checkout' },
 };
 
 /** The three gaps between devices that cost most. */
@@ -26,7 +27,7 @@ export function LossList({ losses, shop }: { losses: readonly Loss[]; shop: Shop
     );
   }
   return (
-    <section aria-label="Biggest losses" className="grid grid-cols-3 gap-3">
+    <section aria-label="Biggest losses" className="grid gap-3 lg:grid-cols-3">
       {biggest.map((loss) => {
         const remedy = REMEDIES[loss.from];
         return (
@@ -38,7 +39,13 @@ export function LossList({ losses, shop }: { losses: readonly Loss[]; shop: Shop
               {percent(loss.goOn)} of {count(loss.sessions)} go on; on {DEVICES[loss.bestDevice]}{' '}
               {percent(loss.bestGoOn)} do. Closing the gap would be {count(loss.extraSessions)} visits more on{' '}
               {STRETCH_NAMES[loss.to]}, at most{' '}
-              <strong className="text-brick">{roughMoney(loss.monthlyMinor, shop)} a month</strong>.
+              <Figure
+                name={`At most ${roughMoney(loss.monthlyMinor, shop)} a month`}
+                formula={`${count(loss.sessions)} visits × (${percent(loss.bestGoOn)} − ${percent(loss.goOn)}) = ${count(loss.extraSessions)} more that go on; each spends what visits on ${DEVICES[loss.device]} that got to ${STRETCH_NAMES[loss.to]} spend on average, reckoned for 30 days. An estimate: whoever is won over may buy less than those who come by themselves.`}
+              >
+                <strong className="whitespace-nowrap">{roughMoney(loss.monthlyMinor, shop)} a month</strong>
+              </Figure>
+              .
             </p>
             {remedy && (
               <a className="mt-auto font-semibold text-moss" href={remedy.href}>

@@ -1,21 +1,25 @@
-import { describeDifference, type Shop } from '~/core/lane';
+import { describeDifference, pieceName, type Shop } from '~/core/lane';
 import { STRETCH_NAMES, STRETCHES, type Stretch } from '~/core/funnel';
 import { definitionOf, definitions } from '~/pieces/registry';
 import { useDraft } from '../shared/draft-store';
 import { count, percent, roughMoney } from '../shared/format';
 import type { LaneMapData } from './lane-map-data';
 
-/** The drawing is 1,200 × 210 and stretched to its place; words lie over it, unstretched. */
+/** The drawing is 1,200 × 228 and stretched to its place; words lie over it, unstretched. */
 const WIDTH = 1200;
 const MIDDLE = 82;
 const HALF = 76;
-const BOTTOM = 206;
+const HEIGHT = 228;
+/** Above it the exits end: below are three lines of words. */
+const BOTTOM = HEIGHT - 22;
 const COLUMN = WIDTH / STRETCHES.length;
 
 /** The road: widths by the square root of the visits left, exits by the square root of those who leave. */
 export function Road({ map, shop }: { map: LaneMapData; shop: Shop }) {
-  const { stretches } = map.funnel;
-  const half = stretches.map((stretch) => Math.max(2, Math.sqrt(stretch.share) * HALF));
+  const { stretches, sessions } = map.funnel;
+  const isWalked = sessions > 0;
+  // Before anybody has come it is as wide everywhere: nobody has left it.
+  const half = stretches.map((stretch) => (isWalked ? Math.max(2, Math.sqrt(stretch.share) * HALF) : HALF * 0.6));
   const worst = map.losses[0]?.from;
   return (
     <section aria-label="The lane" className="panel overflow-hidden bg-verge">
@@ -26,9 +30,9 @@ export function Road({ map, shop }: { map: LaneMapData; shop: Shop }) {
       </div>
       <div className="relative">
         <svg
-          viewBox={`0 0 ${WIDTH} 210`}
+          viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
           preserveAspectRatio="none"
-          className="block h-[210px] w-full"
+          className="block h-[228px] w-full"
           aria-hidden="true"
         >
           <defs>
@@ -37,13 +41,13 @@ export function Road({ map, shop }: { map: LaneMapData; shop: Shop }) {
               <path d="M0 .5H36M0 10.500H36M.5 0V10M18.500 10V20" stroke="#ab9e87" strokeWidth="1" fill="none" />
             </pattern>
           </defs>
-          {stretches.slice(0, -1).map((stretch, i) => (
+          {(isWalked ? stretches.slice(0, -1) : []).map((stretch, i) => (
             <path
               key={stretch.stretch}
               d={exitPath(i, half[i + 1]!)}
               fill="none"
               stroke={stretch.stretch === worst ? '#a8432b' : '#ab9e87'}
-              strokeWidth={Math.max(2, (Math.sqrt(stretch.left / map.funnel.sessions) * HALF) / 2.6)}
+              strokeWidth={Math.max(2, (Math.sqrt(stretch.left / sessions) * HALF) / 2.6)}
               strokeLinecap="round"
             />
           ))}
@@ -69,16 +73,26 @@ export function Road({ map, shop }: { map: LaneMapData; shop: Shop }) {
               >
                 <strong className="block font-head text-[18px]">{STRETCH_NAMES[stretch.stretch]}</strong>
                 <span className="whitespace-nowrap text-[12.5px]">
-                  <span data-testid="sessions">{count(stretch.sessions)}</span> · {percent(stretch.share)}
+                  {isWalked ? (
+                    <>
+                      <span data-testid="sessions">{count(stretch.sessions)}</span> · {percent(stretch.share)}
+                    </>
+                  ) : i < map.excluded.ownDepth ? (
+                    'you were here'
+                  ) : (
+                    'nobody yet'
+                  )}
                 </span>
               </span>
-              {stretch.goOn !== null && (
-                <span
-                  className={`absolute end-0 bottom-1.5 whitespace-nowrap text-end text-[12.5px] leading-[16px] ${stretch.stretch === worst ? 'text-brick' : ''}`}
-                >
-                  <strong>{count(stretch.left)} leave</strong>
-                  <br />
-                  {map.pointMinor[i] !== null && `1 in 100 kept ≈ ${roughMoney(map.pointMinor[i]!, shop)}`}
+              {isWalked && stretch.goOn !== null && (
+                <span className={`absolute end-0 bottom-1.5 whitespace-nowrap text-end text-[12.5px] leading-[16px] `}>
+                  <strong className={stretch.stretch === worst ? 'text-brick' : ''}>{count(stretch.left)} leave</strong>
+                  {map.pointMinor[i] !== null && (
+                    <>
+                      <span className="block">If 1 in 100 more went on:</span>
+                      about {roughMoney(map.pointMinor[i]!, shop)}
+                    </>
+                  )}
                 </span>
               )}
             </a>
@@ -86,8 +100,9 @@ export function Road({ map, shop }: { map: LaneMapData; shop: Shop }) {
         </div>
       </div>
       <p className="help border-t border-mortar bg-slab px-3 py-1">
-        Widths go by the square root of the number of visits. “1 in 100 kept”: what 30 days would bring if one more of a
-        hundred on that stretch went on and spent like those who do.
+        {isWalked
+          ? 'The road is as wide as many are still on it (square root of the visits). “If 1 in 100 more went on” is an estimate: what 30 days would bring if one more of a hundred on that stretch went on and spent like those who do.'
+          : 'Each sign is a piece on the way to an order. Press one to shape it. Your own visits are shown here, and counted nowhere.'}
       </p>
     </section>
   );
@@ -142,7 +157,7 @@ function Tiles({ stretch, map }: { stretch: Stretch; map: LaneMapData }) {
           >
             <span className={`mt-1 size-2.5 flex-none rounded-full ${piece.on ? 'bg-moss' : 'border border-gravel'}`} />
             <span className="min-w-0">
-              <strong>{definition.name}</strong>
+              <strong>{pieceName(piece, definitions)}</strong>
               <span className="block text-[12.5px] text-gravel">
                 {piece.on || definition.isAlwaysOn ? use : 'off'}
                 {own > 0 && ` · ${own} in draft`}

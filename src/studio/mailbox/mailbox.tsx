@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { Tick } from '../shared/controls';
+import { Tick } from '../shared/tick';
 import { useDraft } from '../shared/draft-store';
 import { moment } from '../shared/format';
 import { Shell } from '../shared/shell';
@@ -32,9 +32,9 @@ function MailScreen({ mails }: { mails: readonly MailRow[] }) {
       <h1>Read what buyers were sent</h1>
       <p className="mb-3 text-gravel">A stand-in keeps the mails here; none leaves this machine.</p>
       {mails.length === 0 ? (
-        <p className="panel px-4 py-6 text-center">No mail yet. Walk the shop and order something.</p>
+        <p className="panel px-4 py-6 text-center">No mail yet. Visit the shop and order something.</p>
       ) : (
-        <div className="grid min-h-0 flex-1 grid-cols-[320px_minmax(0,1fr)] gap-4">
+        <div className="grid min-h-0 flex-1 grid-cols-[240px_minmax(0,1fr)] lg:grid-cols-[320px_minmax(0,1fr)] gap-4">
           <ul className="panel min-h-0 overflow-auto" aria-label="Mails">
             {mails.map((item) => (
               <li key={item.id} className="border-b border-slab">

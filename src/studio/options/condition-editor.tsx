@@ -99,8 +99,8 @@ function Group({ condition, others, depth, onChange }: GroupProps) {
               value={isNot ? 'not' : 'is'}
               onChange={(event) => put(i, event.target.value === 'not' ? { op: 'not', of: inner } : inner)}
             >
-              <option value="is">It holds that</option>
-              <option value="not">It does not hold that</option>
+              <option value="is">If</option>
+              <option value="not">If not</option>
             </select>
             <div className="min-w-0 flex-1">
               {isGroup(inner) ? (

@@ -42,11 +42,11 @@ export function EffectFields({ effect, shop, isShort = false, onChange }: Props)
           onChange={(event) => onChange({ ...effect, per: event.target.value as Effect['per'] })}
         >
           <option value="unit">each unit</option>
-          <option value="once">the line, once</option>
+          <option value="once">once per item line</option>
         </select>
       </label>
       <label className="flex flex-col gap-0.5">
-        {label('Weighs (g)')}
+        {label('Extra weight (g)')}
         <NumberField
           className="w-20"
           min={0}

@@ -16,6 +16,7 @@ import {
 import { wordProblem } from '~/core/problems';
 import { askJson } from '../shared/api';
 import { useDraft } from '../shared/draft-store';
+import { useUnsaved } from '../shared/use-unsaved';
 import { Shell } from '../shared/shell';
 import type { ShellData } from '../shared/studio-data';
 import { KIND_NAMES, RuleForm } from './rule-form';
@@ -47,6 +48,7 @@ function Options({ product, rules: stored, asked }: Props) {
   const [busy, setBusy] = useState(false);
   const problems = checkOptionRules(rules);
   const isChanged = rules !== saved;
+  useUnsaved(isChanged);
   const change = (recipe: (draft: OptionRule[]) => void) => setRules(produce(rules, recipe));
   const rule = chosen === null ? undefined : rules[chosen];
 
@@ -116,7 +118,7 @@ function Options({ product, rules: stored, asked }: Props) {
           )}
         </div>
       )}
-      <div className="grid min-h-0 flex-1 grid-cols-[300px_minmax(0,1fr)_minmax(300px,380px)]">
+      <div className="grid min-h-0 flex-1 auto-rows-min grid-cols-[220px_minmax(0,1fr)] overflow-auto lg:auto-rows-auto lg:grid-cols-[300px_minmax(0,1fr)_minmax(300px,380px)]">
         <section aria-label="Options" className="min-h-0 overflow-auto border-e border-mortar px-3 py-3">
           <ol className="flex flex-col gap-1">
             {rules.map((item, i) => (

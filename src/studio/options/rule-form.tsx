@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import type { Shop } from '~/core/lane';
 import { MOST_UPLOAD_BYTES, type Effect, type FileForm, type OptionKind, type OptionRule } from '~/core/options';
-import { Tick } from '../shared/controls';
+import { Tick } from '../shared/tick';
 import { NumberField } from '../shared/number-field';
 import { ChoicesEditor } from './choices-editor';
 import { ConditionEditor } from './condition-editor';
@@ -11,8 +11,8 @@ import { shortNameOf } from './short-name';
 /** What the kinds are called, and a fresh option of one. */
 export const KIND_NAMES: Readonly<Record<OptionKind, { readonly name: string; readonly fresh: string }>> = {
   text: { name: 'A text', fresh: 'Text' },
-  one: { name: 'One of several', fresh: 'Choice' },
-  many: { name: 'Several of many', fresh: 'Extras' },
+  one: { name: 'Single choice', fresh: 'Choice' },
+  many: { name: 'Multiple choice', fresh: 'Extras' },
   swatch: { name: 'A colour', fresh: 'Colour' },
   number: { name: 'A number', fresh: 'Number' },
   date: { name: 'A day', fresh: 'Day' },

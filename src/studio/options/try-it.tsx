@@ -1,11 +1,11 @@
 import { useState } from 'react';
 import type { Shop } from '~/core/lane';
 import { minor } from '~/core/money';
-import { priceCart } from '~/core/offers';
+import { priceLine } from '~/core/pricing/price-line';
 import { evaluateOptions, type Answer, type OptionRule, type ProductOption } from '~/core/options';
 import { wordProblem } from '~/core/problems';
 import { addDays, dayIn } from '~/core/time';
-import { Tick } from '../shared/controls';
+import { Tick } from '../shared/tick';
 import { money } from '../shared/format';
 import { NumberField } from '../shared/number-field';
 
@@ -35,12 +35,10 @@ export function TryIt({ rules, addOns, priceMinor, shop, isSound }: Props) {
     return { ...rule, product: known?.kind === 'addOn' ? known.product : null };
   });
   const evaluation = evaluateOptions(options, answers, today);
-  const priced = priceCart({
-    lines: [{ id: 'try', quantity, unitPriceMinor: minor(priceMinor), effects: evaluation.effects }],
-    offers: [],
-    tax: shop.tax,
-    deliveryMinor: null,
-  }).lines[0]!;
+  const priced = priceLine({
+    ...{ id: 'try', product: '', variant: '', categories: [], tags: [] },
+    ...{ quantity, unitPriceMinor: minor(priceMinor), effects: evaluation.effects },
+  });
   const set = (key: string, value: Answer) => setAnswers((before) => ({ ...before, [key]: value }));
   const problemOf = (key: string) => evaluation.problems.find((problem) => problem.path === key);
   const hidden = rules.filter((rule) => !evaluation.shown.includes(rule.key));

@@ -1,70 +1,129 @@
 import { useDraft } from '../shared/draft-store';
-import { count, moment, money } from '../shared/format';
+import { moment, money, plural } from '../shared/format';
+import { ListSearch, Pages } from '../shared/list-bar';
 import { Shell } from '../shared/shell';
 import type { ShellData } from '../shared/studio-data';
+import { DispatchImport } from './dispatch-import';
 import { EraseShopper } from './erase-shopper';
 
 interface OrderRow {
   readonly id: number;
   readonly placedAt: number;
   readonly name: string;
+  readonly email: string;
   readonly status: 'reserved' | 'paid' | 'failed';
   readonly totalMinor: number;
+  readonly refundedMinor: number;
   readonly currency: string;
-  readonly laneRevision: number;
+  readonly packedAt: number | null;
+  readonly sentAt: number | null;
+  readonly cancelledAt: number | null;
   readonly items: number;
 }
 
-const STATUS = { paid: 'paid', reserved: 'being paid', failed: 'payment failed' } as const;
+const FILTERS = {
+  all: 'All orders',
+  open: 'To be sent',
+  sent: 'Sent',
+  refunded: 'With a refund',
+  failed: 'Payment failed',
+} as const;
 
-export function Orders({ shell, orders }: { shell: ShellData; orders: readonly OrderRow[] }) {
+interface Props {
+  readonly shell: ShellData;
+  readonly orders: readonly OrderRow[];
+  readonly total: number;
+  readonly page: number;
+  readonly pages: number;
+  readonly q: string;
+  readonly filter: keyof typeof FILTERS;
+}
+
+export function Orders(props: Props) {
   return (
-    <Shell data={shell} room="orders">
-      <OrderScreen orders={orders} />
+    <Shell data={props.shell} room="orders">
+      <OrderList {...props} />
     </Shell>
   );
 }
 
-function OrderScreen({ orders }: { orders: readonly OrderRow[] }) {
+/** How an order stands, in a word or two. */
+export function stateOf(order: Pick<OrderRow, 'status' | 'packedAt' | 'sentAt' | 'cancelledAt'>): string {
+  if (order.cancelledAt !== null) return 'cancelled';
+  if (order.status === 'failed') return 'payment failed';
+  if (order.status === 'reserved') return 'being paid';
+  if (order.sentAt !== null) return 'sent';
+  return order.packedAt === null ? 'paid' : 'packed';
+}
+
+function OrderList({ orders, total, page, pages, q, filter }: Props) {
   const shop = useDraft((state) => state.live.lane.shop);
   return (
-    <div className="px-[18px] py-4">
-      <h1>Look over the latest orders</h1>
-      <p className="mb-3 text-gravel">
-        The last {count(orders.length)}, each with the revision of the lane it was made under.
-      </p>
+    <div className="flex flex-col gap-3 px-[18px] py-4">
+      <header className="flex flex-wrap items-end justify-between gap-4">
+        <div>
+          <h1>Look after orders</h1>
+          <p className="text-gravel">
+            {plural(total, 'order', 'orders')}
+            {q && ` found for “${q}”`}
+          </p>
+        </div>
+        <div className="flex flex-wrap gap-2">
+          <ListSearch
+            {...{ q, filter }}
+            hint="Name, e-mail or number"
+            label="Search orders"
+            filterLabel="Which orders"
+            filters={FILTERS}
+          />
+          <DispatchImport />
+          <a className="btn" href={`/api/studio/orders?${new URLSearchParams({ q, filter })}`}>
+            Download as CSV
+          </a>
+        </div>
+      </header>
       {orders.length === 0 ? (
         <p className="panel px-4 py-6 text-center">
-          No orders yet. Walk the shop and make one: the payment is a stand-in.
+          {q || filter !== 'all'
+            ? 'No orders found. Try a shorter word, or all orders.'
+            : 'No orders yet. Visit the shop and make one: the payment is a stand-in.'}
         </p>
       ) : (
         <table className="tbl panel">
           <thead>
             <tr>
-              <th className="num">Order</th>
+              <th>Order</th>
               <th>Placed</th>
               <th>Buyer</th>
-              <th className="num">Things</th>
+              <th className="num">Items</th>
               <th className="num">Total</th>
-              <th>Payment</th>
-              <th className="num">Revision</th>
+              <th className="num">Refunded</th>
+              <th>State</th>
             </tr>
           </thead>
           <tbody>
-            {orders.map((order) => (
-              <tr key={order.id}>
-                <td className="num">{order.id}</td>
-                <td>{moment(order.placedAt, shop)}</td>
-                <td>{order.name}</td>
-                <td className="num">{order.items}</td>
-                <td className="num">{money(order.totalMinor, { ...shop, currency: order.currency })}</td>
-                <td className={order.status === 'failed' ? 'text-brick' : ''}>{STATUS[order.status]}</td>
-                <td className="num">{order.laneRevision}</td>
-              </tr>
-            ))}
+            {orders.map((order) => {
+              const inIts = { ...shop, currency: order.currency };
+              return (
+                <tr key={order.id}>
+                  <td>
+                    <a href={`/studio/orders/${order.id}`}>{1000 + order.id}</a>
+                  </td>
+                  <td>{moment(order.placedAt, shop)}</td>
+                  <td>
+                    {order.name} <span className="help">{order.email}</span>
+                  </td>
+                  <td className="num">{order.items}</td>
+                  <td className="num">{money(order.totalMinor, inIts)}</td>
+                  <td className="num">{order.refundedMinor > 0 ? money(order.refundedMinor, inIts) : '–'}</td>
+                  <td className={order.status === 'failed' ? 'text-brick' : ''}>{stateOf(order)}</td>
+                </tr>
+              );
+            })}
           </tbody>
         </table>
       )}
+      <Pages {...{ page, pages, q, filter }} />
       <EraseShopper />
     </div>
   );

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { describeDifference, type LaneChange } from '~/core/lane';
+import { describeDifference, dropChange, type LaneChange } from '~/core/lane';
 import { definitions } from '~/pieces/registry';
 import { askJson } from '../shared/api';
 import { ChangeList } from '../shared/change-list';
@@ -7,6 +7,8 @@ import { useDraft } from '../shared/draft-store';
 import { moment } from '../shared/format';
 import { Modal } from '../shared/modal';
 import { Shell } from '../shared/shell';
+import { Compare } from './compare';
+import { LookAt } from './look-at';
 import type { DraftData, ShellData } from '../shared/studio-data';
 
 interface Revision {
@@ -26,8 +28,9 @@ export function Revisions({ shell, revisions }: { shell: ShellData; revisions: r
 }
 
 function RevisionScreen({ revisions }: { revisions: readonly Revision[] }) {
-  const { lane, live, start, flush, say } = useDraft();
+  const { lane, live, start, flush, say, change } = useDraft();
   const [asked, ask] = useState<Revision | 'live' | null>(null);
+  const [looked, lookAt] = useState<number | null>(null);
   const changes = describeDifference(live.lane, lane, definitions);
 
   async function restore(revision: number | 'latest'): Promise<void> {
@@ -56,14 +59,19 @@ function RevisionScreen({ revisions }: { revisions: readonly Revision[] }) {
           {changes.length === 0 ? (
             <p>The draft is the same as the live shop. Shape a piece, and what differs is listed here.</p>
           ) : (
-            <ChangeList changes={changes} />
+            <ChangeList
+              changes={changes}
+              level={2}
+              onDrop={(dropped) => change((draft) => dropChange(draft, live.lane, dropped))}
+            />
           )}
         </div>
         {changes.length > 0 && (
           <button className="btn mt-3" onClick={() => ask('live')}>
-            Drop these changes …
+            Discard changes …
           </button>
         )}
+        {revisions.length > 1 && <Compare ids={revisions.map(({ id }) => id)} />}
       </section>
       <section>
         <h1>Go back to a revision</h1>
@@ -97,13 +105,19 @@ function RevisionScreen({ revisions }: { revisions: readonly Revision[] }) {
                   </details>
                 )}
               </div>
-              <button className="btn self-start" onClick={() => ask(revision)}>
-                Restore …
-              </button>
+              <div className="flex flex-none flex-col gap-1">
+                <button className="btn" onClick={() => lookAt(revision.id)}>
+                  Look at it …
+                </button>
+                <button className="btn" onClick={() => ask(revision)}>
+                  Restore …
+                </button>
+              </div>
             </li>
           ))}
         </ol>
       </section>
+      {looked !== null && <LookAt revision={looked} onClose={() => lookAt(null)} />}
       {asked && (
         <Modal
           title={asked === 'live' ? 'Drop the changes in draft' : `Restore revision ${asked.id}`}

@@ -1,19 +1,39 @@
 import type { LaneChange } from '~/core/lane';
 import { wordChange } from './word-change';
 
+interface Props {
+  readonly changes: readonly LaneChange[];
+  /** Takes one change out of the draft; without it they are only told. */
+  readonly onDrop?: (change: LaneChange) => void;
+  /** Of the headings: one below what stands over the list. */
+  readonly level?: 2 | 3;
+}
+
 /** Differences in plain sentences, gathered by piece. */
-export function ChangeList({ changes }: { changes: readonly LaneChange[] }) {
+export function ChangeList({ changes, onDrop, level = 3 }: Props) {
+  const Heading = level === 2 ? 'h2' : 'h3';
   const names = [...new Set(changes.map((change) => change.pieceName))];
   return (
     <div className="flex flex-col gap-3">
       {names.map((name) => (
         <section key={name}>
-          <h3 className="font-semibold">{name}</h3>
+          <Heading className="font-sans text-[14px] leading-5 font-semibold">{name}</Heading>
           <ul className="ms-4 list-disc marker:text-paint">
             {changes
               .filter((change) => change.pieceName === name)
-              .map((change, i) => (
-                <li key={i}>{wordChange(change)}</li>
+              .map((change) => (
+                <li key={`${change.code} ${change.at.join(' ')}`}>
+                  {wordChange(change)}{' '}
+                  {onDrop && (
+                    <button
+                      className="plain text-[12.5px] text-gravel underline hover:text-brick"
+                      aria-label={`Discard: ${wordChange(change)}`}
+                      onClick={() => onDrop(change)}
+                    >
+                      Discard
+                    </button>
+                  )}
+                </li>
               ))}
           </ul>
         </section>

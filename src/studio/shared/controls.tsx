@@ -1,9 +1,12 @@
 import RotateCcw from 'lucide-react/icons/rotate-ccw';
+import isEqual from 'fast-deep-equal';
 import { useId, type ReactNode } from 'react';
-import type { SettingSpec, SettingValue } from '~/core/lane';
+import type { Columns, Selection, SettingSpec, SettingValue } from '~/core/lane';
+import { ColumnsControl } from './columns-control';
 import { PictureControl } from './picture-control';
 import { PlaceControl } from './place-control';
 import { Segmented } from './segmented';
+import { SelectionControl } from './selection-control';
 
 interface RowProps {
   readonly label: string;
@@ -17,7 +20,7 @@ interface RowProps {
 /** A setting: its name, one line of help, and a dot with the way back when it is not the default. */
 export function Row({ label, help, changed, onReset, children, labelId }: RowProps) {
   return (
-    <div className="flex flex-col gap-1">
+    <div className="flex flex-col gap-1" data-row={label}>
       <div className="flex items-center gap-2">
         <span id={labelId} className="font-semibold">
           {label}
@@ -37,28 +40,6 @@ export function Row({ label, help, changed, onReset, children, labelId }: RowPro
       {help && <p className="help">{help}</p>}
       {children}
     </div>
-  );
-}
-
-export function Tick({
-  label,
-  checked,
-  onChange,
-}: {
-  label: string;
-  checked: boolean;
-  onChange: (checked: boolean) => void;
-}) {
-  return (
-    <label className="flex min-h-6 items-center gap-2 py-0.5">
-      <input
-        type="checkbox"
-        className="size-4 accent-moss"
-        checked={checked}
-        onChange={(event) => onChange(event.target.checked)}
-      />
-      {label}
-    </label>
   );
 }
 
@@ -119,8 +100,8 @@ export function SettingControl({ spec, value, onChange }: SettingProps) {
     <Row
       label={spec.label}
       help={spec.help}
-      changed={value !== spec.default}
-      onReset={() => onChange(spec.default)}
+      changed={!isEqual(value, spec.default)}
+      onReset={() => onChange(structuredClone(spec.default))}
       labelId={id}
     >
       {spec.type === 'choice' && (
@@ -144,6 +125,21 @@ export function SettingControl({ spec, value, onChange }: SettingProps) {
           unit={spec.unit}
           onChange={onChange}
         />
+      )}
+      {spec.type === 'text' && (
+        <input
+          className="field w-full"
+          aria-labelledby={id}
+          maxLength={spec.most}
+          value={String(value)}
+          onChange={(event) => onChange(event.target.value)}
+        />
+      )}
+      {spec.type === 'selection' && (
+        <SelectionControl value={value as Selection} canFollowPage={spec.canFollowPage} onChange={onChange} />
+      )}
+      {spec.type === 'columns' && (
+        <ColumnsControl labelId={id} names={spec.of} value={value as Columns} onChange={onChange} />
       )}
       {spec.type === 'place' && <PlaceControl labelId={id} value={String(value)} onChange={onChange} />}
       {spec.type === 'picture' && <PictureControl labelId={id} value={String(value)} onChange={onChange} />}

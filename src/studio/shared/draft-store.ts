@@ -1,9 +1,10 @@
 import { produce } from 'immer';
 import { create } from 'zustand';
-import { applyLanePatch, diffLanes, patchesClash, type Lane, type LanePatch } from '~/core/lane';
+import { applyLanePatch, describeDifference, diffLanes, patchesClash, type Lane, type LanePatch } from '~/core/lane';
 import { definitions } from '~/pieces/registry';
 import { Refusal, sendPatch } from './api';
 import type { DraftData } from './studio-data';
+import { wordChange } from './word-change';
 
 interface Step {
   readonly undo: LanePatch;
@@ -22,6 +23,8 @@ interface DraftState {
   readonly future: readonly Step[];
   readonly saving: 'saved' | 'saving' | 'failed';
   readonly message: string | null;
+  /** What undo has just done; it goes by itself. */
+  readonly brief: string | null;
   /** The newer draft of another window, when it changed the same places. */
   readonly theirs: DraftData | null;
   start(data: DraftData): void;
@@ -37,6 +40,7 @@ interface DraftState {
 
 const SAVE_AFTER_MS = 350;
 const ONE_STEP_MS = 900;
+const MOST_TRIES = 5;
 const KEPT = 'pl-studio-steps';
 
 /** The document as the server has it; what differs from it is still to be sent. */
@@ -111,6 +115,11 @@ export const useDraft = create<DraftState>((set, get) => {
         [from]: steps.slice(0, -1),
       });
     const other = from === 'past' ? 'future' : 'past';
+    const [first, ...more] = describeDifference(get().lane, moved.value, definitions);
+    if (first)
+      set({
+        brief: `${from === 'past' ? 'Undone' : 'Done again'}: ${first.pieceName}. ${wordChange(first)}${more.length > 0 ? ` And ${more.length} more.` : ''}`,
+      });
     set({ lane: moved.value, [from]: steps.slice(0, -1), [other]: [...get()[other], last] });
     schedule();
   }
@@ -124,6 +133,7 @@ export const useDraft = create<DraftState>((set, get) => {
     future: [],
     saving: 'saved',
     message: null,
+    brief: null,
     theirs: null,
     start(data) {
       saved = data.lane;
@@ -184,8 +194,12 @@ export const useDraft = create<DraftState>((set, get) => {
       schedule();
     },
     async flush() {
-      await send();
-      return get().saving !== 'failed' && !get().theirs;
+      // What another window changed is taken in first, and ours goes on top of it.
+      for (let tries = 0; tries < MOST_TRIES; tries += 1) {
+        await send();
+        if (get().saving !== 'saving') break;
+      }
+      return get().saving === 'saved' && !get().theirs;
     },
     say: (message) => set({ message }),
   };

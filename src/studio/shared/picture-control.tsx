@@ -4,17 +4,20 @@ import { ask } from './api';
 interface Props {
   readonly value: string;
   readonly labelId: string;
+  /** How large it is kept: as an icon, or as a page shows it. */
+  readonly use?: 'icon' | 'picture';
   readonly onChange: (value: string) => void;
 }
 
-/** Brings a picture in, shows it, and takes it out again. */
-export function PictureControl({ value, labelId, onChange }: Props) {
+/** Uploads a picture, shows it, and removes it again. */
+export function PictureControl({ value, labelId, use = 'icon', onChange }: Props) {
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
 
   async function send(file: File): Promise<void> {
     const body = new FormData();
     body.set('file', file);
+    body.set('use', use);
     setBusy(true);
     setProblem(null);
     try {
@@ -32,7 +35,7 @@ export function PictureControl({ value, labelId, onChange }: Props) {
         <img src={value} alt="" className="size-9 rounded-stone border border-mortar bg-white object-contain p-1" />
       )}
       <label className="btn relative">
-        {busy ? 'Bringing it in …' : value ? 'Another' : 'Bring one in'}
+        {busy ? 'Uploading …' : value ? 'Replace' : 'Upload a picture'}
         <input
           type="file"
           accept="image/png,image/jpeg,image/webp,image/svg+xml"
@@ -47,7 +50,7 @@ export function PictureControl({ value, labelId, onChange }: Props) {
       </label>
       {value && (
         <button className="btn" onClick={() => onChange('')}>
-          Take it out
+          Remove
         </button>
       )}
       {problem && (

@@ -1,9 +1,10 @@
 import { useEffect, useState } from 'react';
-import { describeDifference, fixFinding, wordFinding, type Fix } from '~/core/lane';
+import { describeDifference, dropChange, fixFinding, wordFinding, type Fix, type LaneChange } from '~/core/lane';
 import { definitions } from '~/pieces/registry';
 import { ask, askJson, Refusal } from './api';
 import { ChangeList } from './change-list';
 import { useDraft } from './draft-store';
+import { FloorCheck } from './floor-check';
 import { Modal } from './modal';
 import type { DraftData } from './studio-data';
 
@@ -16,6 +17,7 @@ export function PublishDialog({ onClose }: { onClose: () => void }) {
   const [busy, setBusy] = useState(false);
   const [fixes, setFixes] = useState(0);
   const changes = describeDifference(live.lane, lane, definitions);
+  const isFirst = live.revision === 0;
 
   useEffect(() => {
     void flush()
@@ -26,6 +28,12 @@ export function PublishDialog({ onClose }: { onClose: () => void }) {
       )
       .catch((error: unknown) => setProblem((error as Error).message));
   }, [flush, fixes]);
+
+  function drop(dropped: LaneChange): void {
+    setChecked(null);
+    change((draft) => dropChange(draft, live.lane, dropped));
+    setFixes((count) => count + 1);
+  }
 
   function mend(fix: Fix): void {
     setChecked(null);
@@ -38,7 +46,13 @@ export function PublishDialog({ onClose }: { onClose: () => void }) {
     try {
       await askJson('POST', '/api/studio/publish', { edit: useDraft.getState().edit, note });
       start(await ask<DraftData>('/api/studio/draft'));
-      useDraft.getState().say('Published. Shoppers see it from their next page on.');
+      useDraft
+        .getState()
+        .say(
+          isFirst
+            ? 'Your shop is open. Visit it from the left.'
+            : 'Published. Shoppers see it from their next page on.',
+        );
       onClose();
     } catch (error) {
       setProblem(error instanceof Refusal ? error.message : 'Publishing did not work. Nothing was changed.');
@@ -49,9 +63,13 @@ export function PublishDialog({ onClose }: { onClose: () => void }) {
 
   const errors = checked?.lint.filter((finding) => finding.level === 'error') ?? [];
   return (
-    <Modal title="Publish to the live shop" text="This is what shoppers will notice." onClose={onClose}>
+    <Modal
+      title={isFirst ? 'Open the shop' : 'Publish to the live shop'}
+      text={isFirst ? 'From then on anybody can walk in and order.' : 'This is what shoppers will notice.'}
+      onClose={onClose}
+    >
       <div className="flex flex-col gap-4">
-        <ChangeList changes={changes} />
+        {!isFirst && <ChangeList changes={changes} onDrop={drop} />}
         {checked?.lint.map((finding, i) => {
           const fix = fixFinding(finding);
           return (
@@ -68,6 +86,7 @@ export function PublishDialog({ onClose }: { onClose: () => void }) {
             </p>
           );
         })}
+        {checked && <FloorCheck key={fixes} lane={lane} live={live.lane} />}
         {problem && (
           <p role="alert" className="text-brick">
             {problem}
@@ -79,14 +98,14 @@ export function PublishDialog({ onClose }: { onClose: () => void }) {
         </label>
         <div className="flex justify-end gap-2">
           <button className="btn" onClick={onClose}>
-            Not yet
+            Cancel
           </button>
           <button
             className="btn btn-go"
-            disabled={busy || !checked || errors.length > 0 || changes.length === 0}
+            disabled={busy || !checked || errors.length > 0 || (changes.length === 0 && !isFirst)}
             onClick={() => void publish()}
           >
-            Publish {changes.length} {changes.length === 1 ? 'change' : 'changes'}
+            {isFirst ? 'Open the shop' : `Publish ${changes.length} ${changes.length === 1 ? 'change' : 'changes'}`}
           </button>
         </div>
       </div>

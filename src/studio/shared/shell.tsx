@@ -1,23 +1,33 @@
+import BadgePercent from 'lucide-react/icons/badge-percent';
 import History from 'lucide-react/icons/history';
 import Mail from 'lucide-react/icons/mail';
 import MapIcon from 'lucide-react/icons/map';
 import Package from 'lucide-react/icons/package';
 import ReceiptText from 'lucide-react/icons/receipt-text';
+import Settings from 'lucide-react/icons/settings-2';
+import Waypoints from 'lucide-react/icons/waypoints';
 import Store from 'lucide-react/icons/store';
-import { useState, type ReactNode } from 'react';
+import { useEffect, useState, type ReactNode } from 'react';
 import { Band } from './band';
 import { Conflict } from './conflict';
 import { FaultGuard } from './fault';
+import { FirstSteps } from './first-steps';
 import { useDraft } from './draft-store';
 import { Finder } from './finder';
 import { ShortcutList, useShortcuts } from './shortcuts';
 import { PublishDialog } from './publish-dialog';
 import type { ShellData } from './studio-data';
 
+/** How long it stands what undo has done. */
+const BRIEF_MS = 6000;
+
 const ROOMS = [
   { key: 'lane', label: 'Lane', href: '/studio', icon: MapIcon },
+  { key: 'offers', label: 'Offers', href: '/studio/offers', icon: BadgePercent, editor: true },
+  { key: 'suggestions', label: 'Together', href: '/studio/suggestions', icon: Waypoints, editor: true },
   { key: 'catalogue', label: 'Catalogue', href: '/studio/catalogue', icon: Package },
   { key: 'orders', label: 'Orders', href: '/studio/orders', icon: ReceiptText, owner: true },
+  { key: 'shop', label: 'Settings', href: '/studio/shop', icon: Settings },
   { key: 'mailbox', label: 'Mailbox', href: '/studio/mailbox', icon: Mail, owner: true },
   { key: 'revisions', label: 'Revisions', href: '/studio/revisions', icon: History },
 ] as const;
@@ -36,29 +46,44 @@ export function Shell({ data, room, stretch, children }: Props) {
   const [open, setOpen] = useState<'find' | 'keys' | 'publish' | null>(null);
   const message = useDraft((state) => state.message);
   const say = useDraft((state) => state.say);
+  const brief = useDraft((state) => state.brief);
+  useEffect(() => {
+    if (!brief) return;
+    const timer = setTimeout(() => useDraft.setState({ brief: null }), BRIEF_MS);
+    return () => clearTimeout(timer);
+  }, [brief]);
+  const isOpen = useDraft((state) => state.live.revision > 0);
   useShortcuts({ find: () => setOpen('find'), keys: () => setOpen('keys'), publish: () => setOpen('publish') });
   return (
-    <div className="grid h-screen min-w-[1024px] grid-cols-[76px_minmax(0,1fr)] grid-rows-[66px_minmax(0,1fr)]">
+    <div className="grid h-screen min-w-[720px] grid-cols-[76px_minmax(0,1fr)] grid-rows-[66px_minmax(0,1fr)]">
+      <a
+        href="#main"
+        className="fixed start-2 top-2 z-50 -translate-y-24 rounded-stone bg-paint px-4 py-2 font-semibold text-basalt focus:translate-y-0"
+      >
+        Skip to main content
+      </a>
       <Band data={data} stretch={stretch} onPublish={() => setOpen('publish')} />
       <nav aria-label="Rooms" className="flex flex-col gap-1 border-e border-mortar bg-slab py-3">
-        {ROOMS.filter((entry) => !('owner' in entry) || data.account.role === 'owner').map(
-          ({ key, label, href, icon: Icon }) => (
-            <a
-              key={key}
-              href={href}
-              aria-current={room === key ? 'page' : undefined}
-              className="flex flex-col items-center gap-1 border-s-[3px] border-transparent py-2 text-[12.5px] text-gravel no-underline hover:text-basalt aria-[current]:border-basalt aria-[current]:font-semibold aria-[current]:text-basalt"
-            >
-              <Icon size={20} strokeWidth={1.75} />
-              {label}
-            </a>
-          ),
-        )}
+        {ROOMS.filter(
+          (entry) =>
+            (!('owner' in entry) || data.account.role === 'owner') &&
+            (!('editor' in entry) || data.account.role !== 'viewer'),
+        ).map(({ key, label, href, icon: Icon }) => (
+          <a
+            key={key}
+            href={href}
+            aria-current={room === key ? 'page' : undefined}
+            className="flex flex-col items-center gap-1 border-s-[3px] border-transparent py-2 text-[12.5px] text-gravel no-underline hover:text-basalt aria-[current]:border-basalt aria-[current]:font-semibold aria-[current]:text-basalt"
+          >
+            <Icon size={20} strokeWidth={1.75} />
+            {label}
+          </a>
+        ))}
         <a
           href="/shop/"
           target="_blank"
           className="flex flex-col items-center gap-1 border-s-[3px] border-transparent py-2 text-[12.5px] text-gravel no-underline hover:text-basalt"
-          title="The live shop, in a new tab"
+          title={isOpen ? 'The live shop, in a new tab' : 'Your shop, in a new tab; only you see it yet'}
         >
           <Store size={20} strokeWidth={1.75} />
           Shop
@@ -70,7 +95,10 @@ export function Shell({ data, room, stretch, children }: Props) {
           <button className="plain underline">Sign out</button>
         </form>
       </nav>
-      <main className="min-h-0 overflow-auto" id="main" tabIndex={0}>
+      <main className="min-h-0 overflow-auto" id="main" aria-label="Studio" tabIndex={0}>
+        {data.steps && !isOpen && data.account.role !== 'viewer' && (
+          <FirstSteps initial={data.steps} onPublish={() => setOpen('publish')} />
+        )}
         <FaultGuard>{children}</FaultGuard>
       </main>
       {message && (
@@ -80,8 +108,16 @@ export function Shell({ data, room, stretch, children }: Props) {
         >
           {message}
           <button className="plain underline" onClick={() => say(null)}>
-            All right
+            OK
           </button>
+        </p>
+      )}
+      {brief && !message && (
+        <p
+          role="status"
+          className="fixed start-1/2 bottom-5 z-30 max-w-[70vw] -translate-x-1/2 rounded-stone bg-basalt px-4 py-2.5 text-limestone"
+        >
+          {brief}
         </p>
       )}
       <Conflict />

@@ -6,7 +6,7 @@ import { Modal } from './modal';
 const KEYS = [
   ['1 – 6', 'go to a stretch'],
   ['b', 'the piece shaped last'],
-  ['w', 'walk the shop with the draft, in a new tab'],
+  ['w', 'visit the shop with the draft, in a new tab'],
   ['/', 'find a setting, part or word'],
   ['?', 'this list'],
   ['Ctrl Z, Ctrl Shift Z', 'undo, redo'],

@@ -1,3 +1,4 @@
+import type { StepsView } from '~/core/first-steps';
 import type { Funnel } from '~/core/funnel';
 import type { Lane, LaneChange, LintFinding } from '~/core/lane';
 
@@ -16,5 +17,7 @@ export interface ShellData {
   readonly draft: DraftData;
   readonly funnel: Funnel;
   readonly before: Funnel;
+  /** How far a new owner is; null once the shop is open. */
+  readonly steps: StepsView | null;
   readonly account: { readonly name: string; readonly role: 'owner' | 'editor' | 'viewer' };
 }

@@ -20,7 +20,7 @@ export function wordChange(change: LaneChange): string {
     case 'word':
       return `${change.what}: ${quote(change.to)} instead of ${quote(change.from)}`;
     case 'shop':
-      return `${change.what} becomes ${change.to} instead of ${change.from}.`;
+      return `${change.what}: ${quote(change.to)} instead of ${quote(change.from)}.`;
     case 'offer':
       return `The offer ${quote(change.what)} was changed.`;
     case 'part-on':
@@ -32,6 +32,7 @@ export function wordChange(change: LaneChange): string {
     case 'part-moved':
       return change.after === null ? `${change.what}: comes first.` : `${change.what}: comes after ${change.after}.`;
     case 'where':
+      if (change.what === 'spot') return `Stands at: ${change.to} instead of ${change.from}.`;
       return `Shown on ${change.what}: ${change.to} instead of ${change.from}.`;
     case 'look':
       return `${change.what}, ${change.property.toLowerCase()}${change.state === 'rest' ? '' : ` (${change.state})`}: ${change.to} instead of ${change.from}.`;

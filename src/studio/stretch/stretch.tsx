@@ -1,9 +1,11 @@
 import { STRETCH_NAMES, STRETCHES, type Funnel, type Stretch } from '~/core/funnel';
 import type { Device } from '~/core/where';
-import { definitionOf } from '~/pieces/registry';
+import { pieceName } from '~/core/lane';
+import { definitionOf, definitions } from '~/pieces/registry';
 import { useDraft } from '../shared/draft-store';
 import { count, percent } from '../shared/format';
 import { Shell } from '../shared/shell';
+import { AddPiece } from './add-piece';
 import type { ShellData } from '../shared/studio-data';
 
 const DEVICES: Readonly<Record<Device, string>> = { phone: 'Phones', tablet: 'Tablets', desktop: 'Desktops' };
@@ -90,13 +92,13 @@ function StretchScreen({ stretch, byDevice, shell }: Props) {
         ) : (
           <ul className="flex flex-wrap gap-3">
             {pieces.map(([id, piece]) => {
-              const { name, summary, isAlwaysOn } = definitionOf(piece.kind)!;
+              const { summary, isAlwaysOn } = definitionOf(piece.kind)!;
               const isOn = piece.on || isAlwaysOn;
               return (
                 <li key={id} className="panel flex w-[372px] flex-col gap-2 px-4 py-3">
                   <h3 className="flex items-center gap-2 text-[16px] font-semibold">
                     <span className={`size-2.5 rounded-full ${isOn ? 'bg-moss' : 'border border-gravel'}`} />
-                    {name}
+                    {pieceName(piece, definitions)}
                   </h3>
                   <p className="text-gravel">{summary}</p>
                   <div className="mt-auto flex items-center gap-2">
@@ -120,6 +122,7 @@ function StretchScreen({ stretch, byDevice, shell }: Props) {
           </ul>
         )}
       </section>
+      {shell.account.role !== 'viewer' && <AddPiece stretch={stretch} />}
     </div>
   );
 }

@@ -5,6 +5,7 @@ import {
   compileManifest,
   describeDifference,
   diffLanes,
+  dropChange,
   invertPatch,
   lintLane,
   patchesClash,
@@ -14,7 +15,11 @@ import {
 import { definitions } from '~/pieces/registry';
 import { draftDemoLane, liveDemoLane } from '../../../demo/lane';
 
-const slugs = { products: new Set(['lapwing']), categories: new Set(['power']) };
+const slugs = {
+  // What the demo's own texts and tables name is there.
+  products: new Set(['lapwing', 'wagtail', 'heron', 'kestrel']),
+  categories: new Set(['power', 'spares']),
+};
 
 function changed(change: (lane: Lane) => void): Lane {
   const lane = liveDemoLane();
@@ -260,8 +265,61 @@ describe('describeDifference', () => {
     });
 
     expect(describeDifference(liveDemoLane(), lane, definitions)).to.deep.equal([
-      { pieceId: 'quick-view', pieceName: 'Quick view', code: 'part-moved', what: 'Name', after: 'Link to the page' },
+      {
+        pieceId: 'quick-view',
+        pieceName: 'Quick view',
+        at: ['pieces', 'quick-view', 'parts', 'name', 'place'],
+        code: 'part-moved',
+        what: 'Name',
+        after: 'Link to the page',
+      },
     ]);
+  });
+});
+
+describe('dropChange', () => {
+  const moved = (): Lane =>
+    changed((draft) => {
+      Object.assign(draft, draftDemoLane());
+      const quickView = draft.pieces['quick-view']!;
+      quickView.parts.unshift(quickView.parts.pop()!);
+      quickView.look.slots = { add: { hover: { background: '#aa0000' } } };
+      quickView.look.css = '[data-slot=add]{color:red}';
+      quickView.where.devices = ['phone'];
+      draft.pieces['buy-bar']!.on = false;
+      delete draft.pieces['added-popup'];
+      draft.shop.name = 'Reed & Loft';
+      draft.shop.tax.included = false;
+      draft.shop.cart = { kind: 'bag', own: {} };
+      draft.theme.accent = '#225544';
+      draft.shopWords = { ...draft.shopWords, de: { ...draft.shopWords['de'], cart: 'Korb' } };
+      draft.legal = { en: { terms: 'All made up.' } };
+      delete draft.offers['free-delivery'];
+      const steps = [{ upTo: null, amountMinor: 490 }];
+      draft.shop.delivery.zones = {
+        near: { name: 'Near', position: 0, countries: ['DK'], days: '2', steps, express: null },
+      };
+    });
+
+  it('takes each change out alone, and leaves all others as they are', () => {
+    const live = liveDemoLane();
+    const all = describeDifference(live, moved(), definitions);
+    expect(all.length).to.be.greaterThan(18);
+    for (const change of all) {
+      const draft = structuredClone(moved());
+      dropChange(draft, live, change);
+      expect(readLane(draft, definitions).ok, JSON.stringify(change)).to.equal(true);
+      const left = describeDifference(live, draft, definitions);
+      const told = (one: { at: readonly string[]; code: string }) => `${one.code} ${one.at.join('/')}`;
+      expect(left.map(told)).to.have.members(all.filter((one) => one !== change).map(told));
+    }
+  });
+
+  it('leaves nothing when all are taken out', () => {
+    const live = liveDemoLane();
+    const draft = structuredClone(moved());
+    for (const change of describeDifference(live, moved(), definitions)) dropChange(draft, live, change);
+    expect(describeDifference(live, draft, definitions)).to.deep.equal([]);
   });
 });
 

@@ -1,3 +1,4 @@
+import { CALLED_CART } from '~/core/words';
 import { expect } from 'chai';
 import { currencyOf, minor } from '~/core/money';
 import { sayIn } from '~/core/lane';
@@ -12,7 +13,7 @@ const line: OrderLine = {
   unitMinor: minor(500),
   totalMinor: minor(900),
   costMinor: 100,
-  steps: [{ code: 'coupon', amountMinor: minor(-100), offerId: 'ten', coupon: 'TEN' }],
+  steps: [{ code: 'offer', amountMinor: minor(-100), offerId: 'ten', name: 'Ten', coupon: 'TEN' }],
   answers: [{ key: 'n', label: 'Name', text: 'Ada & <Bo>' }],
   addOns: [],
 };
@@ -52,7 +53,7 @@ const facts: OrderMailFacts = {
   shopName: 'Hollowtarn Kites',
   locale: 'en-IE',
   currency: currencyOf('EUR'),
-  say: sayIn({}, 'en'),
+  say: sayIn({ shopWords: {}, shop: { cart: CALLED_CART } }, 'en'),
   country: 'Germany',
   date: '25 November 2026',
   link: 'https://shop.example.test/shop/thanks/t',
@@ -107,7 +108,7 @@ describe('orderMail', () => {
         totalMinor: minor(1490),
       },
     ]) {
-      const { lines, sums } = receiptOf(made, sayIn({}, 'en'));
+      const { lines, sums } = receiptOf(made, sayIn({ shopWords: {}, shop: { cart: CALLED_CART } }, 'en'));
       const above = sums.filter(({ kind }) => ['discount', 'delivery', 'tax'].includes(kind));
       const added = [...lines, ...above].reduce((sum, { amountMinor }) => sum + amountMinor, 0);
 
@@ -143,7 +144,10 @@ describe('orderMail', () => {
   });
 
   it('speaks the language of the order', () => {
-    const { html, subject } = mail({ language: 'ar' }, { say: sayIn({}, 'ar') });
+    const { html, subject } = mail(
+      { language: 'ar' },
+      { say: sayIn({ shopWords: {}, shop: { cart: CALLED_CART } }, 'ar') },
+    );
 
     expect(html).to.include('<html lang="ar" dir="rtl">');
     expect(subject).to.include('1001').and.not.match(/Order/);

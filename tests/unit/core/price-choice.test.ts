@@ -1,8 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { minor } from '~/core/money';
-import { priceCart } from '~/core/offers';
-import { priceChoice } from '~/core/offers/price-choice';
+import { priceChoice, priceLine } from '~/core/pricing';
 import { effectSums, type OptionEffect } from '~/core/options/effects';
 
 describe('priceChoice', () => {
@@ -21,14 +20,12 @@ describe('priceChoice', () => {
         fc.array(effect, { maxLength: 6 }),
         (priceMinor, quantity, effects) => {
           const chosen = priceChoice({ priceMinor, wasMinor: null, quantity, extra: effectSums(effects) });
-          const priced = priceCart({
-            lines: [{ id: 'a', quantity, unitPriceMinor: minor(priceMinor), effects }],
-            offers: [],
-            tax: { basisPoints: 0, included: true },
-            deliveryMinor: null,
+          const priced = priceLine({
+            ...{ id: 'a', product: 'a', variant: 'A', categories: [], tags: [] },
+            ...{ quantity, unitPriceMinor: minor(priceMinor), effects },
           });
 
-          expect(chosen.totalMinor).to.equal(priced.lines[0]!.totalMinor).and.equal(priced.totalMinor);
+          expect(chosen.totalMinor).to.equal(priced.totalMinor);
         },
       ),
     );

@@ -20,6 +20,7 @@ describe('whoSees', () => {
     pages: ['listing', 'product'],
     categories: { mode: 'all' },
     products: { mode: 'all' },
+    spot: null,
   };
   const visit: Visit = { device: 'phone', page: 'listing', categories: ['power'], product: null };
 

@@ -4,6 +4,7 @@ import { CartPage } from '~/pieces/cart-page/cart-page';
 import type { CartPagePiece } from '~/pieces/cart-page/definition';
 import { CheckoutPage, type CheckoutState } from '~/pieces/checkout/checkout-page';
 import type { CheckoutPiece } from '~/pieces/checkout/definition';
+import { timeLeft, View as Countdown } from '~/runtime/cart/countdown';
 import { Coupon } from '~/runtime/cart/coupon';
 import { countryNames } from '~/runtime/cart/country-names';
 import { Estimate } from '~/runtime/cart/estimate';
@@ -153,11 +154,11 @@ describe('the sums of a cart', () => {
       { code: 'option', amountMinor: minor(600), key: 'n', label: 'Name', per: 'unit', eachMinor: minor(300) },
       { code: 'option', amountMinor: minor(250), key: 'p', label: 'Print', per: 'once', eachMinor: minor(250) },
       { code: 'floor', amountMinor: minor(5) },
-      { code: 'coupon', amountMinor: minor(-185), offerId: 'x', coupon: 'TEN' },
+      { code: 'offer', amountMinor: minor(-185), offerId: 'x', name: 'Ten', coupon: 'TEN' },
     ] as const;
     const whole = [
       { code: 'delivery', amountMinor: minor(490) },
-      { code: 'free-delivery', amountMinor: minor(-490), offerId: 'f', thresholdMinor: minor(1500) },
+      { code: 'offer', amountMinor: minor(-490), offerId: 'f', name: 'Free from €15', coupon: null },
       { code: 'tax-on-top', amountMinor: minor(334), basisPoints: 2000 },
     ] as const;
     const drawn = totals(cartView([lineView({ steps })], { steps: whole }));
@@ -169,7 +170,7 @@ describe('the sums of a cart', () => {
       '≥ 0 €0.05',
       'TEN −€1.85',
       'Delivery €4.90',
-      'Delivery: free ≥ €15.00 −€4.90',
+      'Free from €15 −€4.90',
       'Tax 20 % €3.34',
     ]);
     expect(totals(cartView([lineView()]), { why: false }).all('details')).to.deep.equal([]);
@@ -193,9 +194,21 @@ describe('the code of a cart', () => {
     expect(drawn.one('input[name=code]').getAttribute('aria-invalid')).to.equal('true');
   });
 
+  const code = (taken: number, problem: string | null) => ({
+    ...{ code: 'TEN', takenMinor: minor(taken), problem, isWaiting: false },
+  });
+
+  it('leaves room for another where several are taken', () => {
+    expect(
+      coupon(cartView([], { codes: [code(185, null)] })).all('input[name=code]:not([type=hidden])'),
+    ).to.have.length(0);
+    const open = coupon(cartView([], { codes: [code(185, null)], takesCode: true }));
+    expect(open.all('input[name=code]:not([type=hidden])')).to.have.length(1);
+  });
+
   it('says what it takes off, or why it no longer does, and can be taken off', () => {
-    const good = coupon(cartView([], { coupon: { code: 'TEN', takenMinor: minor(185), problem: null } }));
-    const bad = coupon(cartView([], { coupon: { code: 'TEN', takenMinor: minor(0), problem: 'Over.' } }));
+    const good = coupon(cartView([], { codes: [code(185, null)] }));
+    const bad = coupon(cartView([], { codes: [code(0, 'Over.')] }));
 
     expect(good.texts('[role=status]')).to.deep.equal(['TEN: €1.85 off']);
     expect(bad.texts('.problem')).to.deep.equal(['Over.']);
@@ -233,9 +246,9 @@ describe('the delivery estimate', () => {
   });
 
   it('names countries in the shopper’s language and order', () => {
-    expect(countryNames('de').map(([, name]) => name)).to.include.members(['Dänemark', 'Norwegen']);
-    expect(countryNames('en')[0]).to.deep.equal(['AT', 'Austria']);
-    expect(countryNames('de')[0]).to.deep.equal(['BE', 'Belgien']);
+    expect(countryNames(['DK', 'NO'], 'de').map(([, name]) => name)).to.deep.equal(['Dänemark', 'Norwegen']);
+    expect(countryNames(['BE', 'AT'], 'en')[0]).to.deep.equal(['AT', 'Austria']);
+    expect(countryNames(['AT', 'BE'], 'de').map(([code]) => code)).to.deep.equal(['BE', 'AT']);
   });
 });
 
@@ -401,5 +414,21 @@ describe('the checkout', () => {
     expect(drawn.one('#name').getAttribute('value')).to.equal('Ada "Lund"');
     expect(drawn.all('#line2')).to.deep.equal([]);
     expect(drawn.one('#cardNumber').getAttribute('value')).to.equal('');
+  });
+});
+
+describe('a countdown', () => {
+  it('says what is left by the server’s clock, and nothing once it is over', () => {
+    const at = (now: number) =>
+      draw(Countdown, {
+        deadline: { name: 'Half', at: 10_000 },
+        host: { now: () => now, language: 'en', cart: { load: () => Promise.resolve() } } as never,
+        text: '{name} ends in {time}',
+      });
+
+    expect(at(1000).texts('[role=timer]')).to.deep.equal(['Half ends in 0:00:09']);
+    expect(at(10_000).all('[role=timer]')).to.deep.equal([]);
+    expect(timeLeft(90_061_000)).to.equal('25:01:01');
+    expect(timeLeft(-5)).to.equal('0:00:00');
   });
 });

@@ -225,6 +225,7 @@ describe('the buy bar', () => {
       money,
       onChoose: () => undefined,
       onQuantity: () => undefined,
+      onQuote: () => undefined,
       onPress: () => undefined,
     });
 

@@ -79,13 +79,13 @@ describe('a control', () => {
     const view = showControl(picture({ ...about, default: '' }));
     const file = new File(['<svg/>'], 'icon.svg', { type: 'image/svg+xml' });
 
-    await studio.user.upload(view.getByLabelText(/Sparkle|Bring one in/), file);
-    await view.findByText('Take it out');
+    await studio.user.upload(view.getByLabelText(/Sparkle|Upload a picture/), file);
+    await view.findByText('Remove');
 
     expect(values).to.deep.equal(['/uploads/icon.svg']);
     expect(document.querySelector('img')!.getAttribute('src')).to.equal('/uploads/icon.svg');
     expect(studio.server.asked[0]).to.have.property('url', '/api/studio/icons');
-    await studio.user.click(view.getByText('Take it out'));
+    await studio.user.click(view.getByText('Remove'));
     expect(values.at(-1)).to.equal('');
   });
 

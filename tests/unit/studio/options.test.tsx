@@ -116,7 +116,7 @@ describe('the condition editor', () => {
     const view = show({ op: 'isSet', option: 'name' });
     await studio.user.click(view.getByText('Another condition'));
     await studio.user.selectOptions(view.getByLabelText('How many must hold'), 'At least one of these holds');
-    await studio.user.selectOptions(view.getAllByLabelText('Holds or not')[0]!, 'It does not hold that');
+    await studio.user.selectOptions(view.getAllByLabelText('Holds or not')[0]!, 'If not');
     expect(condition).to.deep.equal({
       op: 'or',
       of: [
@@ -219,8 +219,8 @@ describe('options as the owner sets them up', () => {
     for (const name of [
       'A text',
       'A text',
-      'One of several',
-      'Several of many',
+      'Single choice',
+      'Multiple choice',
       'A colour',
       'A number',
       'A day',
@@ -306,8 +306,8 @@ describe('options as the owner sets them up', () => {
     const adds = view.getByLabelText('Adds (EUR)') as HTMLInputElement;
 
     await retype(adds, '4,5');
-    await retype(view.getByLabelText('Weighs (g)'), '12');
-    await studio.user.selectOptions(view.getByLabelText('For'), 'the line, once');
+    await retype(view.getByLabelText('Extra weight (g)'), '12');
+    await studio.user.selectOptions(view.getByLabelText('For'), 'once per item line');
     await retype(adds, '4,5x');
     await studio.user.tab();
     expect(adds.value).to.equal('4.50');

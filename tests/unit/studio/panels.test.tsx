@@ -1,3 +1,4 @@
+import { CALLED_CART } from '~/core/words';
 import { expect } from 'chai';
 import { produce } from 'immer';
 import { useState } from 'react';
@@ -45,7 +46,7 @@ describe('a panel of the bench', () => {
       studio.server.answers((url) =>
         Response.json(url.includes('q=her') ? [{ slug: 'heron', name: 'Heron' }] : [{ slug: 'wren', name: 'Wren' }]),
       );
-      const view = showPanel(id, null, (props) => <WherePanel {...props} categories={categories} />);
+      const view = showPanel(id, null, (props) => <WherePanel {...props} pieceId={id} categories={categories} />);
       await settle();
       return view;
     }
@@ -53,11 +54,11 @@ describe('a panel of the bench', () => {
 
     it('answers in words who sees the piece', async () => {
       const view = await showWhere();
-      expect(whoSees(view)).to.match(/^Seen on phones, tablets, desktops, on /);
+      expect(whoSees(view)).to.match(/^Seen on phones, tablets, and desktops, on /);
 
       await studio.user.click(view.getByLabelText('Phones'));
       expect(piece.where.devices).to.deep.equal(['tablet', 'desktop']);
-      expect(whoSees(view)).to.match(/^Seen on tablets, desktops, on /);
+      expect(whoSees(view)).to.match(/^Seen on tablets and desktops, on /);
       await studio.user.click(view.getByLabelText('Tablets'));
       await studio.user.click(view.getByLabelText('Desktops'));
 
@@ -226,6 +227,7 @@ describe('a panel of the bench', () => {
         return (
           <WordsPanel
             {...props}
+            cart={CALLED_CART}
             language={language}
             onLanguage={setLanguage}
             editWord={(word, text) => props.edit((draft) => void ((draft.words[language] ??= {})[word] = text))}
@@ -252,7 +254,13 @@ describe('a panel of the bench', () => {
     it('are those of the part that is chosen', () => {
       const { WordsPanel } = studio.loaded;
       const view = showPanel('quick-view', 'buy', (props) => (
-        <WordsPanel {...props} language="en" onLanguage={() => undefined} editWord={() => undefined} />
+        <WordsPanel
+          {...props}
+          cart={CALLED_CART}
+          language="en"
+          onLanguage={() => undefined}
+          editWord={() => undefined}
+        />
       ));
 
       const own = Object.values(definitionOf('quick-view')!.words).filter((word) => word.part === 'buy');
@@ -321,9 +329,9 @@ describe('a panel of the bench', () => {
       for (const part of [null, ...parts.map(({ key }) => key)]) {
         const view = showPanel(id, part, (props) => (
           <>
-            <WherePanel {...props} categories={[]} />
+            <WherePanel {...props} pieceId={id} categories={[]} />
             <PartsPanel {...props} onTask={none} />
-            <WordsPanel {...props} language="de" onLanguage={none} editWord={none} />
+            <WordsPanel {...props} cart={CALLED_CART} language="de" onLanguage={none} editWord={none} />
             <LookPanel {...props} theme={lane.theme} force="rest" onForce={none} />
           </>
         ));

@@ -45,10 +45,14 @@ describe('the lane map', () => {
         { day: '2026-03-01', sessions: 900, orders: 100 },
         { day: '2026-03-02', sessions: 1100, orders: 140 },
       ],
-      excluded: { bots: 12, owner: 3 },
+      excluded: { bots: 12, owner: 3, ownDepth: 4 },
       orders: { all: 250, withoutVisit: 10 },
       pieceUse: { 'quick-view': 500 },
       sources: ['direct', 'spring-letter'],
+      publications: [
+        { day: '2026-03-02', revision: 4 },
+        { day: '2026-03-02', revision: 3 },
+      ],
       ...over,
     };
   }
@@ -57,15 +61,19 @@ describe('the lane map', () => {
     return studio.show(<LaneMap shell={shell({ draft })} initial={initial} />);
   }
 
-  it('tells how many came how far, who left, and what that is worth', () => {
+  it('tells how many came how far, who left, and what that is worth', async () => {
     const view = show();
 
     expect(view.getByTestId('summary').textContent).to.match(
       /^2,000 visits, 1 Mar – 28 Mar · 240 orders \(12\.0 %\) · €12,000\.00$/,
     );
-    expect(view.getByTestId('stretch-browse').textContent).to.match(/2,000 · 100 %800 leave1 in 100 kept ≈ €/);
+    expect(view.getByTestId('stretch-browse').textContent).to.match(
+      /2,000 · 100 %800 leaveIf 1 in 100 more went on:about €/,
+    );
     expect(view.getByTestId('stretch-after').textContent).to.equal('After240 · 12.0 %');
     view.getByText(/Left out of all figures: 15 visits \(12 by robots, 3 of your own\)/);
+    await studio.user.click(view.getByText('240 orders (12.0 %)'));
+    await view.findByText(/240 of these visits ended in a paid order: 240 ÷ 2,000 = 12.0 %\./);
     view.getByText(/10 of 250 paid orders have no recorded visit/);
   });
 
@@ -80,10 +88,13 @@ describe('the lane map', () => {
       '2026-03-01',
       '900',
       '100',
+      '',
       '2026-03-02',
       '1100',
       '140',
+      'Revisions 3, 4',
     ]);
+    expect(chart.textContent).to.include('Revisions 3, 4');
   });
 
   it('names the biggest losses with what they cost at most, and what can be done', () => {
@@ -136,10 +147,10 @@ describe('the lane map', () => {
   });
 
   it('is a way into the shop while nobody has been there', () => {
-    const view = show(mapData({ funnel: countFunnel([]), losses: [], excluded: { bots: 0, owner: 0 } }));
+    const view = show(mapData({ funnel: countFunnel([]), losses: [], excluded: { bots: 0, owner: 0, ownDepth: 3 } }));
 
     view.getByText('No visits in these days yet');
-    expect(view.getByText('Walk the shop').getAttribute('href')).to.equal('/shop/');
+    expect(view.getByText('Visit the shop').getAttribute('href')).to.equal('/shop/');
     expect(view.queryByText(/Left out/)).to.equal(null);
   });
 });
@@ -156,28 +167,38 @@ describe('orders and mails', () => {
       id: 7,
       placedAt: Date.UTC(2026, 2, 1, 12),
       name: 'Ada',
-      laneRevision: 3,
+      email: 'ada@example.org',
       items: 2,
       currency: 'EUR',
+      refundedMinor: 0,
+      packedAt: null,
+      sentAt: null,
+      cancelledAt: null,
     };
     const view = studio.show(
       <Orders
         shell={shell()}
         orders={[
-          { ...order, status: 'paid', totalMinor: 12_050 },
+          { ...order, status: 'paid', totalMinor: 12_050, sentAt: 5, refundedMinor: 50 },
           { ...order, id: 6, status: 'failed', totalMinor: 900 },
         ]}
+        {...{ total: 50, page: 1, pages: 2, q: 'ad a', filter: 'all' }}
       />,
     );
 
     const rows = [...view.container.querySelectorAll('tbody tr')].map((row) => row.textContent);
-    expect(rows[0]).to.match(/^71 Mar 2026, \d\d:00Ada2€120\.50paid3$/);
-    expect(rows[1]).to.match(/€9\.00payment failed3$/);
+    expect(rows[0]).to.match(/^10071 Mar 2026, \d\d:00Ada ada@example\.org2€120\.50€0\.50sent$/);
+    expect(rows[1]).to.match(/€9\.00–payment failed$/);
+    expect(view.getByText('1007').getAttribute('href')).to.equal('/studio/orders/7');
+    expect(view.getByText('Next').getAttribute('href')).to.equal('?q=ad+a&filter=all&page=2');
+    expect(view.getByText('Download as CSV').getAttribute('href')).to.include('/api/studio/orders?q=ad+a');
   });
 
   it('say how to get one where there is none', () => {
     const { Orders, Mailbox } = studio.loaded;
-    studio.show(<Orders shell={shell()} orders={[]} />).getByText(/No orders yet/);
+    studio
+      .show(<Orders shell={shell()} orders={[]} {...{ total: 0, page: 1, pages: 1, q: '', filter: 'all' }} />)
+      .getByText(/No orders yet/);
     studio.show(<Mailbox shell={shell()} mails={[]} />).getByText(/No mail yet/);
   });
 
@@ -231,7 +252,20 @@ describe('revisions', () => {
     const view = show();
 
     view.getByText(/The draft is the same as the live shop/);
-    expect(view.queryByText('Drop these changes …')).to.equal(null);
+    expect(view.queryByText('Discard changes …')).to.equal(null);
+  });
+
+  it('are looked at without being restored, and two are compared', async () => {
+    const view = show();
+    await studio.user.click(view.getAllByText('Look at it …')[1]!);
+    const frame = await view.findByTitle('The shop as of revision 1');
+    expect(frame.getAttribute('src')).to.equal(`/shop/all?draft=${draftData().token}.r1`);
+    await studio.user.click(view.getByLabelText('Close'));
+
+    studio.server.answers(() => Response.json([]));
+    await studio.user.click(view.getByText('Compare'));
+    await view.findByText('Revisions 1 and 2 are the same.');
+    expect(studio.server.asked.at(-1)!.url).to.equal('/api/studio/revisions/compare?from=1&to=2');
   });
 
   it('come back into the draft, after saying what is lost', async () => {
@@ -256,11 +290,11 @@ describe('revisions', () => {
   it('let the draft be dropped, or kept after all', async () => {
     studio.server.answers(() => Response.json(draftData(undefined, { edit: 5 })));
     const view = show(off());
-    await studio.user.click(view.getByText('Drop these changes …'));
+    await studio.user.click(view.getByText('Discard changes …'));
     await studio.user.click(view.getByText('Keep the draft'));
     view.getByText('Is turned off.');
 
-    await studio.user.click(view.getByText('Drop these changes …'));
+    await studio.user.click(view.getByText('Discard changes …'));
     await studio.user.click(view.getByText('Drop them'));
 
     await view.findByText('The draft is as the live shop again.');
@@ -282,48 +316,86 @@ describe('revisions', () => {
 
 describe('the catalogue', () => {
   const studio = withStudio(() => import('~/studio/catalogue/catalogue'));
-  const card = {
-    id: 1,
+  const heron = {
     slug: 'heron',
     name: 'Heron',
     shortText: 'A delta.',
+    isShown: true,
+    hasOptions: true,
+    variants: 2,
     fromMinor: 4900,
     toMinor: 5900,
-    inStock: true,
-    hasOptions: true,
-    rating: { stars: 4.5, count: 12 },
+    stock: 14,
     picture: null,
   };
+  const winder = { ...heron, slug: 'winder', name: 'Winder', variants: 1, toMinor: 4900, stock: 3, isShown: false };
   function show(over: object = {}) {
     const { Catalogue } = studio.loaded;
-    const props = { shell: shell(), cards: [card], total: 1, page: 1, pages: 1, search: '', ...over };
+    const page = { total: 1, page: 1, pages: 1, q: '', filter: 'all', examples: 0 };
+    const props = { shell: shell(), products: [heron], ...page, ...over };
     return studio.show(<Catalogue {...(props as unknown as Parameters<typeof Catalogue>[0])} />);
   }
 
-  it('lists what is sold, with the way to what is asked', () => {
+  it('lists what is sold, with the way to it and to its options', () => {
     const view = show();
 
     view.getByText('1 product');
-    expect(view.container.querySelector('tbody')!.textContent).to.match(/Heron.*€49\.00 – €59\.00in stock4\.5 \(12\)/);
-    expect(view.getByText('Change what is asked').getAttribute('href')).to.equal('/studio/catalogue/heron');
+    expect(view.container.querySelector('tbody')!.textContent).to.match(/Heron.*€49\.00 – €59\.0014 in 2 variants/);
+    expect(view.getByText('Heron').getAttribute('href')).to.equal('/studio/catalogue/heron');
+    expect(view.getByText('Edit options').getAttribute('href')).to.equal('/studio/catalogue/heron/options');
   });
 
   it('goes through its pages, and keeps what was searched for', () => {
-    const view = show({ total: 60, page: 2, pages: 3, search: 'her on' });
+    const view = show({ total: 60, page: 2, pages: 3, q: 'her on', filter: 'sold-out' });
 
     view.getByText('60 products found for “her on”');
-    expect(view.getByText('Back').getAttribute('href')).to.equal('?q=her+on&page=1');
-    expect(view.getByText('Further').getAttribute('href')).to.equal('?q=her+on&page=3');
+    expect(view.getByText('Back').getAttribute('href')).to.equal('?q=her+on&filter=sold-out&page=1');
+    expect(view.getByText('Next').getAttribute('href')).to.equal('?q=her+on&filter=sold-out&page=3');
   });
 
   it('says what to do where there is nothing', () => {
-    show({ cards: [], total: 0 }).getByText(/Bring a CSV file in to begin/);
-    show({ cards: [], total: 0, search: 'dodo' }).getByText('No product is called that.');
+    show({ products: [], total: 0 }).getByText(/Import a CSV file to begin/);
+    show({ products: [], total: 0, q: 'dodo' }).getByText(/^No products found/);
+  });
+
+  it('has a price and a count corrected where they stand, and writes nothing else', async () => {
+    const record = { name: 'Winder', variants: [{ id: 7, sku: 'W', priceMinor: 4900, stock: 3 }] };
+    studio.server.answers((_, init) => Response.json(init.method === 'PUT' ? {} : { edit: 4, record }));
+    const view = show({ products: [winder] });
+    view.getByText('not shown');
+
+    await studio.user.click(view.getByRole('button', { name: /^Price: €49\.00/ }));
+    await studio.user.keyboard('52,5{Enter}');
+    await view.findByText('€52.50');
+    const sent = studio.server.asked.at(-1)!;
+    expect(JSON.parse(String(sent.init.body))).to.deep.equal({
+      edit: 4,
+      record: { ...record, variants: [{ id: 7, sku: 'W', priceMinor: 5250, stock: 3 }] },
+    });
+
+    await studio.user.click(view.getByRole('button', { name: /^Stock: 3/ }));
+    await studio.user.keyboard('many{Enter}');
+    expect((await view.findByRole('alert')).textContent).to.equal('A whole number, or nothing.');
+    await studio.user.keyboard('{Escape}');
+    view.getByRole('button', { name: /^Stock: 3/ });
+  });
+
+  it('takes the examples away with one press', async () => {
+    studio.server.answers(() => Response.json({ problems: [{ message: 'Not now.' }] }, { status: 500 }));
+    const view = show({ examples: 6 });
+
+    await studio.user.click(view.getByText('Delete the examples'));
+
+    expect((await view.findByRole('alert')).textContent).to.equal('Not now.');
+    expect(studio.server.asked.at(-1)!.init.method).to.equal('DELETE');
   });
 });
 
 describe('bringing a catalogue in', () => {
-  const studio = withStudio(() => import('~/studio/import/import-screen'));
+  const studio = withStudio(async () => ({
+    ...(await import('~/studio/import/import-screen')),
+    ...(await import('~/studio/shared/draft-store')),
+  }));
   const counts = { productsCreated: 2, productsChanged: 1, variantsCreated: 3, variantsChanged: 0, rowsRefused: 1 };
   const preview = {
     encoding: 'UTF-8',
@@ -336,6 +408,8 @@ describe('bringing a catalogue in', () => {
     counts,
     problems: [{ row: 3, message: 'The price “x” cannot be read.' }],
     products: [{ name: 'Heron', isNew: true, variants: 1 }],
+    changes: [{ name: 'Kestrel', sku: 'K-1', field: 'priceMinor', from: 4900, to: 5200 }],
+    changeCount: 3,
   };
   const file = () => new File(['Name;Preis\nHeron;49,00'], 'kites.csv', { type: 'text/csv' });
   const optionsOf = (i: number) =>
@@ -343,8 +417,9 @@ describe('bringing a catalogue in', () => {
 
   async function show(answers: Partial<typeof preview> = {}) {
     studio.server.answers(() => Response.json({ ...preview, ...answers }));
-    const { ImportScreen } = studio.loaded;
-    const view = studio.show(<ImportScreen />);
+    const { ImportScreen, useDraft } = studio.loaded;
+    useDraft.getState().start(draftData());
+    const view = studio.show(<ImportScreen isEmpty={false} />);
     await studio.user.upload(view.getByLabelText('Catalogue file'), file());
     await studio.act(async () => undefined);
     return view;
@@ -353,9 +428,10 @@ describe('bringing a catalogue in', () => {
   it('says what it would do before anything is written', async () => {
     const view = await show();
 
-    view.getByText(/4 rows, UTF-8, parted by semicolons/);
-    expect(view.getByTestId('plan').textContent).to.match(/2 products made, 1 changed\.3 variants made, 0 changed/);
+    view.getByText(/4 rows, UTF-8, separated by semicolons/);
+    expect(view.getByTestId('plan').textContent).to.match(/2 new products, 1 changed\.3 new variants, 0 changed/);
     view.getByText('1 row refused');
+    expect(view.getByTestId('changes').textContent).to.match(/3 changes.*Kestrel K-1Price€49\.00€52\.00and 2 more/);
     view.getByText('The price “x” cannot be read.');
     expect(view.getByText('Import 3 products')).to.have.property('disabled', false);
     expect((studio.server.asked[0]!.init.body as FormData).get('apply')).to.equal(null);

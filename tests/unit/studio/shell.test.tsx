@@ -115,7 +115,7 @@ describe('the studio around every screen', () => {
     await view.findByText(/“dodo”, which is gone/);
 
     expect((view.getByText('Publish 1 change') as HTMLButtonElement).disabled).to.equal(true);
-    await studio.user.click(view.getByText('Not yet'));
+    await studio.user.click(view.getByText('Cancel'));
     expect(view.queryByRole('dialog')).to.equal(null);
   });
 
@@ -175,7 +175,9 @@ describe('the studio around every screen', () => {
       expect(
         found().map((link) => link.getAttribute('href')),
         definition.name,
-      ).to.include(`/studio/bench/${definition.kind}?task=${spec.task}${spec.part ? `&part=${spec.part}` : ''}`);
+      ).to.include(
+        `/studio/bench/${definition.kind}?task=${spec.task}${spec.part ? `&part=${spec.part}` : ''}&find=${encodeURIComponent(spec.label)}`,
+      );
     }
     await studio.user.clear(field);
     await studio.user.paste('xyzzy');

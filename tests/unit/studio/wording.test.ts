@@ -72,18 +72,50 @@ describe('a change in words', () => {
     const look = (state: 'rest' | 'hover', value: string) =>
       sentences((lane) => void (quickView(lane).look.slots['add'] = { [state]: { background: value } }))[0];
     expect(look('rest', '#aa0000')).to.match(/, background: #aa0000 instead of the theme\.$/);
-    expect(look('hover', 'token:ink')).to.match(/, background \(hover\): theme ink instead of the theme\.$/);
+    expect(look('hover', 'token:ink')).to.match(/, background \(hover\): Main text instead of the theme\.$/);
     expect(sentences((lane) => void (quickView(lane).look.css = '[data-slot=add]{color:red}'))).to.deep.equal([
       'Its own style rules are changed.',
     ]);
   });
 
   it('says what becomes of the shop and its offers', () => {
+    const { radiusPx } = liveDemoLane().theme;
     expect(sentences((lane) => void (lane.theme.radiusPx = 3))).to.deep.equal([
-      `radiusPx becomes 3 instead of ${liveDemoLane().theme.radiusPx}.`,
+      `Corners: “3 px” instead of “${radiusPx} px”.`,
     ]);
-    const offer = liveDemoLane().offers[0]!.name;
-    expect(sentences((lane) => void lane.offers.shift())).to.deep.equal([`The offer “${offer}” was changed.`]);
+    expect(sentences((lane) => void (lane.shop.currency = 'SEK'))).to.deep.equal([
+      'Currency: “Swedish Krona (SEK)” instead of “Euro (EUR)”.',
+    ]);
+    expect(
+      sentences(
+        (lane) =>
+          void (lane.shop.tax = {
+            basisPoints: 1900,
+            included: false,
+            rates: { low: { name: 'Low', basisPoints: 700 } },
+          }),
+      ),
+    ).to.deep.equal(['Tax: “19 %, on top; Low 7 %” instead of “20 %, in the prices”.']);
+    const zone = { name: 'Near', position: 0, countries: ['DK'], days: '3–5', express: null };
+    const steps = [
+      { upTo: 2000, amountMinor: 990 },
+      { upTo: null, amountMinor: 1490 },
+    ];
+    const zoned = sentences((lane) => {
+      lane.shop.delivery.by = 'weight';
+      lane.shop.delivery.zones = { near: { ...zone, steps } };
+    });
+    expect(zoned).to.deep.equal([
+      'Delivery costs come from: “your table, by weight” instead of “the carrier”.',
+      'Delivery zone Near: “Denmark; 3–5 working days; up to 2 kg €9.90; beyond €14.90” instead of “none”.',
+    ]);
+    expect(sentences((lane) => void (lane.legal = { en: { terms: 'All sales are final.' } }))).to.deep.equal([
+      'Terms of sale (en): “All sales are final.” instead of “none”.',
+    ]);
+    const offer = liveDemoLane().offers['free-delivery']!.name;
+    expect(sentences((lane) => void delete lane.offers['free-delivery'])).to.deep.equal([
+      `The offer “${offer}” was changed.`,
+    ]);
   });
 });
 

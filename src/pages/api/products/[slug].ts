@@ -1,5 +1,5 @@
 import type { APIRoute } from 'astro';
-import { findProduct } from '~/services/browse-shop';
+import { findProduct } from '~/services/catalogue/browse-shop';
 import { refuse } from '../_respond';
 
 export const GET: APIRoute = async ({ locals, params }) => {

@@ -1,6 +1,6 @@
 import type { APIRoute } from 'astro';
-import { refusalOf } from '~/services/access';
-import { openUpload } from '~/services/uploads';
+import { refusalOf } from '~/services/accounts/access';
+import { openUpload } from '~/services/files/uploads';
 import { cartToken } from '~/shop/cart-cookie';
 import { refuse } from '../_respond';
 

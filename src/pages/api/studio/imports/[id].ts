@@ -1,4 +1,4 @@
-import { importProgress } from '~/services/import-catalogue';
+import { importProgress } from '~/services/catalogue/import-catalogue';
 import { answer } from '../../_respond';
 import { withAccount } from '../../_with-account';
 

@@ -1,5 +1,10 @@
 import { fail, type Result } from '~/core/problems';
-import { importOptionsSchema, previewImport, startImport, type ImportOptions } from '~/services/import-catalogue';
+import {
+  importOptionsSchema,
+  previewImport,
+  startImport,
+  type ImportOptions,
+} from '~/services/catalogue/import-catalogue';
 import { answer, check, refuse } from '../../_respond';
 import { withAccount } from '../../_with-account';
 import { parseJson } from '../../_parse-json';

@@ -1,4 +1,6 @@
-import { listingParamsSchema, listProducts } from '~/services/browse-shop';
+import { listingParamsSchema, listProducts } from '~/services/catalogue/browse-shop';
+import { createProduct, newProductSchema } from '~/services/catalogue/edit-product';
+import { answer, readBody, refuse } from '../../_respond';
 import { withAccount } from '../../_with-account';
 
 /** Names and slugs of products that match, for pickers. */
@@ -6,4 +8,9 @@ export const GET = withAccount('viewer', async ({ locals, url }) => {
   const params = listingParamsSchema.parse({ q: url.searchParams.get('q') ?? '', sort: 'name' });
   const { cards } = await listProducts(locals.app, params, null, 2);
   return Response.json(cards.map(({ slug, name }) => ({ slug, name })));
+});
+
+export const POST = withAccount('editor', async ({ locals, request }, account) => {
+  const body = await readBody(request, newProductSchema);
+  return body.ok ? answer(await createProduct(locals.app, body.value.name, account.id)) : refuse(body.problems);
 });

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { saveOptions, showOptions } from '~/services/edit-options';
+import { saveOptions, showOptions } from '~/services/catalogue/edit-options';
 import { answer, readBody, refuse } from '../../../_respond';
 import { withAccount } from '../../../_with-account';
 

@@ -1,0 +1,58 @@
+/** Logarithms of factorials from 0 to `most`. */
+export function logFactorials(most: number): Float64Array {
+  const table = new Float64Array(most + 1);
+  for (let i = 2; i <= most; i += 1) table[i] = table[i - 1]! + Math.log(i);
+  return table;
+}
+
+/**
+ * Fisher's exact test, one-sided: how likely `both` baskets or more hold two things that `a` and `b` of `all` baskets hold, if one
+ * has nothing to do with the other (hypergeometric tail; Fisher 1935). `logs` from `logFactorials(all)`.
+ */
+export function fisherTail(both: number, a: number, b: number, all: number, logs: Float64Array): number {
+  const most = Math.min(a, b);
+  if (both <= Math.max(0, a + b - all)) return 1;
+  if (both > most) return 0;
+  let term = Math.exp(
+    logs[a]! +
+      logs[all - a]! +
+      logs[b]! +
+      logs[all - b]! -
+      (logs[all]! + logs[both]! + logs[a - both]! + logs[b - both]! + logs[all - a - b + both]!),
+  );
+  let sum = term;
+  for (let k = both + 1; k <= most && term > sum * 1e-17; k += 1) {
+    term *= ((a - k + 1) * (b - k + 1)) / (k * (all - a - b + k));
+    sum += term;
+  }
+  return Math.min(1, sum);
+}
+
+/** The upper tail of the normal distribution (Abramowitz and Stegun 7.1.26 is too coarse in the tail; continued fraction beyond 3, series below). */
+export function normalTail(z: number): number {
+  if (z < 0) return 1 - normalTail(-z);
+  const density = Math.exp((-z * z) / 2) / Math.sqrt(2 * Math.PI);
+  if (z > 3) {
+    let fraction = 0;
+    for (let k = 60; k >= 1; k -= 1) fraction = k / (z + fraction);
+    return density / (z + fraction);
+  }
+  let term = z;
+  let sum = z;
+  for (let k = 1; k < 200 && term > 1e-18; k += 1) {
+    term *= (z * z) / (2 * k + 1);
+    sum += term;
+  }
+  return 0.5 - density * sum;
+}
+
+/**
+ * Which of `tested` hypotheses to keep so that of those kept a share of at most `rate` is wrong (Benjamini and Hochberg 1995).
+ * `values` are the p-values that are not 1, in any order; answers the largest that is kept, -1 when none is.
+ */
+export function keepUpTo(values: readonly number[], tested: number, rate: number): number {
+  const sorted = [...values].sort((a, b) => a - b);
+  let kept = -1;
+  for (const [i, value] of sorted.entries()) if (value <= ((i + 1) / tested) * rate) kept = value;
+  return kept;
+}

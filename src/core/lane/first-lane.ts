@@ -1,0 +1,58 @@
+import { usualDelivery } from '~/core/orders/delivery.schema';
+import type { PieceDefinition } from './definition';
+import { LANE_VERSION, type Lane } from './lane.schema';
+import { newPiece } from './new-piece';
+
+/** The pieces a new shop begins with, beside those that every shop has. Each waits for something else to open it. */
+const BEGUN_WITH = ['quick-view', 'product-options', 'cart-opener', 'cart-surface', 'line-editor'];
+
+/** What a new shop is called until its owner has said so. */
+export const UNNAMED = 'My shop';
+
+/** The lane of a shop that has just begun, in a time zone (IANA). */
+export function firstLane(definitions: readonly PieceDefinition[], timeZone: string): Lane {
+  return {
+    version: LANE_VERSION,
+    shop: {
+      name: UNNAMED,
+      currency: 'EUR',
+      locale: 'en-IE',
+      timeZone,
+      languages: ['en'],
+      tax: { basisPoints: 2000, included: true, rates: {} },
+      email: '',
+      logo: '',
+      hero: '',
+      delivery: usualDelivery(),
+      cart: { kind: 'cart', own: {} },
+      severalCodes: false,
+    },
+    theme: {
+      ink: '#22282D',
+      muted: '#5B6167',
+      paper: '#FAF9F6',
+      panel: '#FFFFFF',
+      line: '#D9D5CC',
+      accent: '#2F5D45',
+      accentStrong: '#1E4030',
+      onAccent: '#FFFFFF',
+      sale: '#A63A24',
+      radiusPx: 8,
+      font: 'figtree',
+    },
+    pieces: Object.fromEntries(
+      // What there can be many of is made by whoever wants it.
+      definitions
+        .filter(({ isMany }) => !isMany)
+        .map((definition) => [
+          definition.kind,
+          newPiece(definition, definition.isAlwaysOn === true || BEGUN_WITH.includes(definition.kind)),
+        ]),
+    ),
+    margins: { shop: null, categories: {}, products: {} },
+    offers: {},
+    shopWords: {},
+    legal: {},
+    pages: {},
+  };
+}

@@ -1,0 +1,82 @@
+import { z } from 'zod';
+import { BEST_SELLING_DAYS } from '~/core/catalogue/best-selling';
+
+/** Where the products of a selection come from. */
+export const SELECTION_SOURCES = {
+  page: 'What the page is about',
+  all: 'All products',
+  category: 'A category',
+  tag: 'A tag',
+  search: 'What a search finds',
+  picked: 'Picked by hand',
+} as const;
+export type SelectionSource = keyof typeof SELECTION_SOURCES;
+
+/** Orders a selection can be in. */
+export const SELECTION_ORDERS = {
+  featured: 'Featured, then best selling',
+  'best-selling': `Best selling of the last ${BEST_SELLING_DAYS} days`,
+  'by-hand': 'As arranged in its category',
+  newest: 'Newest first',
+  name: 'By name',
+  'price-up': 'Cheapest first',
+  'price-down': 'Dearest first',
+  rating: 'Best rated first',
+} as const;
+export type SelectionOrder = keyof typeof SELECTION_ORDERS;
+
+/** Products in a selection, at most. */
+export const MOST_SELECTED = 2000;
+
+const slugs = z.array(z.string().min(1).max(120)).max(200);
+
+/** Which products: where they come from, which not, in which order, at most how many. Picked ones stand in their own order. */
+export const selectionSchema = z.strictObject({
+  from: z.enum(Object.keys(SELECTION_SOURCES) as [SelectionSource, ...SelectionSource[]]),
+  category: z.string().max(120),
+  tag: z.string().max(60),
+  search: z.string().max(100),
+  picked: z.strictObject({ slugs }),
+  without: z.strictObject({ slugs }),
+  order: z.enum(Object.keys(SELECTION_ORDERS) as [SelectionOrder, ...SelectionOrder[]]),
+  inStockOnly: z.boolean(),
+  most: z.number().int().min(1).max(MOST_SELECTED),
+});
+export type Selection = z.infer<typeof selectionSchema>;
+
+export function selectionOf(over: Partial<Selection> = {}): Selection {
+  return {
+    from: 'all',
+    category: '',
+    tag: '',
+    search: '',
+    picked: { slugs: [] },
+    without: { slugs: [] },
+    order: 'featured',
+    inStockOnly: false,
+    most: 24,
+    ...over,
+  };
+}
+
+/** A selection as a part of a sentence. */
+export function selectionText(selection: Selection): string {
+  const { from, order, most, without, inStockOnly } = selection;
+  const what = {
+    page: 'what the page is about',
+    all: 'all products',
+    category: `category ${selection.category || '(none yet)'}`,
+    tag: `tag ${selection.tag || '(none yet)'}`,
+    search: `search for ${selection.search || '(nothing yet)'}`,
+    picked: selection.picked.slugs.join(', ') || 'nothing picked yet',
+  }[from];
+  return [
+    what,
+    without.slugs.length > 0 && `without ${without.slugs.join(', ')}`,
+    inStockOnly && 'in stock only',
+    from !== 'picked' && SELECTION_ORDERS[order].toLowerCase(),
+    `at most ${most}`,
+  ]
+    .filter(Boolean)
+    .join('; ');
+}

@@ -1,0 +1,21 @@
+import type { PageKind } from '~/core/where/where.schema';
+
+/** Named places of the shop's pages that pieces can be put into, each on one kind of page. */
+export const SPOTS = {
+  'home.above': { label: 'Front page, above everything', page: 'home' },
+  'home.below': { label: 'Front page, below the categories', page: 'home' },
+  'listing.above': { label: 'Listings, above the products', page: 'listing' },
+  'listing.main': { label: 'Listings, in place of the products', page: 'listing' },
+  'listing.below': { label: 'Listings, below the products', page: 'listing' },
+  'product.below': { label: 'Product pages, below the product', page: 'product' },
+  'cart.below': { label: 'Cart page, below the cart', page: 'cart' },
+  text: { label: 'Only where a text names it', page: 'other' },
+  'thanks.below': { label: 'Thank-you page, below the order', page: 'thanks' },
+} as const satisfies Readonly<Record<string, { readonly label: string; readonly page: PageKind }>>;
+
+export type Spot = keyof typeof SPOTS;
+
+/** The page a spot is on; null for a spot there is no more. */
+export function pageOfSpot(spot: string): PageKind | null {
+  return Object.hasOwn(SPOTS, spot) ? SPOTS[spot as Spot].page : null;
+}

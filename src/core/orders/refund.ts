@@ -1,0 +1,89 @@
+import { allocate, minor, type Minor } from '~/core/money';
+import { fail, ok, type Result } from '~/core/problems';
+import type { Order } from './order';
+
+/** Units of a line, by its place on the order. */
+export interface RefundedUnits {
+  readonly line: number;
+  readonly quantity: number;
+}
+
+/** Money given back, and what for. */
+export interface Refund {
+  readonly id: number;
+  readonly at: number;
+  readonly amountMinor: Minor;
+  readonly units: readonly RefundedUnits[];
+  readonly delivery: boolean;
+  /** Whether the units went back on the shelf. */
+  readonly restocked: boolean;
+  readonly reason: string;
+}
+
+type Priced = Pick<Order, 'totalMinor' | 'deliveryMinor'> & {
+  readonly lines: readonly Pick<Order['lines'][number], 'quantity' | 'totalMinor'>[];
+};
+
+/**
+ * What was paid for each line and for delivery, discounts and tax included: the total in proportion to what they cost, by the
+ * largest remainder, so that the parts are the whole.
+ */
+export function paidParts(order: Priced): { readonly lines: readonly Minor[]; readonly delivery: Minor } {
+  const parts = allocate(order.totalMinor, [...order.lines.map((line) => line.totalMinor), order.deliveryMinor]);
+  return { lines: parts.slice(0, -1), delivery: parts.at(-1)! };
+}
+
+export interface Refundable {
+  readonly lines: readonly { readonly quantity: number; readonly amountMinor: Minor }[];
+  /** 0 when it was given back, or nothing was paid for it. */
+  readonly deliveryMinor: Minor;
+  readonly totalMinor: Minor;
+}
+
+const unitsOf = (refunds: readonly Pick<Refund, 'units'>[], line: number) =>
+  refunds.flatMap((refund) => refund.units).reduce((sum, units) => sum + (units.line === line ? units.quantity : 0), 0);
+
+/** The part of an amount that falls on the first so many of its units. All of them: the whole amount, to the cent. */
+const upTo = (amount: number, units: number, of: number) => Math.round((amount * units) / of);
+
+/** What can still be given back of an order. */
+export function refundable(order: Priced, refunds: readonly Pick<Refund, 'units' | 'delivery'>[]): Refundable {
+  const paid = paidParts(order);
+  const lines = order.lines.map((line, i) => {
+    const done = unitsOf(refunds, i);
+    const amount = paid.lines[i]!;
+    return { quantity: line.quantity - done, amountMinor: minor(amount - upTo(amount, done, line.quantity)) };
+  });
+  const deliveryMinor = refunds.some((refund) => refund.delivery) ? minor(0) : paid.delivery;
+  const totalMinor = minor(lines.reduce((sum, line) => sum + line.amountMinor, 0) + deliveryMinor);
+  return { lines, deliveryMinor, totalMinor };
+}
+
+/**
+ * What giving these units back comes to, to the cent. However an order is given back piece by piece, the pieces together are
+ * what was paid.
+ */
+export function planRefund(
+  order: Priced,
+  refunds: readonly Pick<Refund, 'units' | 'delivery'>[],
+  wanted: { readonly units: readonly RefundedUnits[]; readonly delivery: boolean },
+): Result<{ amountMinor: Minor }> {
+  const paid = paidParts(order);
+  const left = refundable(order, refunds);
+  let amount = 0;
+  const seen = new Set<number>();
+  for (const { line, quantity } of wanted.units) {
+    const able = left.lines[line];
+    if (!able || seen.has(line)) return fail(`units.${line}`, 'refund-line');
+    if (quantity < 1 || quantity > able.quantity)
+      return fail(`units.${line}`, 'refund-quantity', { left: able.quantity });
+    seen.add(line);
+    const done = unitsOf(refunds, line);
+    const { quantity: of } = order.lines[line]!;
+    amount += upTo(paid.lines[line]!, done + quantity, of) - upTo(paid.lines[line]!, done, of);
+  }
+  if (wanted.delivery && refunds.some((refund) => refund.delivery)) return fail('delivery', 'refund-delivery');
+  if (wanted.delivery) amount += left.deliveryMinor;
+  if (seen.size === 0 && !wanted.delivery) return fail('units', 'refund-nothing');
+  return ok({ amountMinor: minor(amount) });
+}

@@ -1,0 +1,41 @@
+export { priceCart, type OfferRefusal, type Priced } from './price';
+export {
+  priceGoods,
+  type Circumstances,
+  type GoodsInput,
+  type PricedCode,
+  type PricedGoods,
+  type TaxRule,
+} from './price-goods';
+export { priceChoice, type ChoicePrice } from './price-choice';
+export { priceLine, type LinePrice, type PriceableLine, type PriceStep } from './price-line';
+export { offersOf } from './offers-of';
+export {
+  offerSchema,
+  pricingInputSchema,
+  type Offer,
+  type OfferKind,
+  type PricedOffer,
+  type PricingInput,
+} from './pricing.schema';
+export { readOffer, readSelection, type OfferReader } from './read-offer';
+export { readSteps, storeSteps, type StoredSteps } from './stored-steps';
+export { backtest, marginShares, type Backtest, type PastOrder, type TestedOrder } from './backtest';
+export {
+  asLine,
+  floorOf,
+  leastFor,
+  marginsSchema,
+  searchBelowFloor,
+  USUAL_CAPS,
+  withoutTax,
+  type BelowFloor,
+  type Costed,
+  type GuardAnswer,
+  type Margins,
+} from './margins';
+export { freeFrom, sumsToTry, type FreeFrom, type FreeFromAnswer } from './free-from';
+export { findOverlaps, type Overlap } from './overlaps';
+export { isRunning, nextChange, productsOfOffers, touches } from './touches';
+export { codeProblem, isWaiting } from './word-refusal';
+export { freeDeliveryFrom, type ThresholdView } from './threshold';

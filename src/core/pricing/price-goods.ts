@@ -1,0 +1,171 @@
+import { minor, sumMinor, type Minor } from '~/core/money';
+import { halfUp } from './half-up';
+import { plainCode } from './judge';
+import { priceLine, sumEffects, type LinePrice, type PriceableLine, type PriceStep } from './price-line';
+import { priceCart, type OfferRefusal } from './price';
+import type { OfferStep } from './stages';
+import type { PricedOffer, PricingInput } from './pricing.schema';
+import { thresholdOf, type ThresholdView } from './threshold';
+
+/** Tax on goods and delivery. Included: prices already hold it. 10 000 basis points = 100 %. */
+export interface TaxRule {
+  readonly basisPoints: number;
+  readonly included: boolean;
+}
+
+/** Everything a price hangs on besides goods and offers. */
+export interface Circumstances {
+  /** Milliseconds since 1970. */
+  readonly at: number;
+  /** YYYY-MM-DD, of the shop. */
+  readonly today: string;
+  readonly shopper: PricingInput['shopper'];
+  /** ISO 3166-1; null while it is not known. */
+  readonly country: string | null;
+  readonly source: string | null;
+  /** MM-DD */
+  readonly birthday: string | null;
+  readonly used: PricingInput['used'];
+}
+
+export interface GoodsInput {
+  readonly lines: readonly PriceableLine[];
+  /** One array a revision: what can be found out of the offers alone is found out once. */
+  readonly offers: readonly PricedOffer[];
+  readonly tax: TaxRule;
+  /** null: not chosen yet. */
+  readonly deliveryMinor: Minor | null;
+  readonly deliveryMethod: string | null;
+  /** As typed. */
+  readonly codes: readonly string[];
+  readonly circumstances: Circumstances;
+}
+
+/** What became of a code. */
+export interface PricedCode {
+  readonly code: string;
+  readonly offerId: string | null;
+  readonly takenMinor: Minor;
+  /** Null when it counts. */
+  readonly refusal: OfferRefusal | { readonly code: 'unknown' } | null;
+}
+
+/** A priced cart with its receipt: every amount is the sum of the steps that explain it. */
+export interface PricedGoods {
+  readonly lines: readonly LinePrice[];
+  /** The lines before offers. */
+  readonly subtotalMinor: Minor;
+  /** What offers take off the lines; zero or more. */
+  readonly discountMinor: Minor;
+  /** null until delivery is chosen. */
+  readonly deliveryMinor: Minor | null;
+  readonly taxMinor: Minor;
+  readonly totalMinor: Minor;
+  /** What belongs to no line: delivery and tax. */
+  readonly steps: readonly PriceStep[];
+  readonly codes: readonly PricedCode[];
+  /** How far the goods are from free delivery; null without such an offer. */
+  readonly freeDelivery: ThresholdView | null;
+  readonly taken: Readonly<Record<string, number>>;
+  readonly refused: Readonly<Record<string, OfferRefusal>>;
+  readonly gifts: readonly { readonly offerId: string; readonly variant: string; readonly quantity: number }[];
+  /** Another combination would make the goods cheaper, and all together dearer. */
+  readonly isGoodsDearer: boolean;
+}
+
+/** The one entry point for prices: everything shown and everything charged comes from here. Rules: docs/pricing.md. */
+export function priceGoods(input: GoodsInput): PricedGoods {
+  const { offers, tax, codes, deliveryMinor: fullDelivery } = input;
+  const asked = engineInput(input);
+  const priced = priceCart(asked);
+  const byId = new Map(offers.map((offer) => [offer.id, offer]));
+  const stepOf = ({ offerId, amountMinor }: OfferStep): PriceStep => {
+    const { name, when } = byId.get(offerId)!;
+    const coupon = when.code === null ? null : codeTyped(codes, when.code);
+    return { code: 'offer', amountMinor: minor(-amountMinor), offerId, name, coupon };
+  };
+  const lines = input.lines.map((line, i): LinePrice => {
+    const full = priceLine(line);
+    return {
+      ...full,
+      totalMinor: minor(priced.lines[i]!),
+      steps: [...full.steps, ...priced.receipt.lines[i]!.steps.map(stepOf)],
+    };
+  });
+  const subtotalMinor = sumMinor(lines.map((line) => line.fullMinor));
+  const goodsMinor = sumMinor(lines.map((line) => line.totalMinor));
+  const deliverySteps: PriceStep[] =
+    fullDelivery === null
+      ? []
+      : [{ code: 'delivery', amountMinor: fullDelivery }, ...priced.receipt.delivery.map(stepOf)];
+  return {
+    lines,
+    subtotalMinor,
+    discountMinor: minor(subtotalMinor - goodsMinor),
+    deliveryMinor: priced.deliveryMinor === null ? null : minor(priced.deliveryMinor),
+    taxMinor: minor(priced.taxMinor),
+    totalMinor: minor(priced.totalMinor),
+    steps: [...deliverySteps, ...taxSteps(input.lines, lines, priced.deliveryMinor ?? 0, tax)],
+    codes: priced.codes.map(({ typed, offerId, refusal }) => ({
+      code: typed.trim(),
+      offerId,
+      takenMinor: minor(offerId === null ? 0 : (priced.taken[offerId] ?? 0)),
+      refusal: offerId === null ? { code: 'unknown' as const } : refusal,
+    })),
+    freeDelivery: thresholdOf(offers, priced.refused, (offer) => offer.kind === 'deliveryOff'),
+    taken: priced.taken,
+    refused: priced.refused,
+    gifts: priced.gifts,
+    isGoodsDearer: priced.receipt.isGoodsDearer,
+  };
+}
+
+function engineInput({ lines, offers, tax, codes, circumstances, ...delivery }: GoodsInput): PricingInput {
+  const { at, ...around } = circumstances;
+  return {
+    lines: lines.map((line) => {
+      const { unitMinor, onceMinor } = sumEffects(line);
+      return {
+        id: line.id,
+        product: line.product,
+        variant: line.variant,
+        categories: line.categories as string[],
+        tags: line.tags as string[],
+        quantity: line.quantity,
+        unitMinor: line.unitPriceMinor,
+        unitOptionsMinor: unitMinor,
+        onceOptionsMinor: Math.max(0, onceMinor),
+        taxBasisPoints: line.taxBasisPoints ?? null,
+      };
+    }),
+    offers: offers as PricedOffer[],
+    codes: codes as string[],
+    at: new Date(at).toISOString(),
+    ...around,
+    ...delivery,
+    tax,
+  };
+}
+
+const codeTyped = (codes: readonly string[], wanted: string): string | null =>
+  codes.find((typed) => plainCode(typed) === plainCode(wanted))?.trim() ?? null;
+
+/** Once a rate, over all lines of that rate; delivery is taxed at the shop's. The highest first. */
+function taxSteps(
+  asked: readonly PriceableLine[],
+  lines: readonly LinePrice[],
+  deliveryMinor: number,
+  tax: TaxRule,
+): PriceStep[] {
+  const bases = new Map<number, number>();
+  const add = (rate: number, amount: number) => bases.set(rate, (bases.get(rate) ?? 0) + amount);
+  for (const [i, line] of lines.entries()) add(asked[i]!.taxBasisPoints ?? tax.basisPoints, line.totalMinor);
+  if (deliveryMinor > 0 || bases.size === 0) add(tax.basisPoints, deliveryMinor);
+  return [...bases]
+    .sort(([a], [b]) => b - a)
+    .map(([basisPoints, base]) => ({
+      code: tax.included ? ('tax-included' as const) : ('tax-on-top' as const),
+      amountMinor: minor(halfUp(base * basisPoints, tax.included ? 10_000 + basisPoints : 10_000)),
+      basisPoints,
+    }));
+}

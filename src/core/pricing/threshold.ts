@@ -1,0 +1,50 @@
+import { minor, type Minor } from '~/core/money';
+import type { OfferRefusal } from './price';
+import type { PricedOffer } from './pricing.schema';
+import { isRunning } from './touches';
+
+/** How far a cart is from an offer that asks for goods worth so much. */
+export interface ThresholdView {
+  readonly offerId: string;
+  readonly thresholdMinor: Minor;
+  /** 0 when it is reached. */
+  readonly missingMinor: Minor;
+}
+
+/** Reasons other than the threshold for which an offer does not count at all, and so shows none. */
+const ELSEWHERE: readonly string[] = [
+  ...['off', 'needs-code', 'not-started', 'ended', 'wrong-shopper', 'not-birthday', 'used-up'],
+  ...['wrong-country', 'wrong-source'],
+];
+
+/** From how much on delivery is cheaper for everybody now, as the foot of a page says it; null without such an offer. */
+export function freeDeliveryFrom(offers: readonly PricedOffer[], at: number): Minor | null {
+  const thresholds = offers
+    .filter((offer) => isRunning(offer, at))
+    .flatMap(({ kind, on, when }) => {
+      const { minGoodsMinor, code, shopper, birthdayDays, countries, sources } = when;
+      const isForAll =
+        code === null && shopper === 'any' && birthdayDays === null && countries.length + sources.length === 0;
+      return kind === 'deliveryOff' && on && isForAll && minGoodsMinor !== null ? [minGoodsMinor] : [];
+    });
+  return thresholds.length > 0 ? minor(Math.min(...thresholds)) : null;
+}
+
+/** The nearest threshold among some offers, as the price itself judged them: reached first, then the one that lacks least. */
+export function thresholdOf(
+  offers: readonly PricedOffer[],
+  refused: Readonly<Record<string, OfferRefusal>>,
+  isMeant: (offer: PricedOffer) => boolean,
+): ThresholdView | null {
+  let nearest: ThresholdView | null = null;
+  for (const offer of offers) {
+    const { minGoodsMinor } = offer.when;
+    if (minGoodsMinor === null || !isMeant(offer)) continue;
+    const refusal = Object.hasOwn(refused, offer.id) ? refused[offer.id]! : null;
+    if (refusal && ELSEWHERE.includes(refusal.code)) continue;
+    const missingMinor = minor(refusal?.code === 'needs-more' ? refusal.missingMinor : 0);
+    if (!nearest || missingMinor < nearest.missingMinor)
+      nearest = { offerId: offer.id, thresholdMinor: minor(minGoodsMinor), missingMinor };
+  }
+  return nearest;
+}

@@ -1,0 +1,51 @@
+import type { Choices, Product, Variant } from '~/core/catalogue';
+import { evaluateOptions, type Answers } from '~/core/options';
+
+/** A line in the place of which a better one would stand. */
+export interface SwappedLine {
+  readonly choices: Choices;
+  readonly answers: Answers;
+  readonly quantity: number;
+}
+
+export interface Swap {
+  readonly variantId: number;
+  /** What carries over of the answers; what the better one does not ask is left behind. */
+  readonly answers: Answers;
+  /** What the shopper gets of it, where it can be chosen: “Medium, Night”. */
+  readonly choices: string;
+  /** Facts that change, as “Weight: 320 g → 280 g”. */
+  readonly changes: readonly string[];
+}
+
+/**
+ * What stands in the place of a line when its better one is taken: the variant that shares most of what was chosen and is left in
+ * as many, with the answers it understands. Null where none is left, or where it asks for something that was never answered.
+ */
+export function swapFor(
+  line: SwappedLine,
+  from: Pick<Product, 'attributes'>,
+  to: Pick<Product, 'attributes' | 'variants' | 'options'>,
+  today: string,
+): Swap | null {
+  const shared = ({ choices }: Variant) =>
+    Object.entries(choices).filter(([axis, value]) => line.choices[axis] === value).length;
+  const [best] = to.variants
+    .filter(({ stock }) => stock === null || stock >= line.quantity)
+    .toSorted((a, b) => shared(b) - shared(a));
+  if (!best) return null;
+  const asked = new Set(to.options.map(({ key }) => key));
+  const known = Object.fromEntries(Object.entries(line.answers).filter(([key]) => asked.has(key)));
+  const { problems, answers } = evaluateOptions(to.options, known, today);
+  if (problems.length > 0) return null;
+  const before = new Map(from.attributes.map(({ key, value }) => [key, value]));
+  return {
+    variantId: best.id,
+    answers,
+    choices: Object.values(best.choices).join(', '),
+    changes: to.attributes.flatMap(({ key, value }) => {
+      const old = before.get(key);
+      return old === value ? [] : [old === undefined ? `${key}: ${value}` : `${key}: ${old} → ${value}`];
+    }),
+  };
+}

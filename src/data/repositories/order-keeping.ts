@@ -1,0 +1,202 @@
+import { minor } from '~/core/money';
+import type { Refund, RefundedUnits } from '~/core/orders';
+import type { Database } from '../database';
+
+/** What became of an order after it was paid; milliseconds since 1970, null: not yet. */
+export interface OrderKeeping {
+  readonly packedAt: number | null;
+  readonly sentAt: number | null;
+  readonly cancelledAt: number | null;
+  /** Number or address at the carrier; may be empty. */
+  readonly tracking: string;
+}
+
+export interface OrderSummary {
+  readonly id: number;
+  readonly placedAt: number;
+  readonly name: string;
+  readonly email: string;
+  readonly status: 'reserved' | 'paid' | 'failed';
+  readonly totalMinor: number;
+  readonly refundedMinor: number;
+  readonly currency: string;
+  readonly country: string;
+  readonly packedAt: number | null;
+  readonly sentAt: number | null;
+  readonly cancelledAt: number | null;
+  readonly items: number;
+}
+
+export const ORDER_FILTERS = {
+  all: 'true',
+  open: `o.status = 'paid' AND o.sent_at IS NULL AND o.cancelled_at IS NULL AND o.delivery <> 'none'`,
+  sent: 'o.sent_at IS NOT NULL',
+  refunded: 'EXISTS (SELECT 1 FROM refunds r WHERE r.order_id = o.id)',
+  failed: `o.status = 'failed'`,
+} as const;
+export type OrderFilter = keyof typeof ORDER_FILTERS;
+
+export interface OrderQuery {
+  /** Part of a name or mail address, or the number of an order as buyers know it. */
+  readonly q: string;
+  readonly filter: OrderFilter;
+  readonly page: number;
+  readonly pageSize: number;
+}
+
+const SUMMARY = `o.id, o.placed_at placedAt, o.name, o.email, o.status, o.total_minor totalMinor, o.currency, o.address ->> 'country' country,
+  o.packed_at packedAt, o.sent_at sentAt, o.cancelled_at cancelledAt,
+  (SELECT coalesce(sum(amount_minor), 0) FROM refunds r WHERE r.order_id = o.id) refundedMinor,
+  (SELECT coalesce(sum(quantity), 0) FROM order_lines l WHERE l.order_id = o.id) items`;
+
+interface RefundFields {
+  id: number;
+  key: string;
+  state: 'asked' | 'done';
+  at: number;
+  amountMinor: number;
+  units: string;
+  delivery: number;
+  restocked: number;
+  reason: string;
+}
+
+export type StoredRefund = Refund & { readonly key: string; readonly state: 'asked' | 'done' };
+
+/** Orders as their owner keeps them: found, packed, sent, given back. */
+/** A line of a paid order, as it is priced anew. */
+interface PricedRow {
+  readonly orderId: number;
+  readonly placedAt: number;
+  readonly email: string;
+  readonly country: string | null;
+  readonly delivery: string;
+  readonly deliveryMinor: number;
+  readonly variantId: number | null;
+  readonly sku: string;
+  readonly quantity: number;
+  readonly costMinor: number | null;
+  readonly fullMinor: number;
+}
+
+export function orderKeeping(db: Database) {
+  function narrow({ q, filter }: Pick<OrderQuery, 'q' | 'filter'>): { where: string; params: Record<string, unknown> } {
+    if (q === '') return { where: ORDER_FILTERS[filter], params: {} };
+    const like = `%${q.replace(/[\\%_]/g, '\\$&')}%`;
+    const number = /^\d{4,12}$/.test(q) ? Number(q) - 1000 : -1;
+    return {
+      where: `${ORDER_FILTERS[filter]} AND (o.id = $number OR o.name LIKE $like ESCAPE '\\' OR o.email LIKE $like ESCAPE '\\')`,
+      params: { like, number },
+    };
+  }
+
+  async function listOrders(query: OrderQuery): Promise<{ orders: OrderSummary[]; total: number }> {
+    const { where, params } = narrow(query);
+    const [counted] = await db.select<{ n: number }>(`SELECT count(*) n FROM orders o WHERE ${where}`, params);
+    const orders = await db.select<OrderSummary>(
+      `SELECT ${SUMMARY} FROM orders o WHERE ${where} ORDER BY o.placed_at DESC, o.id DESC LIMIT $limit OFFSET $offset`,
+      { ...params, limit: query.pageSize, offset: (query.page - 1) * query.pageSize },
+    );
+    return { orders, total: counted!.n };
+  }
+
+  /** Lines of all paid orders, oldest first, with what each came to before offers. */
+  async function listForPricing(): Promise<PricedRow[]> {
+    return db.select<PricedRow>(
+      `SELECT o.id orderId, o.placed_at placedAt, lower(o.email) email, o.address ->> 'country' country, o.delivery,
+         coalesce((SELECT s.value ->> 'amountMinor' FROM json_each(coalesce(o.steps -> 'steps', o.steps)) s
+           WHERE s.value ->> 'code' = 'delivery'), o.delivery_minor) deliveryMinor,
+         l.variant_id variantId, l.sku, l.quantity, l.cost_minor costMinor,
+         l.total_minor - coalesce((SELECT sum(s.value ->> 'amountMinor') FROM json_each(coalesce(l.steps -> 'steps', l.steps)) s
+           WHERE s.value ->> 'code' IN ('offer', 'coupon')), 0) fullMinor
+       FROM orders o JOIN order_lines l ON l.order_id = o.id WHERE o.status = 'paid' ORDER BY o.placed_at, o.id, l.id`,
+    );
+  }
+
+  async function tokenOf(id: number): Promise<string | null> {
+    const [row] = await db.select<{ token: string }>('SELECT token FROM orders WHERE id = $id', { id });
+    return row?.token ?? null;
+  }
+
+  async function readKeeping(id: number): Promise<OrderKeeping | null> {
+    const [row] = await db.select<OrderKeeping>(
+      'SELECT packed_at packedAt, sent_at sentAt, cancelled_at cancelledAt, tracking FROM orders WHERE id = $id',
+      { id },
+    );
+    return row ?? null;
+  }
+
+  async function writeKeeping(id: number, { packedAt, sentAt, cancelledAt, tracking }: OrderKeeping): Promise<void> {
+    await db.run(
+      'UPDATE orders SET packed_at = $packedAt, sent_at = $sentAt, cancelled_at = $cancelledAt, tracking = $tracking WHERE id = $id',
+      { id, packedAt, sentAt, cancelledAt, tracking },
+    );
+  }
+
+  /** Refunds of an order, oldest first; what was asked and not answered yet is among them. */
+  async function listRefunds(orderId: number): Promise<StoredRefund[]> {
+    const rows = await db.select<RefundFields>(
+      `SELECT id, key, state, at, amount_minor amountMinor, units, delivery, restocked, reason FROM refunds WHERE order_id = $orderId ORDER BY id`,
+      { orderId },
+    );
+    return rows.map(toRefund);
+  }
+
+  async function insertRefund(
+    orderId: number,
+    accountId: number,
+    refund: Omit<StoredRefund, 'id' | 'state'>,
+  ): Promise<void> {
+    await db.run(
+      `INSERT INTO refunds (order_id, key, state, at, account_id, amount_minor, units, delivery, restocked, reason)
+       VALUES ($orderId, $key, 'asked', $at, $accountId, $amountMinor, $units, $delivery, $restocked, $reason)`,
+      {
+        ...{ orderId, accountId, key: refund.key, at: refund.at, amountMinor: refund.amountMinor },
+        ...{ units: JSON.stringify(refund.units), reason: refund.reason },
+        ...{ delivery: refund.delivery ? 1 : 0, restocked: refund.restocked ? 1 : 0 },
+      },
+    );
+  }
+
+  /** Says that a refund was made; false when that was known. */
+  async function settleRefund(key: string): Promise<boolean> {
+    return (await db.run(`UPDATE refunds SET state = 'done' WHERE key = $key AND state = 'asked'`, { key })) === 1;
+  }
+
+  async function dropRefund(key: string): Promise<void> {
+    await db.run(`DELETE FROM refunds WHERE key = $key AND state = 'asked'`, { key });
+  }
+
+  /** Refunds that were asked before a time and never answered, with the order each belongs to. */
+  async function listAskedRefunds(before: number): Promise<{ token: string; refund: StoredRefund }[]> {
+    const rows = await db.select<RefundFields & { token: string }>(
+      `SELECT o.token, r.id, r.key, r.state, r.at, r.amount_minor amountMinor, r.units, r.delivery, r.restocked, r.reason
+       FROM refunds r JOIN orders o ON o.id = r.order_id WHERE r.state = 'asked' AND r.at < $before ORDER BY r.id LIMIT 20`,
+      { before },
+    );
+    return rows.map(({ token, ...row }) => ({ token, refund: toRefund(row) }));
+  }
+
+  return {
+    listOrders,
+    listForPricing,
+    tokenOf,
+    readKeeping,
+    writeKeeping,
+    listRefunds,
+    insertRefund,
+    settleRefund,
+    dropRefund,
+    listAskedRefunds,
+  };
+}
+
+function toRefund({ units, delivery, restocked, amountMinor, ...row }: RefundFields): StoredRefund {
+  return {
+    ...row,
+    amountMinor: minor(amountMinor),
+    units: JSON.parse(units) as RefundedUnits[],
+    delivery: delivery === 1,
+    restocked: restocked === 1,
+  };
+}

@@ -1,0 +1,24 @@
+import type { APIRoute } from 'astro';
+import { z } from 'zod';
+import { cartRequestSchema, changeCartOf } from '~/services/cart/change-cart';
+import { viewCart } from '~/services/cart/show-cart';
+import { cartToken, ensureCartToken } from '~/shop/cart-cookie';
+import { answer, check, readBody, refuse } from '../_respond';
+
+/** A change may carry an id, under which it is made once however often it is sent. */
+const changeIdSchema = z.looseObject({ changeId: z.uuid().optional() });
+
+export const GET: APIRoute = async ({ locals, cookies }) =>
+  Response.json(await viewCart(locals.app, cartToken(cookies), locals.language), {
+    headers: { 'cache-control': 'no-store' },
+  });
+
+export const POST: APIRoute = async ({ locals, cookies, request, url }) => {
+  const body = await readBody(request, changeIdSchema);
+  if (!body.ok) return refuse(body.problems, locals);
+  const { changeId = null, ...rest } = body.value;
+  const change = check(rest, cartRequestSchema);
+  if (!change.ok) return refuse(change.problems, locals);
+  const token = ensureCartToken(cookies, url.protocol === 'https:');
+  return answer(await changeCartOf(locals.app, token, change.value, { changeId, language: locals.language }), locals);
+};

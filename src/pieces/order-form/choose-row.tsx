@@ -1,0 +1,95 @@
+/** @jsxImportSource preact */
+import { render } from 'preact';
+import { MOST_PER_LINE } from '~/core/cart/limits';
+import type { Answers } from '~/core/options/answers';
+import { fill } from '~/core/words/fill';
+import { mountOptions } from '~/runtime/options/mount';
+import type { PieceHost } from '~/runtime/piece-host';
+import type { OrderFormPiece } from './definition';
+import type { FormRow } from './rows';
+
+interface Asked {
+  readonly row: FormRow;
+  readonly host: PieceHost;
+  readonly piece: OrderFormPiece;
+  readonly quantity: () => number;
+  readonly answers: Answers;
+  readonly onAnswer: (answers: Answers) => void;
+  readonly onQuantity: (quantity: number) => void;
+  readonly onAdded: (said: string) => void;
+}
+
+export interface ChooseRow {
+  destroy(): void;
+}
+
+/** Asks the options of a row's product in the row, and adds it with what is answered. */
+export function chooseRow(place: HTMLElement, asked: Asked): ChooseRow {
+  const { row, host, piece, quantity, answers, onAnswer, onQuantity, onAdded } = asked;
+  const { words } = piece;
+  let options: ReturnType<typeof mountOptions> | null = null;
+  let isGone = false;
+  let problem = '';
+  const container = document.createElement('div');
+  const foot = document.createElement('div');
+  foot.className = 'order-one';
+  place.replaceChildren(container, foot);
+  void host.products.fetch(row.slug).then((product) => {
+    if (isGone || !product) return;
+    options = mountOptions({
+      ...{ container, slug: row.slug, options: product.options, answers, uploads: {}, host },
+      onChange: (state) => onAnswer(state.answers),
+    });
+    draw();
+    container.shadowRoot?.querySelector<HTMLElement>('input,select,textarea')?.focus();
+  });
+
+  async function add(): Promise<void> {
+    if (!options || options.complain()) return;
+    const { answers: given } = options.state;
+    const answer = await host.cart.change({
+      ...{ kind: 'add', variantId: row.variantId, quantity: quantity(), answers: given },
+    });
+    if (isGone) return;
+    if (answer.ok) {
+      host.recorder.record('add', { product: row.slug, piece: piece.id });
+      return onAdded(fill(words.added, { count: 1 }, host.language));
+    }
+    const own = answer.problems.filter(({ path }) => path.startsWith('option:'));
+    problem = own.length > 0 && options.complain(own) ? '' : answer.message;
+    draw();
+  }
+
+  function draw(): void {
+    render(
+      <>
+        <input
+          type="number"
+          min="1"
+          max={MOST_PER_LINE}
+          value={quantity()}
+          aria-label={`${words.quantity}: ${row.name}`}
+          onInput={(event) => {
+            event.stopPropagation();
+            onQuantity(Math.min(MOST_PER_LINE, Math.max(1, Number(event.currentTarget.value) || 1)));
+          }}
+        />
+        <button type="button" class="button quiet small" data-word="addOne" onClick={() => void add()}>
+          {words.addOne}
+        </button>
+        <p class="problem" role="status">
+          {problem}
+        </p>
+      </>,
+      foot,
+    );
+  }
+
+  return {
+    destroy() {
+      isGone = true;
+      options?.destroy();
+      render(null, foot);
+    },
+  };
+}

@@ -1,0 +1,351 @@
+/** @jsxImportSource preact */
+import { render } from 'preact';
+import type { CartView } from '~/core/cart';
+import { formatMoney } from '~/core/money/currency';
+import type { Answers } from '~/core/options/answers';
+import { fill } from '~/core/words/fill';
+import type { ManifestPiece } from '~/core/lane';
+import type { MountedPiece, PieceHost } from '~/runtime/piece-host';
+import type { OrderFormPiece } from './definition';
+import { canAdd, Row, type RowState } from './row';
+import type { ChooseRow } from './choose-row';
+import type { Windowed } from './windowed';
+import { findRows, ROWS_AT_ONCE, sortRows, unpackRows, type FormRow } from './rows';
+
+interface Answer {
+  readonly view?: CartView;
+  readonly added?: readonly number[];
+  readonly refused?: readonly { readonly variantId: number; readonly message: string }[];
+  readonly problems?: readonly { readonly message: string }[];
+}
+
+const UNTOUCHED: RowState = { isTicked: false, quantity: 1, problem: null };
+
+/** Drawn at once at each letter, of rows that are found; the others in sight follow when typing pauses. */
+const ROWS_WHILE_TYPING = 6;
+/** A pause as long ends typing, in ms. */
+const TYPING_MS = 150;
+
+/**
+ * Takes over an order form the server drew: totals, search, sorting, one request for all that is chosen; nothing chosen is
+ * lost. Of long lists only the rows about those in sight are drawn.
+ */
+export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPiece {
+  let piece = initial as OrderFormPiece;
+  let host = initialHost;
+  let taken = takeOver();
+  const anew = () => {
+    taken?.stop();
+    taken = takeOver();
+  };
+  document.addEventListener('pl-cards', anew);
+  return {
+    update(next, nextHost) {
+      piece = next as OrderFormPiece;
+      host = nextHost;
+    },
+    destroy() {
+      taken?.stop();
+      document.removeEventListener('pl-cards', anew);
+    },
+  };
+
+  function takeOver(): { stop: () => void } | null {
+    const found = document.querySelector<HTMLFormElement>(
+      `[data-pl-piece="${CSS.escape(piece.id)}"] [data-pl-order-form]`,
+    );
+    const data = found?.querySelector('[data-rows]');
+    if (!found || !data) return null;
+    return run(found, unpackRows(data.textContent));
+  }
+
+  function run(form: HTMLFormElement, all: readonly FormRow[]): { stop: () => void } {
+    const kept = `pl_order:${piece.id}`;
+    const stop = new AbortController();
+    const { signal } = stop;
+    const body = form.querySelector('tbody')!;
+    const columns = piece.parts.map(({ key }) => key);
+    const byId = new Map(all.map((row) => [row.variantId, row]));
+    const states = new Map<number, RowState>();
+    const money = (amount: number) => formatMoney(amount, host.currency, host.locale);
+    const link = (path: string) => path + (form.dataset['query'] ?? '');
+    const stateOf = (row: FormRow) => states.get(row.variantId) ?? UNTOUCHED;
+    const quantityOf = (row: FormRow) => Math.max(1, Math.floor(stateOf(row).quantity) || 1);
+    const put = (row: FormRow, part: Partial<RowState>) => void states.set(row.variantId, { ...stateOf(row), ...part });
+    const chosenRows = () => all.filter((row) => stateOf(row).isTicked && canAdd(row));
+    let typed = '';
+    let sorted: { column: string; isDown: boolean } | null = null;
+    let rows = all;
+    let drawnAt: string | undefined;
+    const placeOf = () => JSON.stringify(long?.shown());
+    let isDue = false;
+    let isTyping = false;
+    let isBusy = false;
+    let pause: ReturnType<typeof setTimeout> | undefined;
+    const seen = new Set<string>();
+    const firstOnes = () => rows.slice(0, ROWS_AT_ONCE).map((_row, i) => i);
+    let long: Windowed | null = null;
+    const chooser = piece.settings.chooses === 'row' ? openChooser() : null;
+
+    readTyped();
+    restore();
+    for (const live of form.querySelectorAll<HTMLElement>('[data-live]')) live.hidden = false;
+    form.querySelector('[data-without-script]')?.remove();
+    form.querySelector('table')!.setAttribute('aria-rowcount', String(all.length + 1));
+    form.addEventListener('input', onInput, { signal });
+    form.addEventListener('click', onClick, { signal });
+    form.addEventListener('submit', onSubmit, { signal });
+    body.replaceChildren();
+    draw();
+    tell();
+    if (all.length > ROWS_AT_ONCE) void goOnWindowed();
+    return {
+      stop() {
+        stop.abort();
+        clearTimeout(pause);
+        long?.end();
+        chooser?.end();
+      },
+    };
+
+    /** Options asked in a row: of one at a time, and what is answered stays when the row scrolls away. */
+    function openChooser() {
+      let open: FormRow | null = null;
+      let mounted: ChooseRow | null = null;
+      const answers = new Map<number, Answers>();
+      const place = (element: HTMLElement | null) => {
+        mounted?.destroy();
+        mounted = null;
+        const row = open;
+        if (!element || !row) return;
+        void import('./choose-row').then(({ chooseRow }) => {
+          // Another one may have been opened meanwhile.
+          if (row !== open || !element.isConnected || mounted) return;
+          mounted = chooseRow(element, {
+            ...{ row, host, piece, quantity: () => quantityOf(row), answers: answers.get(row.variantId) ?? {} },
+            onAnswer: (given) => answers.set(row.variantId, given),
+            onQuantity: (quantity) => put(row, { quantity }),
+            onAdded(said) {
+              open = null;
+              answers.delete(row.variantId);
+              put(row, { quantity: 1 });
+              form.querySelector('.order-said')!.textContent = said;
+              draw();
+              body.querySelector<HTMLElement>(`[data-variant="${row.variantId}"] [data-word=choose]`)?.focus();
+            },
+          });
+        });
+      };
+      return {
+        refFor: (row: FormRow) => (row.isOpen ? (open === row ? place : null) : undefined),
+        toggle(row: FormRow) {
+          open = open === row ? null : row;
+          draw();
+        },
+        end: () => mounted?.destroy(),
+      };
+    }
+
+    async function goOnWindowed(): Promise<void> {
+      const { windowed } = await import('./windowed');
+      if (signal.aborted) return;
+      long = windowed(body, rows.length, (i) => rows[i]?.variantId ?? i, drawSoon);
+      draw();
+    }
+
+    /** Once for all that is told at once, such as the heights of new rows. */
+    function drawSoon(): void {
+      if (isDue) return;
+      isDue = true;
+      queueMicrotask(() => {
+        isDue = false;
+        // Told of every step of scrolling: most change nothing.
+        if (!signal.aborted && placeOf() !== drawnAt) draw();
+      });
+    }
+
+    /** New pictures come when typing or scrolling pauses. */
+    function pictureOf({ picture }: FormRow): boolean {
+      if (picture === null || (isBusy && !seen.has(picture))) return false;
+      seen.add(picture);
+      return true;
+    }
+
+    function draw(): void {
+      drawnAt = placeOf();
+      const {
+        indexes: inSight,
+        before,
+        after,
+        isMoving,
+      } = long?.shown() ?? { indexes: firstOnes(), before: 0, after: 0, isMoving: false };
+      isBusy = isTyping || isMoving;
+      const indexes = isTyping ? inSight.slice(0, ROWS_WHILE_TYPING) : inSight;
+      body.style.paddingBlock = `${before}px ${after}px`;
+      const { language } = host;
+      const shown = indexes.flatMap((index) => rows[index] ?? []);
+      render(
+        shown.map((row, i) => (
+          <Row
+            key={row.variantId}
+            {...{ row, columns, piece, money, link, language }}
+            {...(long && { index: indexes[i]!, elementRef: long.measure })}
+            state={stateOf(row)}
+            hasPicture={pictureOf(row)}
+            {...(chooser && { chooseRef: chooser.refFor(row) })}
+          />
+        )),
+        body,
+      );
+    }
+
+    /** Finds and sorts anew. */
+    function arrange(): void {
+      const found = findRows(all, columns, typed, host.language);
+      rows = sorted ? sortRows(found, sorted, quantityOf, host.language) : found;
+      long?.count(rows.length);
+      form.querySelector<HTMLElement>('.order-none')!.hidden = rows.length > 0;
+      draw();
+    }
+
+    function rowAt(element: Element): FormRow | undefined {
+      return byId.get(Number(element.closest<HTMLElement>('tr[data-variant]')?.dataset['variant']));
+    }
+
+    function onInput({ target }: Event): void {
+      if (!(target instanceof HTMLInputElement)) return;
+      if (target.matches('[data-find]')) {
+        typed = target.value;
+        isTyping = true;
+        clearTimeout(pause);
+        pause = setTimeout(() => {
+          isTyping = false;
+          draw();
+        }, TYPING_MS);
+        return arrange();
+      }
+      const row = rowAt(target);
+      if (!row) return;
+      if (target.name === 'tick') put(row, { isTicked: target.checked });
+      else {
+        // Whoever says how many wants some. What is half typed stays as it is typed.
+        const quantity = Number(target.value);
+        put(row, { quantity: quantity > 0 ? quantity : 1, isTicked: quantity > 0 });
+        const line = target.closest('tr')!;
+        const tick = line.querySelector<HTMLInputElement>('[name=tick]');
+        if (tick) tick.checked = quantity > 0;
+        const sum = line.querySelector('[data-sum]');
+        if (sum) sum.textContent = money(row.priceMinor * quantityOf(row));
+      }
+      tell();
+    }
+
+    /** Says what is chosen, and keeps it for this tab. */
+    function tell(): void {
+      const chosen = chosenRows();
+      const count = chosen.reduce((sum, row) => sum + quantityOf(row), 0);
+      const amount = chosen.reduce((sum, row) => sum + row.priceMinor * quantityOf(row), 0);
+      const said = form.querySelector('[data-chosen]');
+      if (said)
+        said.textContent = count === 0 ? '' : fill(piece.words.chosen, { count, amount: money(amount) }, host.language);
+      try {
+        const state = chosen.map((row) => [row.variantId, quantityOf(row)]);
+        sessionStorage.setItem(kept, JSON.stringify(state));
+      } catch {
+        // Where nothing may be kept, what is chosen lasts as long as the page.
+      }
+    }
+
+    /** What was ticked and typed before the script was there. */
+    function readTyped(): void {
+      for (const line of body.querySelectorAll('tr[data-variant]')) {
+        const row = rowAt(line);
+        const tick = line.querySelector<HTMLInputElement>('[name=tick]');
+        const field = line.querySelector<HTMLInputElement>('[name^="quantity:"]');
+        const quantity = Number(field?.value ?? 1) || 1;
+        if (row && (tick?.checked || quantity !== 1)) put(row, { isTicked: tick?.checked ?? false, quantity });
+      }
+    }
+
+    function restore(): void {
+      try {
+        const state = JSON.parse(sessionStorage.getItem(kept) ?? '[]') as [number, number][];
+        for (const [id, quantity] of state) {
+          const row = byId.get(id);
+          if (row) put(row, { isTicked: true, quantity });
+        }
+      } catch {
+        // Kept by another version, or not to be had: the form begins empty.
+      }
+    }
+
+    function onClick(event: MouseEvent): void {
+      const target = event.target as Element;
+      const heading = target.closest<HTMLElement>('[data-sort]');
+      if (heading) return sortBy(heading);
+      const look = target.closest<HTMLElement>('[data-look]');
+      const asked = chooser && look?.dataset['word'] === 'choose' ? rowAt(look) : undefined;
+      if (asked && !host.isPreview) {
+        event.preventDefault();
+        return chooser?.toggle(asked);
+      }
+      if (look && !event.metaKey && !event.ctrlKey && !event.shiftKey && !host.isPreview) {
+        if (host.openKind('quick-view', { product: look.dataset['look']!, opener: look })) event.preventDefault();
+      }
+    }
+
+    function sortBy(heading: HTMLElement): void {
+      const head = heading.closest('th')!;
+      const isDown = head.getAttribute('aria-sort') === 'ascending';
+      for (const other of form.querySelectorAll('th[aria-sort]')) other.removeAttribute('aria-sort');
+      head.setAttribute('aria-sort', isDown ? 'descending' : 'ascending');
+      sorted = { column: heading.dataset['sort']!, isDown };
+      arrange();
+    }
+
+    async function send(wanted: readonly FormRow[]): Promise<void> {
+      const say = (text: string) => {
+        form.querySelector('.order-said')!.textContent = text;
+      };
+      for (const [id, state] of states) states.set(id, { ...state, problem: null });
+      if (wanted.length === 0) return say(piece.words.nothing);
+      const items = wanted.map((row) => ({ variantId: row.variantId, quantity: quantityOf(row) }));
+      // Changes under way first, so that this one is made on what they leave.
+      await host.cart.settled();
+      const answer = await fetch(`${host.origin}/api/cart/many`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ items, whole: piece.settings.whole === 'nothing', changeId: crypto.randomUUID() }),
+      })
+        .then((response) => response.json() as Promise<Answer>)
+        .catch(() => null);
+      // Without an answer the form goes the way it goes without script, and the browser says what is wrong.
+      if (!answer) return form.submit();
+      if (!answer.added || !answer.refused) return say((answer.problems ?? []).map(({ message }) => message).join(' '));
+      const { added, refused } = answer;
+      for (const row of wanted) {
+        const problem = refused.find(({ variantId }) => variantId === row.variantId)?.message ?? null;
+        put(row, { problem, ...(problem === null && added.length > 0 && { isTicked: false }) });
+      }
+      say(
+        [
+          added.length > 0 && fill(piece.words.added, { count: added.length }, host.language),
+          refused.length > 0 && fill(piece.words.refused, { count: refused.length }, host.language),
+        ]
+          .filter(Boolean)
+          .join(' '),
+      );
+      draw();
+      tell();
+      for (const id of added) host.recorder.record('add', { product: byId.get(id)?.slug ?? null, piece: piece.id });
+      await host.cart.load();
+    }
+
+    function onSubmit(event: SubmitEvent): void {
+      event.preventDefault();
+      if (host.isPreview) return;
+      const only = event.submitter && rowAt(event.submitter);
+      void send(only ? [only] : chosenRows());
+    }
+  }
+}

@@ -1,0 +1,39 @@
+/** @jsxImportSource preact */
+import type { VNode } from 'preact';
+import { useEffect, useState } from 'preact/hooks';
+import type { CartView } from '~/core/cart';
+import { fill } from '~/core/words/fill';
+import type { PieceHost } from '../piece-host';
+
+interface Props {
+  readonly deadline: NonNullable<CartView['deadline']>;
+  readonly host: PieceHost;
+  readonly text: string;
+}
+
+/** Hours, minutes and seconds that are left, as a clock shows them. */
+export function timeLeft(ms: number): string {
+  const seconds = Math.max(0, Math.ceil(ms / 1000));
+  const two = (count: number) => String(count).padStart(2, '0');
+  return `${Math.floor(seconds / 3600)}:${two(Math.floor(seconds / 60) % 60)}:${two(seconds % 60)}`;
+}
+
+/** How long an offer still counts, by the server's clock. When it is over the cart is asked for anew, and this is gone. */
+export function View({ deadline, host, text }: Props): VNode | null {
+  const [now, setNow] = useState(() => host.now());
+  const left = deadline.at - now;
+  useEffect(() => {
+    if (left <= 0) {
+      void host.cart.load();
+      return undefined;
+    }
+    const timer = setTimeout(() => setNow(host.now()), Math.min(1000, left));
+    return () => clearTimeout(timer);
+  }, [now]);
+  if (left <= 0) return null;
+  return (
+    <p class="ends" role="timer" data-word="ends">
+      {fill(text, { name: deadline.name, time: timeLeft(left) }, host.language)}
+    </p>
+  );
+}

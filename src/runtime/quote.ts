@@ -1,0 +1,30 @@
+import { priceChoice, type Choice, type ChoicePrice } from '~/core/pricing/price-choice';
+
+const told = new Map<string, ChoicePrice>();
+
+/**
+ * What is being chosen, priced. Where offers touch the product and more than one plain unit is meant the server is asked; until
+ * it answers, and where it cannot, it is what the units come to by themselves. `again` is called when there is an answer.
+ */
+export function quoteChoice(
+  origin: string,
+  /** `id`: of the variant. */
+  choice: Choice & { readonly id: number; readonly isOffered: boolean | undefined },
+  again: () => void,
+): ChoicePrice {
+  const { id, isOffered, quantity, extra } = choice;
+  const local = priceChoice(choice);
+  if (!isOffered || (!local.hasParts && extra.unitMinor === 0)) return local;
+  const query = `variant=${id}&quantity=${quantity}&unit=${extra.unitMinor}&once=${extra.onceMinor}`;
+  if (!told.has(query)) {
+    told.set(query, local);
+    void fetch(`${origin}/api/quote?${query}`)
+      .then(async (response) => {
+        if (!response.ok) return;
+        told.set(query, (await response.json()) as ChoicePrice);
+        again();
+      })
+      .catch(() => told.delete(query));
+  }
+  return told.get(query) ?? local;
+}

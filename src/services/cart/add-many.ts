@@ -1,0 +1,76 @@
+import { randomUUID } from 'node:crypto';
+import { z } from 'zod';
+import { addMany, MOST_PER_LINE, type CartView } from '~/core/cart';
+import { ok, wordProblem, type Result } from '~/core/problems';
+import { cartRename } from '~/core/words';
+import type { App } from '~/services/app';
+import { cartRules, shopToday } from './cart-goods';
+import { liveLane } from '~/services/lane/live-lane';
+import { viewStored } from './view-cart';
+
+const MOST_AT_ONCE = 200;
+
+export const addManySchema = z.strictObject({
+  items: z
+    .array(
+      z.strictObject({
+        variantId: z.coerce.number().int().positive(),
+        quantity: z.coerce.number().int().min(1).max(9999),
+      }),
+    )
+    .min(1, 'must hold something')
+    .max(MOST_AT_ONCE),
+  /** All or nothing; else what is refused keeps nothing else out. */
+  whole: z.boolean().default(false),
+  changeId: z.uuid().optional(),
+});
+
+export interface ManyAdded {
+  readonly view: CartView;
+  readonly added: readonly number[];
+  readonly refused: readonly { readonly variantId: number; readonly message: string }[];
+}
+
+/** Puts many things into a cart in one step; what could not go in is said in the shopper's language. */
+export async function addManyOf(
+  app: App,
+  token: string,
+  { items, whole, changeId = undefined }: z.infer<typeof addManySchema>,
+  language: string,
+): Promise<Result<ManyAdded>> {
+  const today = await shopToday(app);
+  const { lane } = await liveLane(app);
+  const rename = cartRename(lane.shop.cart, language);
+  const wanted = items.map((item) => ({ ...item, quantity: Math.min(item.quantity, MOST_PER_LINE + 1) }));
+  // Whoever was overtaken by another tab looks again at what is there now.
+  for (;;) {
+    const cart = await app.carts.read(token);
+    if (changeId && cart.changeIds.includes(changeId)) {
+      const { view } = await viewStored(app, cart, { language });
+      return ok({ view, added: items.map(({ variantId }) => variantId), refused: [] });
+    }
+    const ids = [...cart.lines, ...wanted].map(({ variantId }) => variantId);
+    const facts = await app.catalogue.variantFacts(ids);
+    const done = addMany(cart, wanted, cartRules(facts, today), { whole, newId: randomUUID });
+    const { view } = await viewStored(app, { ...done.cart, version: cart.version + 1 }, { facts, language });
+    const refused = done.refused.map(({ variantId, problems }) => ({
+      variantId,
+      message: rename(problems.map((problem) => wordProblem(problem, language)).join(' ')),
+    }));
+    const stored =
+      done.added.length === 0 ||
+      (await app.carts.write(token, cart, done.cart, { now: app.now(), changeId: changeId ?? null }));
+    if (stored) return ok({ view, added: done.added.map(({ variantId }) => variantId), refused });
+  }
+}
+
+/** A form of an order form, without script: what is ticked, with the quantities beside it; or the one row that was pressed. */
+export function readManyForm(form: FormData): unknown {
+  const pressed = form.get('only');
+  const ticked = typeof pressed === 'string' ? [pressed] : form.getAll('tick');
+  const items = ticked.slice(0, MOST_AT_ONCE).map((id) => ({
+    variantId: String(id),
+    quantity: form.get(`quantity:${String(id)}`) || '1',
+  }));
+  return { items, whole: form.get('whole') === '1' };
+}

@@ -1,0 +1,150 @@
+import { demandOf, type Cart, type CartLine, type VariantRules } from '~/core/cart';
+import type { Shop } from '~/core/lane';
+import { evaluateOptions, type Evaluation } from '~/core/options';
+import { own } from '~/core/own';
+import { wordProblem, type Problem } from '~/core/problems';
+import { dayIn } from '~/core/time';
+import type { Rename } from '~/core/words';
+import type { PriceableLine } from '~/core/pricing';
+import type { VariantFacts } from '~/data';
+import type { App } from '~/services/app';
+import { liveLane } from '~/services/lane/live-lane';
+
+/** A line of a cart with everything that is known of it now. */
+export interface Good {
+  readonly line: CartLine;
+  readonly facts: VariantFacts;
+  readonly evaluation: Evaluation;
+  readonly priceable: PriceableLine;
+  /** The whole line, options and add-ons included. */
+  readonly weightGrams: number;
+  readonly isParcel: boolean;
+  /** What keeps it from being ordered as it stands. */
+  readonly problem: Problem | null;
+}
+
+/** A variant as it is told from its siblings: a sold-out size is no sold-out kite. */
+export function variantName({ name, choices }: Pick<VariantFacts, 'name' | 'choices'>): string {
+  return [name, ...Object.values(choices)].join(', ');
+}
+
+/** The day in the shop's zone, YYYY-MM-DD. */
+export async function shopToday(app: App): Promise<string> {
+  return dayIn((await liveLane(app)).lane.shop.timeZone, app.now());
+}
+
+/** What a cart may hold, from the catalogue as it is now. Add-ons are known through the options that offer them. */
+export function cartRules(
+  facts: ReadonlyMap<number, VariantFacts>,
+  today: string,
+): (variantId: number) => VariantRules | undefined {
+  const rules = new Map<number, VariantRules>();
+  const plain: VariantRules['judge'] = () => ({ ok: true, value: { answers: {}, addOns: [] } });
+  for (const { options } of facts.values())
+    for (const option of options)
+      if (option.kind === 'addOn' && option.product)
+        rules.set(option.product.variantId, { name: option.product.name, stock: option.product.stock, judge: plain });
+  for (const [id, { name, choices, stock, options }] of facts)
+    rules.set(id, {
+      name: variantName({ name, choices }),
+      stock,
+      judge: (answers) => {
+        const found = evaluateOptions(options, answers, today);
+        return found.problems.length > 0
+          ? { ok: false, problems: found.problems.map((problem) => ({ ...problem, path: `option:${problem.path}` })) }
+          : { ok: true, value: { answers: found.answers, addOns: found.addOns } };
+      },
+    });
+  return (id) => rules.get(id);
+}
+
+/** The rate of its own that a product names, in basis points; null: the shop's. */
+export function ownTaxRate(shop: Shop, taxRate: string | null): number | null {
+  return (taxRate === null ? undefined : own(shop.tax.rates, taxRate))?.basisPoints ?? null;
+}
+
+/** A variant, so many of it and answered so, as it is priced. */
+export function priceableOf(
+  facts: VariantFacts,
+  id: string,
+  quantity: number,
+  { effects }: Pick<Evaluation, 'effects'>,
+): Omit<PriceableLine, 'taxBasisPoints'> {
+  const { slug, sku, categories, tags, priceMinor } = facts;
+  return { id, product: slug, variant: sku, categories, tags, quantity, unitPriceMinor: priceMinor, effects };
+}
+
+/** The lines of a cart that can still be had, each judged by the catalogue of now. */
+export async function goodsOf(app: App, cart: Cart, known?: ReadonlyMap<number, VariantFacts>): Promise<Good[]> {
+  if (cart.lines.length === 0) return [];
+  const facts = known ?? (await app.catalogue.variantFacts(cart.lines.map((line) => line.variantId)));
+  const today = await shopToday(app);
+  const uploads = await app.uploads.find(uploadIdsOf(cart.lines, facts));
+  const rulesOf = cartRules(facts, today);
+  const demand = demandOf(cart.lines, rulesOf);
+  return cart.lines.flatMap((line): Good[] => {
+    const found = facts.get(line.variantId);
+    if (!found) return [];
+    const evaluation = evaluateOptions(found.options, line.answers, today);
+    const { unitGrams, onceGrams } = evaluation.weight;
+    const addOns = found.options.flatMap((option) =>
+      option.kind === 'addOn' && option.product && evaluation.addOns.includes(option.product.variantId)
+        ? [option.product]
+        : [],
+    );
+    const gone = found.options.find(
+      (option) =>
+        option.kind === 'file' &&
+        own(evaluation.answers, option.key) &&
+        !uploads.has(String(evaluation.answers[option.key])),
+    );
+    const short = [line.variantId, ...evaluation.addOns].flatMap((id): Problem[] => {
+      const { name, stock } = rulesOf(id)!;
+      if (stock === null || demand.get(id)! <= stock) return [];
+      return [
+        stock <= 0
+          ? { path: 'cart', code: 'sold-out', facts: { name } }
+          : { path: 'cart', code: 'not-enough-stock', facts: { name, stock } },
+      ];
+    })[0];
+    return [
+      {
+        line,
+        facts: found,
+        evaluation,
+        priceable: priceableOf(found, line.id, line.quantity, evaluation),
+        weightGrams: (found.weightGrams + unitGrams) * line.quantity + onceGrams,
+        isParcel: found.fulfilment === 'parcel' || addOns.some((product) => product.isParcel),
+        problem:
+          short ??
+          evaluation.problems[0] ??
+          (gone ? { path: gone.key, code: 'option-upload-gone', facts: { label: gone.label } } : null),
+      },
+    ];
+  });
+}
+
+function uploadIdsOf(lines: readonly CartLine[], facts: ReadonlyMap<number, VariantFacts>): string[] {
+  return lines.flatMap((line) =>
+    (facts.get(line.variantId)?.options ?? []).flatMap((option) => {
+      const answer = option.kind === 'file' ? own(line.answers, option.key) : undefined;
+      return typeof answer === 'string' ? [answer] : [];
+    }),
+  );
+}
+
+/** What files were called, for lines that hold some. */
+export async function uploadNames(app: App, goods: readonly Good[]): Promise<(id: string) => string | undefined> {
+  const ids = goods.flatMap(({ facts, evaluation }) =>
+    facts.options.flatMap((option) =>
+      option.kind === 'file' && own(evaluation.answers, option.key) ? [String(evaluation.answers[option.key])] : [],
+    ),
+  );
+  const found = await app.uploads.find(ids);
+  return (id) => found.get(id)?.name;
+}
+
+/** Why a line cannot be ordered as it stands, in words; null when it can. */
+export function wordGoodProblem(good: Good, language: string, rename: Rename): string | null {
+  return good.problem && rename(wordProblem(good.problem, language));
+}

@@ -1,0 +1,155 @@
+import { randomUUID } from 'node:crypto';
+import { z } from 'zod';
+import { changeCart, MOST_PER_LINE, type Cart, type CartChange, type CartView } from '~/core/cart';
+import { resolveVariant } from '~/core/catalogue';
+import { isPostcode, servedCountries } from '~/core/orders';
+import { fail, ok, type Result } from '~/core/problems';
+import type { App } from '~/services/app';
+import { cartRules, shopToday } from './cart-goods';
+import { liveLane } from '~/services/lane/live-lane';
+import { checkUploads } from '~/services/files/uploads';
+import { withBetter } from './show-cart';
+import { viewStored } from './view-cart';
+
+const quantity = z.coerce.number().int().min(0).max(9999);
+const lineId = z.string().max(60);
+const answers = z
+  .record(z.string().regex(/^[a-z0-9-]{1,40}$/), z.union([z.string().max(600), z.array(z.string().max(120)).max(60)]))
+  .default({});
+const chosen = {
+  variantId: z.coerce.number().int().positive().optional(),
+  product: z.string().max(120).optional(),
+  choices: z.record(z.string().max(80), z.string().max(120)).default({}),
+  answers,
+};
+
+/** A change as forms and the runtime send it. An add names a variant, or a product and its choices. */
+export const cartRequestSchema = z.discriminatedUnion('kind', [
+  z.strictObject({
+    kind: z.literal('add'),
+    ...chosen,
+    quantity: quantity.min(1).default(1),
+    /** Puts back what was taken out: the same line, in the same place. */
+    lineId: z.uuid().optional(),
+    at: z.number().int().min(0).max(100).optional(),
+  }),
+  z.strictObject({ kind: z.literal('set'), lineId, quantity }),
+  z.strictObject({ kind: z.literal('remove'), lineId }),
+  z.strictObject({ kind: z.literal('reshape'), lineId, ...chosen }),
+  z.strictObject({ kind: z.literal('coupon'), code: z.string().trim().max(60).default('') }),
+  z.strictObject({ kind: z.literal('coupon-off'), code: z.string().trim().max(60) }),
+  z.strictObject({
+    kind: z.literal('destination'),
+    country: z.string().max(2).default(''),
+    postcode: z.string().trim().max(20).default(''),
+  }),
+  z.strictObject({ kind: z.literal('note'), note: z.string().trim().max(500).default('') }),
+]);
+export type CartRequest = z.infer<typeof cartRequestSchema>;
+
+export interface ChangedCart {
+  readonly view: CartView;
+  /** The line that was added or changed; null where there is none. */
+  readonly lineId: string | null;
+}
+
+/**
+ * Changes a cart and answers it priced. A refused change leaves it as it was. With a `changeId` a change sent again, because
+ * its answer was lost, is made once.
+ */
+export async function changeCartOf(
+  app: App,
+  token: string,
+  request: CartRequest,
+  { changeId = null, language = 'en' }: { readonly changeId?: string | null; readonly language?: string } = {},
+): Promise<Result<ChangedCart>> {
+  const change = await toChange(app, request);
+  if (!change.ok) return change;
+  const wanted = change.value;
+  if ('answers' in wanted) {
+    const uploads = await checkUploads(app, token, wanted.variantId, wanted.answers);
+    if (!uploads.ok) return uploads;
+  }
+  const today = await shopToday(app);
+  // Whoever was overtaken by another tab looks again at what is there now.
+  for (;;) {
+    const cart = await app.carts.read(token);
+    if (changeId && cart.changeIds.includes(changeId))
+      return ok({ view: await withBetter(app, cart, await viewStored(app, cart, { language })), lineId: null });
+    const ids = [...cart.lines.map((line) => line.variantId), ...('variantId' in wanted ? [wanted.variantId] : [])];
+    const facts = await app.catalogue.variantFacts(ids);
+    const changed = changeCart(cart, underOwnId(cart, wanted), cartRules(facts, today));
+    if (!changed.ok) return changed;
+    const viewed = await viewStored(app, { ...changed.value, version: cart.version + 1 }, { facts, language });
+    const { view } = viewed;
+    // A code that does not count is not kept; one that stopped counting later is shown with the reason.
+    if (wanted.kind === 'coupon') {
+      const typed = view.codes.find(({ code }) => code === wanted.code);
+      if (typed?.problem && !typed.isWaiting) return fail('code', 'invalid', { message: typed.problem });
+    }
+    if (!(await app.carts.write(token, cart, changed.value, { now: app.now(), changeId }))) continue;
+    const before = new Map(cart.lines.map((line) => [line.id, line]));
+    const touched = changed.value.lines.find((line) => before.get(line.id) !== line);
+    return ok({ view: await withBetter(app, changed.value, viewed), lineId: touched?.id ?? lineOf(wanted) });
+  }
+}
+
+/** A line put back keeps its id, unless a line of the cart has it. */
+function underOwnId(cart: Cart, change: CartChange): CartChange {
+  const isTaken = change.kind === 'add' && cart.lines.some((line) => line.id === change.newLineId);
+  return isTaken ? { ...change, newLineId: randomUUID() } : change;
+}
+
+function lineOf(change: CartChange): string | null {
+  if (change.kind === 'add') return change.newLineId;
+  return 'lineId' in change ? change.lineId : null;
+}
+
+async function toChange(app: App, request: CartRequest): Promise<Result<CartChange>> {
+  switch (request.kind) {
+    case 'add': {
+      const variantId = await variantOf(app, request);
+      if (!variantId.ok) return variantId;
+      return ok({
+        kind: 'add',
+        variantId: variantId.value,
+        answers: request.answers,
+        quantity: Math.min(request.quantity, MOST_PER_LINE + 1),
+        newLineId: request.lineId ?? randomUUID(),
+        at: request.at,
+      });
+    }
+    case 'reshape': {
+      const variantId = await variantOf(app, request);
+      if (!variantId.ok) return variantId;
+      return ok({ kind: 'reshape', lineId: request.lineId, variantId: variantId.value, answers: request.answers });
+    }
+    case 'coupon':
+      if (request.code === '') return fail('code', 'coupon-unknown', { code: '' });
+      return ok({ kind: 'coupon', code: request.code, isBeside: (await liveLane(app)).lane.shop.severalCodes });
+    case 'destination':
+      return checkDestination(app, request.country, request.postcode);
+    default:
+      return ok(request);
+  }
+}
+
+async function checkDestination(app: App, country: string, postcode: string): Promise<Result<CartChange>> {
+  if (country === '') return ok({ kind: 'destination', destination: null });
+  const { delivery } = (await liveLane(app)).lane.shop;
+  if (!servedCountries(delivery).includes(country)) return fail('country', 'country-unserved');
+  // Without a postcode the whole country is meant: an estimate follows the country at once.
+  if (postcode !== '' && !isPostcode(country, postcode)) return fail('postcode', 'postcode-invalid', { country });
+  return ok({ kind: 'destination', destination: { country, postcode } });
+}
+
+async function variantOf(
+  app: App,
+  request: { variantId?: number | undefined; product?: string | undefined; choices: Record<string, string> },
+): Promise<Result<number>> {
+  if (request.variantId) return ok(request.variantId);
+  const product = request.product ? await app.catalogue.findProduct(request.product) : null;
+  if (!product) return fail('product', 'not-found');
+  const variant = resolveVariant(product, request.choices);
+  return variant.ok ? ok(variant.value.id) : variant;
+}

@@ -1,0 +1,46 @@
+import { createHash } from 'node:crypto';
+import { offersOf, type Circumstances } from '~/core/pricing';
+import type { App } from '~/services/app';
+import type { LiveLane } from '~/services/lane/live-lane';
+import { dayIn } from '~/core/time';
+
+/** What is known of whoever buys. */
+export interface Buyer {
+  /** ISO 3166-1; null while it is not known. */
+  readonly country: string | null;
+  /** As typed at checkout; empty while it is not known. */
+  readonly email: string;
+}
+
+export const UNKNOWN_BUYER: Buyer = { country: null, email: '' };
+
+/** By what a buyer is told again, without saying who it is. */
+export function shopperKey(app: App, email: string): string {
+  return createHash('sha256').update(app.secret.sign(email.trim().toLowerCase())).digest('base64url');
+}
+
+/** All that a price hangs on besides the goods. Of offers and buyers only what these offers ask about is looked up. */
+export async function circumstancesOf(app: App, live: LiveLane, { country, email }: Buyer): Promise<Circumstances> {
+  const offers = offersOf(live.lane.offers).filter(({ on }) => on);
+  const limited = offers.filter(({ limits }) => limits.total !== null || limits.perShopper !== null);
+  const asksWho = offers.some(({ when }) => when.shopper !== 'any');
+  const [used, isReturning] = await Promise.all([
+    limited.length > 0
+      ? app.orders.countRedemptions(
+          limited.map(({ id }) => id),
+          email ? shopperKey(app, email) : null,
+        )
+      : {},
+    asksWho && email !== '' ? app.orders.hasBought(email.trim().toLowerCase()) : false,
+  ]);
+  const at = app.now();
+  return {
+    at,
+    today: dayIn(live.lane.shop.timeZone, at),
+    shopper: isReturning ? 'returning' : 'new',
+    country,
+    source: null,
+    birthday: null,
+    used,
+  };
+}

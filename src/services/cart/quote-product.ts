@@ -1,0 +1,161 @@
+import { MOST_PER_LINE } from '~/core/cart';
+import type { OrderRow, Product, ProductCard } from '~/core/catalogue';
+import { minor, type Minor } from '~/core/money';
+import {
+  isRunning,
+  offersOf,
+  priceGoods,
+  touches,
+  type ChoicePrice,
+  type Circumstances,
+  type PricedOffer,
+} from '~/core/pricing';
+import type { VariantFacts } from '~/data';
+import type { App } from '~/services/app';
+import { liveLane, type LiveLane } from '~/services/lane/live-lane';
+import { priceableOf } from './cart-goods';
+import { circumstancesOf, UNKNOWN_BUYER } from './circumstances';
+import { taxed } from './view-cart';
+
+/** So many of a variant, and what its options add to each and once. */
+interface Wanted {
+  readonly quantity: number;
+  readonly unitMinor: number;
+  readonly onceMinor: number;
+}
+
+const ONE: Wanted = { quantity: 1, unitMinor: 0, onceMinor: 0 };
+
+/**
+ * Prices goods before they are in a cart, as the cart would price them if they were all there is in it, without a code and
+ * of a buyer nobody knows: whatever shows a price of the shop asks this.
+ */
+export async function quoter(app: App) {
+  const live = await liveLane(app);
+  const offers = offersOf(live.lane.offers).filter(({ on, when }) => on && when.code === null);
+  const at = app.now();
+  // Of what does not run now nothing has to be looked up.
+  const goodsOffers = offers.filter(
+    (offer) => offer.kind !== 'deliveryOff' && offer.kind !== 'gift' && isRunning(offer, at),
+  );
+  const circumstances = await circumstancesOf(app, live, UNKNOWN_BUYER);
+  return {
+    /** Whether any offer can make any price lower; where none can, nothing has to be asked. */
+    isIdle: goodsOffers.length === 0,
+    quote: (facts: VariantFacts, wanted: Wanted = ONE) => quoteOf(live, allOffers(live), circumstances, facts, wanted),
+    isOffered: (facts: VariantFacts) => goodsOffers.some((offer) => touches(offer, goodsIn(facts))),
+  };
+}
+
+const goodsIn = ({ slug, sku, categories, tags }: VariantFacts) => ({
+  ...{ product: slug, variant: sku, categories: [...categories], tags: [...tags] },
+});
+
+const kept = new WeakMap<LiveLane, readonly PricedOffer[]>();
+
+/** What may price goods without a code: one list a revision, so that what is found out of it is found out once. */
+function allOffers(live: LiveLane): readonly PricedOffer[] {
+  let offers = kept.get(live);
+  if (!offers) {
+    offers = offersOf(live.lane.offers).filter(({ when }) => when.code === null);
+    kept.set(live, offers);
+  }
+  return offers;
+}
+
+function quoteOf(
+  live: LiveLane,
+  offers: readonly PricedOffer[],
+  circumstances: Circumstances,
+  facts: VariantFacts,
+  { quantity, unitMinor, onceMinor }: Wanted,
+): { readonly totalMinor: Minor; readonly fullMinor: Minor } {
+  const effects = [
+    { key: 'unit', label: '', per: 'unit' as const, amountMinor: unitMinor },
+    { key: 'once', label: '', per: 'once' as const, amountMinor: onceMinor },
+  ];
+  const { lines } = priceGoods({
+    lines: [taxed(live.lane.shop, facts, priceableOf(facts, 'quoted', quantity, { effects }))],
+    ...{ offers, tax: live.lane.shop.tax, deliveryMinor: null, deliveryMethod: null, codes: [], circumstances },
+  });
+  return lines[0]!;
+}
+
+/** A product with what each variant costs now. */
+export async function quoteProduct(app: App, product: Product): Promise<Product> {
+  const { isIdle, quote, isOffered } = await quoter(app);
+  if (isIdle) return product;
+  const facts = await app.catalogue.variantFacts(product.variants.map(({ id }) => id));
+  if (![...facts.values()].some(isOffered)) return product;
+  return {
+    ...product,
+    isOffered: true,
+    variants: product.variants.map((variant) => {
+      const found = facts.get(variant.id);
+      const now = found ? quote(found).totalMinor : variant.priceMinor;
+      if (now >= variant.priceMinor) return variant;
+      const { priceMinor: listMinor, wasMinor } = variant;
+      return { ...variant, priceMinor: now, listMinor, wasMinor: wasMinor ?? listMinor };
+    }),
+  };
+}
+
+/** Cards with what their products cost now. */
+export async function quoteCards<Card extends ProductCard>(app: App, cards: readonly Card[]): Promise<Card[]> {
+  const { isIdle, quote, isOffered } = await quoter(app);
+  if (isIdle || cards.length === 0) return [...cards];
+  const facts = await app.catalogue.factsOfProducts(cards.map(({ slug }) => slug));
+  return cards.map((card) => {
+    const own = facts.get(card.slug) ?? [];
+    if (!own.some(isOffered)) return card;
+    const prices = own.map((one) => ({ now: quote(one).totalMinor, list: one.priceMinor }));
+    const cheapest = prices.reduce((a, b) => (b.now < a.now ? b : a));
+    const wasMinor = cheapest.now < cheapest.list ? minor(Math.max(card.wasMinor ?? 0, cheapest.list)) : card.wasMinor;
+    const toMinor = minor(Math.max(...prices.map(({ now }) => now)));
+    return { ...card, fromMinor: cheapest.now, toMinor, wasMinor };
+  });
+}
+
+/** Rows of an order form with what one of each costs now. */
+export async function quoteRows(app: App, rows: readonly OrderRow[]): Promise<OrderRow[]> {
+  const { isIdle, quote, isOffered } = await quoter(app);
+  if (isIdle || rows.length === 0) return [...rows];
+  const facts = await app.catalogue.variantFacts(rows.map(({ variantId }) => variantId));
+  return rows.map((row) => {
+    const own = facts.get(row.variantId);
+    return own && isOffered(own) ? { ...row, priceMinor: quote(own).totalMinor } : row;
+  });
+}
+
+/** From how many on a variant gets cheaper, and what so many cost; none where no offer says so now. */
+export async function quantityPrices(app: App, variantId: number): Promise<{ quantity: number; totalMinor: Minor }[]> {
+  const facts = (await app.catalogue.variantFacts([variantId])).get(variantId);
+  if (!facts) return [];
+  const { lane } = await liveLane(app);
+  const steps = offersOf(lane.offers).flatMap((offer) =>
+    offer.kind === 'quantityBreaks' && touches(offer, goodsIn(facts)) ? offer.breaks.map(({ from }) => from) : [],
+  );
+  const quantities = [...new Set(steps)].filter((from) => from > 1 && from <= MOST_PER_LINE).sort((a, b) => a - b);
+  if (quantities.length === 0) return [];
+  const { quote } = await quoter(app);
+  const one = quote(facts).totalMinor;
+  return quantities
+    .map((quantity) => ({ quantity, ...quote(facts, { ...ONE, quantity }) }))
+    .filter(({ quantity, totalMinor }) => totalMinor < one * quantity)
+    .map(({ quantity, totalMinor }) => ({ quantity, totalMinor }));
+}
+
+/** What is being chosen, priced; null when there is no such variant. */
+export async function quoteChoice(app: App, variantId: number, wanted: Wanted): Promise<ChoicePrice | null> {
+  const facts = (await app.catalogue.variantFacts([variantId])).get(variantId);
+  if (!facts) return null;
+  const { quote } = await quoter(app);
+  const { totalMinor, fullMinor } = quote(facts, wanted);
+  return {
+    eachMinor: minor(Math.max(0, facts.priceMinor + wanted.unitMinor)),
+    onceMinor: minor(wanted.onceMinor),
+    totalMinor,
+    wasTotalMinor: totalMinor < fullMinor ? fullMinor : null,
+    hasParts: wanted.quantity !== 1 || wanted.onceMinor !== 0,
+  };
+}

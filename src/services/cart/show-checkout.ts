@@ -1,0 +1,77 @@
+import type { z } from 'zod';
+import type { Cart, CartView, DeliveryOption } from '~/core/cart';
+import { minor } from '~/core/money';
+import { checkoutSchema } from '~/core/orders/checkout.schema';
+import type { CheckoutForm } from '~/core/orders';
+import type { App } from '~/services/app';
+import { circumstancesOf } from './circumstances';
+import { liveLane } from '~/services/lane/live-lane';
+import { quoteDelivery } from './quote-delivery';
+import { priceCartGoods, viewStored } from './view-cart';
+
+/** What is kept of a checkout that is not done: everything but the card. */
+export const keptFormSchema = checkoutSchema.omit({ cardNumber: true });
+export type KeptForm = z.infer<typeof keptFormSchema>;
+
+export function withoutCard({ cardNumber: _card, ...form }: CheckoutForm): KeptForm {
+  return form;
+}
+
+/** The cart priced for a way of delivery, and the ways there are. */
+export interface CheckoutQuote {
+  readonly cart: CartView;
+  readonly ways: readonly DeliveryOption[];
+  readonly chosen: string | null;
+}
+
+/** What was typed before, so that nothing is asked twice; the destination of an estimate counts as typed. */
+export async function readKeptForm(app: App, token: string): Promise<KeptForm> {
+  const [kept, cart] = await Promise.all([app.carts.readCheckout(token), app.carts.read(token)]);
+  const read = keptFormSchema.safeParse(kept ?? {});
+  const typed = read.success ? read.data : keptFormSchema.parse({});
+  const form = { ...typed, country: typed.country || (await homeCountry(app)) };
+  const { destination } = cart;
+  if (!destination || form.postcode !== '') return form;
+  return { ...form, country: destination.country, postcode: destination.postcode };
+}
+
+/** Where somebody who has not said so is taken to live. */
+async function homeCountry(app: App): Promise<string> {
+  return (await liveLane(app)).lane.shop.delivery.home;
+}
+
+export async function keepForm(app: App, token: string, form: KeptForm): Promise<void> {
+  await app.carts.writeCheckout(token, form, app.now());
+}
+
+/** Prices a cart for the destination and way of delivery of a form; a way that is not offered gives way to the cheapest. */
+export async function quoteCheckout(
+  app: App,
+  cart: Cart & { readonly version?: number },
+  form: Pick<CheckoutForm, 'country' | 'postcode' | 'delivery'> & { readonly email?: string },
+  language = 'en',
+): Promise<CheckoutQuote> {
+  const bare = await viewStored(app, { ...cart, destination: null }, { delivery: { amountMinor: null, method: null } });
+  const place = { ...form, country: form.country || (await homeCountry(app)) };
+  const rates = await quoteDelivery(app, place, bare.goods, language);
+  const rate = rates.find((candidate) => candidate.key === form.delivery) ?? rates[0];
+  const live = await liveLane(app);
+  const buyer = { country: place.country, email: form.email ?? '' };
+  const circumstances = await circumstancesOf(app, live, buyer);
+  const delivery = {
+    amountMinor: rate?.amountMinor ?? (bare.view.needsDelivery ? null : minor(0)),
+    method: rate?.key ?? null,
+  };
+  const facts = new Map(bare.goods.map((good) => [good.facts.variantId, good.facts]));
+  const { view } = await viewStored(app, { ...cart, destination: null }, { delivery, facts, language, buyer });
+  return {
+    cart: view,
+    ways: rates.map((way) => ({
+      ...way,
+      amountMinor: priceCartGoods(live, cart, bare.goods, circumstances, {
+        ...{ amountMinor: way.amountMinor, method: way.key },
+      }).deliveryMinor!,
+    })),
+    chosen: rate?.key ?? null,
+  };
+}

@@ -1,0 +1,184 @@
+import { type Cart, type CartLineView, type CartView } from '~/core/cart';
+import { localeFor, type Shop } from '~/core/lane';
+import { minor, type Minor } from '~/core/money';
+import { formatMoney } from '~/core/money';
+import {
+  codeProblem,
+  isWaiting,
+  offersOf,
+  priceGoods,
+  type Circumstances,
+  type PricedCode,
+  type PriceableLine,
+  type PricedGoods,
+  type PricedOffer,
+} from '~/core/pricing';
+import { answerTexts, effectSums } from '~/core/options';
+import { countryName, servedCountries } from '~/core/orders';
+import { wordProblem } from '~/core/problems';
+import { cartRename, type Rename } from '~/core/words';
+import type { VariantFacts } from '~/data';
+import type { App } from '~/services/app';
+import { goodsOf, ownTaxRate, uploadNames, wordGoodProblem, type Good } from './cart-goods';
+import { circumstancesOf, type Buyer } from './circumstances';
+import { giftsOf } from './gifts';
+import { liveLane, type LiveLane } from '~/services/lane/live-lane';
+import { quoteDelivery } from './quote-delivery';
+
+/** A cart that is priced for a shopper to look at, with the goods it was priced from. */
+export interface ViewedCart {
+  readonly view: CartView;
+  readonly goods: readonly Good[];
+}
+
+/**
+ * Prices a cart and dresses it for the shopper; lines whose variant is gone are left out. Delivery is the one given, else
+ * the cheapest to the destination the shopper named, else open. Facts that are known already are not read again.
+ */
+export async function viewStored(
+  app: App,
+  cart: Cart & { readonly version?: number },
+  known: {
+    readonly delivery?: { readonly amountMinor: Minor | null; readonly method: string | null };
+    readonly facts?: ReadonlyMap<number, VariantFacts>;
+    readonly language?: string;
+    /** Unknown: whoever lives where the cart says it goes. */
+    readonly buyer?: Buyer;
+  } = {},
+): Promise<ViewedCart> {
+  const { delivery, facts, language = 'en', buyer = { country: cart.destination?.country ?? null, email: '' } } = known;
+  const [live, goods] = await Promise.all([liveLane(app), goodsOf(app, cart, facts)]);
+  const circumstances = await circumstancesOf(app, live, buyer);
+  const price = (amountMinor: Minor | null, method: string | null) =>
+    priceCartGoods(live, cart, goods, circumstances, { amountMinor, method });
+  const ways = cart.destination ? await quoteDelivery(app, cart.destination, goods, language) : [];
+  const needsDelivery = goods.some((good) => good.isParcel);
+  const usual = { amountMinor: ways[0]?.amountMinor ?? null, method: ways[0]?.key ?? null };
+  const chosen = delivery ?? usual;
+  const priced = price(chosen.amountMinor, chosen.method);
+  const [nameOf, gifts] = await Promise.all([uploadNames(app, goods), giftsOf(app, live, priced)]);
+  const { shop } = live.lane;
+  const rename = cartRename(shop.cart, language);
+  const view: CartView = {
+    version: cart.version ?? 0,
+    lines: goods.map((good, i) => viewLine(good, priced.lines[i]!, nameOf, { language, rename })),
+    gifts: gifts.map(({ offer, facts: { name, choices, picture }, quantity, valueMinor }) => ({
+      ...{ offer, name, choices: Object.values(choices).join(', '), picture, quantity },
+      valueMinor: minor(valueMinor * quantity),
+    })),
+    count: goods.reduce((sum, good) => sum + good.line.quantity, 0),
+    subtotalMinor: priced.subtotalMinor,
+    discountMinor: priced.discountMinor,
+    deliveryMinor: priced.deliveryMinor,
+    taxMinor: priced.taxMinor,
+    taxIncluded: shop.tax.included,
+    taxBasisPoints: shop.tax.basisPoints,
+    totalMinor: priced.totalMinor,
+    freeDelivery: needsDelivery ? priced.freeDelivery : null,
+    steps: priced.steps,
+    deadline: deadlineOf(offersOf(live.lane.offers), priced, circumstances.at),
+    codes: priced.codes.map((code) => ({
+      code: code.code,
+      takenMinor: code.takenMinor,
+      isWaiting: isWaiting(code),
+      problem: wordCode(code, live, { language, rename, isEmpty: priced.subtotalMinor === 0 }),
+    })),
+    takesCode: shop.severalCodes,
+    needsDelivery,
+    countries: needsDelivery ? servedCountries(shop.delivery) : [],
+    estimate: cart.destination && {
+      country: cart.destination.country,
+      countryName: countryName(cart.destination.country, language),
+      postcode: cart.destination.postcode,
+      ways: ways.map((way) => ({ ...way, amountMinor: price(way.amountMinor, way.key).deliveryMinor! })),
+    },
+    note: cart.note,
+  };
+  return { view, goods };
+}
+
+/** Told in the last two days of an offer: an end further off hurries nobody. */
+const SOON_MS = 2 * 86_400_000;
+
+function deadlineOf(offers: readonly PricedOffer[], { taken }: PricedGoods, now: number): CartView['deadline'] {
+  const ends = offers
+    .filter(({ id, when }) => Object.hasOwn(taken, id) && when.until !== null)
+    .map(({ name, when }) => ({ name, at: Date.parse(when.until!) }))
+    .filter(({ at }) => at - now <= SOON_MS)
+    .sort((a, b) => a.at - b.at);
+  return ends[0] ?? null;
+}
+
+/** The one way from a cart to prices, for what is shown and for what is charged. */
+export function priceCartGoods(
+  { lane }: LiveLane,
+  cart: Pick<Cart, 'codes'>,
+  goods: readonly Good[],
+  circumstances: Circumstances,
+  delivery: { readonly amountMinor: Minor | null; readonly method: string | null },
+): PricedGoods {
+  return priceGoods({
+    lines: goods.map(({ facts, priceable }) => taxed(lane.shop, facts, priceable)),
+    offers: offersOf(lane.offers),
+    tax: lane.shop.tax,
+    deliveryMinor: delivery.amountMinor,
+    deliveryMethod: delivery.method,
+    codes: cart.codes,
+    circumstances,
+  });
+}
+
+/** With the tax rate its product names, where it names one of the shop's. */
+export function taxed(shop: Shop, { taxRate }: VariantFacts, line: Good['priceable']): PriceableLine {
+  const rate = ownTaxRate(shop, taxRate);
+  return rate === null ? line : { ...line, taxBasisPoints: rate };
+}
+
+/** Why a code does not count, in words; null when it does. */
+export function wordCode(
+  code: PricedCode,
+  { lane, currency }: LiveLane,
+  of: { readonly language: string; readonly rename: Rename; readonly isEmpty: boolean },
+): string | null {
+  const { language, rename, isEmpty } = of;
+  const offers = offersOf(lane.offers);
+  const problem = codeProblem(code, {
+    ...{ offers, isEmpty, offer: offers.find(({ id }) => id === code.offerId) },
+    money: (amount) => formatMoney(amount, currency, localeFor(lane.shop, language)),
+  });
+  return problem && rename(wordProblem(problem, language));
+}
+
+function viewLine(
+  good: Good,
+  price: PricedGoods['lines'][number],
+  nameOf: (id: string) => string | undefined,
+  { language, rename }: { readonly language: string; readonly rename: Rename },
+): CartLineView {
+  const { line, facts, evaluation } = good;
+  return {
+    id: line.id,
+    variantId: line.variantId,
+    slug: facts.slug,
+    categories: facts.categories,
+    name: facts.name,
+    choices: Object.values(facts.choices).join(', '),
+    answerTexts: answerTexts(facts.options, evaluation.answers, nameOf),
+    answers: evaluation.answers,
+    isChangeable: facts.hasSiblings || facts.options.length > 0,
+    better: null,
+    picture: facts.picture,
+    quantity: line.quantity,
+    stock: facts.stock,
+    unitMinor: minor(Math.max(0, facts.priceMinor + effectSums(evaluation.effects).unitMinor)),
+    fullMinor: price.fullMinor,
+    totalMinor: price.totalMinor,
+    steps: price.steps,
+    problem: wordGoodProblem(good, language, rename),
+  };
+}
+
+/** How many items a shopper's cart holds, as its count says; lines whose variant is gone do not count. */
+export async function countCart(app: App, token: string | null): Promise<number> {
+  return token ? app.carts.count(token) : 0;
+}

@@ -1,0 +1,157 @@
+import { z } from 'zod';
+import {
+  facetsFrom,
+  NOTHING_CHOSEN,
+  type Category,
+  type Chosen,
+  type Facet,
+  type Product,
+  type ProductCard,
+} from '~/core/catalogue';
+import type { ShopWord } from '~/core/lane';
+import type { ListingQuery, ListingSort } from '~/data';
+import type { App } from '~/services/app';
+import { quoteCards, quoteProduct } from '~/services/cart/quote-product';
+
+/** How listings can be sorted, and the word of the shop for it. */
+export const SORTS = {
+  relevance: 'sortRelevance',
+  featured: 'sortFeatured',
+  'best-selling': 'sortBest',
+  'by-hand': 'sortByHand',
+  newest: 'sortNewest',
+  name: 'sortName',
+  'price-up': 'sortPriceUp',
+  'price-down': 'sortPriceDown',
+  rating: 'sortRating',
+} as const satisfies Readonly<Record<Exclude<ListingSort, 'picked'>, ShopWord>>;
+export type Sort = keyof typeof SORTS;
+
+export const PAGE_SIZE = 24;
+
+/** Filters of a listing page as they stand in its address; wrong values fall back rather than fail a shopper. */
+export const listingParamsSchema = z.object({
+  sort: z
+    .enum(Object.keys(SORTS) as [Sort, ...Sort[]])
+    .optional()
+    .catch(undefined),
+  page: z.coerce.number().int().min(1).max(10_000).catch(1),
+  stock: z.enum(['1', '']).catch(''),
+  from: z.coerce.number().min(0).max(1e7).optional().catch(undefined),
+  to: z.coerce.number().min(0).max(1e7).optional().catch(undefined),
+  q: z.string().trim().max(100).catch(''),
+});
+export type ListingParams = z.infer<typeof listingParamsSchema>;
+
+export interface Listed {
+  readonly cards: ProductCard[];
+  readonly total: number;
+  readonly pages: number;
+  /** The page shown: the last one where the address asks for one beyond it. */
+  readonly page: number;
+  readonly sort: Sort;
+  /** What else could be chosen; none where it was not asked for. */
+  readonly facets: readonly Facet[];
+  /** Words that were taken for others, as typed and as taken. */
+  readonly mended: readonly { readonly typed: string; readonly taken: string }[];
+}
+
+export interface ListingShape {
+  readonly pageSize?: number;
+  /** Where the address asks for none. */
+  readonly order?: Sort;
+  /** Only what bears this tag. */
+  readonly tag?: string;
+  /** What the shopper chose of what the catalogue holds. */
+  readonly chosen?: Chosen;
+  /** Whether to count what else could be chosen. */
+  readonly facets?: boolean;
+  /** With all pages before the one asked for. */
+  readonly fromFirst?: boolean;
+}
+
+/** Shows no more at once, however far an address asks for. */
+export const MOST_AT_ONCE = 480;
+
+export async function listProducts(
+  app: App,
+  params: ListingParams,
+  category: string | null,
+  exponent: number,
+  {
+    pageSize = PAGE_SIZE,
+    order = 'featured',
+    fromFirst = false,
+    chosen = NOTHING_CHOSEN,
+    facets = false,
+    tag,
+  }: ListingShape = {},
+): Promise<Listed> {
+  const sort = params.sort ?? (params.q ? 'relevance' : order);
+  const search = params.q ? await app.catalogue.resolveSearch(params.q) : null;
+  const mended = search?.mended ?? [];
+  if (search && search.match === null) return { cards: [], total: 0, pages: 1, page: 1, sort, mended, facets: [] };
+  const scale = 10 ** exponent;
+  const query: ListingQuery = {
+    sort,
+    page: params.page,
+    pageSize,
+    ...(category && { category }),
+    ...(tag && { tag }),
+    ...(search?.match && { match: search.match, typed: params.q }),
+    ...(chosen !== NOTHING_CHOSEN && { chosen }),
+    ...(params.stock && { inStockOnly: true }),
+    ...(params.from !== undefined && { fromMinor: Math.round(params.from * scale) }),
+    ...(params.to && { toMinor: Math.round(params.to * scale) }),
+  };
+  const found = async (total: number) =>
+    facets ? facetsFrom(await app.catalogue.countFacets(query, chosen), chosen, total) : [];
+  if (fromFirst) {
+    const total = await app.catalogue.countProducts(query);
+    const pages = Math.max(1, Math.ceil(total / pageSize));
+    const page = Math.min(pages, params.page, Math.floor(MOST_AT_ONCE / pageSize));
+    const cards = await quoteCards(app, await app.catalogue.listFrom(query, 0, page * pageSize));
+    return { cards, total, pages, page, sort, mended, facets: await found(total) };
+  }
+  const listed = await app.catalogue.listCards(query);
+  const pages = Math.max(1, Math.ceil(listed.total / pageSize));
+  const cards = await quoteCards(app, listed.cards);
+  return { ...listed, cards, pages, sort, mended, facets: await found(listed.total) };
+}
+
+const IN_A_ROW = 4;
+
+/** What the front page shows of the goods. */
+export async function listFrontPage(app: App): Promise<{ featured: ProductCard[]; newest: ProductCard[] }> {
+  const row = async (sort: ListingSort) =>
+    quoteCards(app, await app.catalogue.listFirst({ sort, inStockOnly: true, pageSize: IN_A_ROW }));
+  const [featured, newest] = await Promise.all([row('featured'), row('newest')]);
+  return { featured, newest };
+}
+
+const WHILE_TYPING = 6;
+
+/** What a search would find first. */
+export async function findWhileTyping(app: App, typed: string): Promise<ProductCard[]> {
+  const { match } = await app.catalogue.resolveSearch(typed);
+  if (match === null) return [];
+  return quoteCards(app, await app.catalogue.listFirst({ sort: 'relevance', pageSize: WHILE_TYPING, match, typed }));
+}
+
+export async function findProduct(app: App, slug: string): Promise<Product | null> {
+  const product = await app.catalogue.findProduct(slug);
+  return product && quoteProduct(app, product);
+}
+
+const kept = new WeakMap<App, { readonly version: number; readonly categories: Promise<Category[]> }>();
+
+/** Categories stand on every page and rarely change: they are read again when something of the catalogue has. */
+export async function listCategories(app: App): Promise<Category[]> {
+  const { version } = await app.catalogue.readState();
+  const found = kept.get(app);
+  if (found?.version === version) return found.categories;
+  const categories = app.catalogue.listCategories();
+  kept.set(app, { version, categories });
+  categories.catch(() => kept.delete(app));
+  return categories;
+}

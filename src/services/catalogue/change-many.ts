@@ -1,0 +1,150 @@
+import { z } from 'zod';
+import { changedPrice, type BulkChange } from '~/core/catalogue';
+import { fail, ok, type Result } from '~/core/problems';
+import type { App } from '~/services/app';
+import { ownerListSchema } from './list-products';
+import { liveLane } from '~/services/lane/live-lane';
+
+export const bulkChangeSchema = z.discriminatedUnion('kind', [
+  z.strictObject({
+    kind: z.literal('price'),
+    percent: z.number().min(-99).max(1000),
+    endMinor: z.number().int().min(0).max(999).nullable().default(null),
+  }),
+  z.strictObject({ kind: z.literal('tag'), tag: z.string().trim().min(1).max(60), on: z.boolean() }),
+  z.strictObject({ kind: z.literal('shown'), on: z.boolean() }),
+]);
+
+export const bulkSchema = z.strictObject({
+  /** Which products: as the owner's list is narrowed. */
+  list: ownerListSchema.pick({ q: true, filter: true }),
+  change: bulkChangeSchema,
+  apply: z.boolean(),
+});
+
+/** One thing that would change, old and new as the owner reads them; amounts are in minor units. */
+export interface BulkRow {
+  readonly name: string;
+  readonly sku: string | null;
+  readonly from: number;
+  readonly to: number;
+}
+
+export interface BulkResult {
+  readonly rows: readonly BulkRow[];
+  /** Rows in all; `rows` holds the first. */
+  readonly count: number;
+  readonly products: number;
+  /** To undo it by; null while nothing was written. */
+  readonly id: number | null;
+}
+
+const MOST_PRODUCTS = 20_000;
+const ROWS_SHOWN = 200;
+
+type Change = readonly [id: number, from: number, to: number];
+
+/** Says what a change would do to all products a search finds; with `apply`, does it. */
+export async function changeMany(
+  app: App,
+  { list, change, apply }: z.infer<typeof bulkSchema>,
+  accountId: number,
+): Promise<Result<BulkResult>> {
+  const plan = async () => {
+    const { match } = list.q ? await app.catalogue.resolveSearch(list.q) : { match: null };
+    const ids = await app.catalogue.listIdsForOwner({
+      ...list,
+      match,
+      typed: list.q,
+      page: 1,
+      pageSize: MOST_PRODUCTS,
+    });
+    return planRows(app, ids, change);
+  };
+  const view = (rows: readonly (BulkRow & { change: Change; productId: number })[], id: number | null): BulkResult => ({
+    rows: rows.slice(0, ROWS_SHOWN).map(({ name, sku, from, to }) => ({ name, sku, from, to })),
+    count: rows.length,
+    products: new Set(rows.map((row) => row.productId)).size,
+    id,
+  });
+  if (!apply) return ok(view(await plan(), null));
+  const touched: number[] = [];
+  const done = await app.db.inTransaction(async (): Promise<Result<BulkResult>> => {
+    const rows = await plan();
+    if (rows.length === 0) return fail('', 'bulk-nothing');
+    touched.push(...new Set(rows.map((row) => row.productId)));
+    const before = rows.map((row) => row.change);
+    const id = await app.catalogue.insertBulk({ at: app.now(), what: change, before }, accountId);
+    await write(app, change, before);
+    await app.accounts.writeAudit({
+      at: app.now(),
+      accountId,
+      action: 'change-many',
+      facts: { bulk: id, change, rows: rows.length },
+    });
+    return ok(view(rows, id));
+  });
+  await searchAgain(app, change, touched);
+  return done;
+}
+
+/** Words of many products, in slices and outside of the transaction: carts change meanwhile. Prices are no words. */
+async function searchAgain(app: App, change: BulkChange, productIds: readonly number[]): Promise<void> {
+  if (change.kind !== 'price') await app.catalogue.refreshSearch(productIds);
+}
+
+async function planRows(
+  app: App,
+  ids: readonly number[],
+  change: BulkChange,
+): Promise<(BulkRow & { change: Change; productId: number })[]> {
+  if (change.kind === 'price') {
+    const { exponent } = (await liveLane(app)).currency;
+    return (await app.catalogue.listPriced(ids)).flatMap(({ id, productId, name, sku, priceMinor }) => {
+      const to = changedPrice(priceMinor, change.percent, change.endMinor, exponent);
+      return to === priceMinor
+        ? []
+        : [{ name, sku, from: priceMinor, to, productId, change: [id, priceMinor, to] as const }];
+    });
+  }
+  const tag = change.kind === 'tag' ? change.tag : '';
+  return (await app.catalogue.listMarked(ids, tag)).flatMap(({ id, name, isShown, hasTag }) => {
+    const [from, to] = [change.kind === 'tag' ? hasTag : isShown, change.on ? 1 : 0];
+    return from === to ? [] : [{ name, sku: null, from, to, productId: id, change: [id, from, to] as const }];
+  });
+}
+
+async function write(app: App, change: BulkChange, rows: readonly Change[]): Promise<void> {
+  const { catalogue } = app;
+  const ids =
+    change.kind === 'price'
+      ? await catalogue.writePrices(rows, app.now())
+      : change.kind === 'tag'
+        ? await catalogue.writeTag(change.tag, rows)
+        : await catalogue.writeShown(rows);
+  await catalogue.refreshFigures(ids);
+}
+
+/** Puts back what a bulk change changed; what somebody has changed again since stays as it is. */
+export async function undoMany(app: App, id: number, accountId: number): Promise<Result<{ id: number }>> {
+  const stored = await app.catalogue.readBulk(id);
+  const undone = await app.db.inTransaction(async (): Promise<Result<{ id: number }>> => {
+    const now = await app.catalogue.readBulk(id);
+    if (!stored || !now || now.undoneAt !== null) return fail('', 'not-found');
+    await write(
+      app,
+      stored.what,
+      stored.before.map(([row, from, to]) => [row, to, from] as const),
+    );
+    await app.catalogue.markUndone(id, app.now());
+    await app.accounts.writeAudit({ at: app.now(), accountId, action: 'undo-many', facts: { bulk: id } });
+    return ok({ id });
+  });
+  if (undone.ok && stored)
+    await searchAgain(
+      app,
+      stored.what,
+      stored.before.map(([row]) => row),
+    );
+  return undone;
+}

@@ -1,0 +1,69 @@
+import { z } from 'zod';
+import { uniqueSlug } from '~/core/catalogue';
+import { fail, ok, type Result } from '~/core/problems';
+import type { EditedCategory } from '~/data';
+import type { App } from '~/services/app';
+
+const picture = z
+  .string()
+  .max(500)
+  .regex(/^(https:\/\/[^\s"'<>]+|\/(?!\/)[^\s"'<>]+)$/, 'must be an address such as /media/kite.svg or https://…')
+  .nullable();
+
+const categorySchema = z.strictObject({
+  /** Empty: new. */
+  slug: z.string().max(120),
+  name: z.string().trim().min(1).max(80),
+  text: z.string().max(2000),
+  picture,
+  /** The slug of the category it stands in; null: at the top. */
+  parent: z.string().max(120).nullable(),
+});
+
+/** All categories in the order shoppers see them; one that is left out is deleted, and its products stay. */
+export const categoriesSchema = z.strictObject({ categories: z.array(categorySchema).max(2000) });
+
+export function listForEditing(app: App): Promise<EditedCategory[]> {
+  return app.catalogue.listEdited();
+}
+
+export async function saveCategories(
+  app: App,
+  { categories }: z.infer<typeof categoriesSchema>,
+  accountId: number,
+): Promise<Result<EditedCategory[]>> {
+  let renamed: string[] = [];
+  const saved = await app.db.inTransaction(async (): Promise<Result<EditedCategory[]>> => {
+    const before = await app.catalogue.listEdited();
+    const known = new Set(before.map(({ slug }) => slug));
+    const taken = new Set(known);
+    const seen = new Set<string>();
+    const rows = [];
+    for (const [i, category] of categories.entries()) {
+      if (category.slug !== '' && (!known.has(category.slug) || seen.has(category.slug)))
+        return fail(`categories.${i}`, 'not-found');
+      seen.add(category.slug);
+      const slug = category.slug || uniqueSlug(category.name, taken);
+      taken.add(slug);
+      rows.push({ ...category, slug, position: i });
+    }
+    const top = new Set(rows.filter(({ parent }) => parent === null).map(({ slug }) => slug));
+    // Two levels: a category within a category within a category finds no room in the shop.
+    const wrong = rows.findIndex(({ parent }) => parent !== null && !top.has(parent));
+    if (wrong >= 0) return fail(`categories.${wrong}.parent`, 'category-depth', { name: rows[wrong]!.name });
+    await app.catalogue.writeCategories(rows);
+    renamed = rows.flatMap(({ slug, name, text }) =>
+      before.some((old) => old.slug === slug && (old.name !== name || old.text !== text)) ? [slug] : [],
+    );
+    await app.accounts.writeAudit({
+      at: app.now(),
+      accountId,
+      action: 'edit-categories',
+      facts: { count: rows.length },
+    });
+    return ok(await app.catalogue.listEdited());
+  });
+  // Words of a category are words of what is in it; in slices, so that carts change meanwhile.
+  if (saved.ok) await app.catalogue.refreshSearch(await app.catalogue.listProductsIn(renamed));
+  return saved;
+}

@@ -1,0 +1,20 @@
+import type { Lane, Selection } from '~/core/lane';
+import { definitionOf } from '~/pieces/registry';
+import type { App } from '~/services/app';
+import { listSelection } from './list-selection';
+
+/** Ids of pieces that are on and show a selection in which there is no product now. */
+export async function findEmpty(app: App, lane: Lane): Promise<Set<string>> {
+  const selections = Object.entries(lane.pieces).flatMap(([id, piece]) =>
+    Object.entries((piece.on && definitionOf(piece.kind)?.settings) || {})
+      .filter(([, spec]) => spec.type === 'selection')
+      .map(([key]) => ({ id, selection: piece.settings[key] as Selection })),
+  );
+  const totals = await Promise.all(
+    selections.map(async ({ selection }) =>
+      // What follows the page is the page's to say.
+      selection.from === 'page' ? 1 : (await listSelection(app, selection, { page: 1, pageSize: 1 })).total,
+    ),
+  );
+  return new Set(selections.filter((_selection, i) => totals[i] === 0).map(({ id }) => id));
+}

@@ -1,0 +1,336 @@
+import { randomUUID } from 'node:crypto';
+import { z } from 'zod';
+import { uniqueSlug } from '~/core/catalogue';
+import {
+  COLUMN_FIELDS,
+  matchColumns,
+  missingColumns,
+  planImport,
+  readCatalogueRows,
+  type ColumnField,
+  type ImportPlan,
+  type RowProblem,
+} from '~/core/formats';
+import { fail, ok, wordProblem, type Problem, type Result } from '~/core/problems';
+import { dayIn } from '~/core/time';
+import type { KnownFacts, ImportedProduct, ImportRecord } from '~/data';
+import type { App } from '~/services/app';
+import { liveLane } from '~/services/lane/live-lane';
+import { readTable, type Table } from './read-table';
+
+const FIELDS = Object.keys(COLUMN_FIELDS) as [ColumnField, ...ColumnField[]];
+
+export const importOptionsSchema = z.strictObject({
+  /** What each column holds; without it, matched by the headings. */
+  columns: z.array(z.enum(FIELDS)).max(200).optional(),
+  decimalMark: z.enum(['comma', 'point']).default('point'),
+  /** Write nothing when anything is refused. */
+  allOrNothing: z.boolean().default(false),
+});
+export type ImportOptions = z.infer<typeof importOptionsSchema>;
+
+const PREVIEWED_PROBLEMS = 200;
+const PREVIEWED_PRODUCTS = 50;
+const PREVIEWED_CHANGES = 100;
+/** Variants looked at for what would be different. */
+const MOST_COMPARED = 5000;
+
+/** What the owner sees before deciding: how the file was understood and what it would do. */
+export interface ImportPreview {
+  readonly encoding: string;
+  readonly delimiter: string;
+  readonly headings: readonly string[];
+  readonly columns: readonly ColumnField[];
+  readonly sample: readonly (readonly string[])[];
+  readonly rows: number;
+  /** Problems with the columns; while there are any, there is no plan. */
+  readonly columnProblems: readonly string[];
+  readonly counts: Pick<
+    ImportPlan,
+    'productsCreated' | 'productsChanged' | 'variantsCreated' | 'variantsChanged' | 'rowsRefused'
+  >;
+  readonly problems: readonly { readonly row: number; readonly message: string }[];
+  readonly products: readonly {
+    readonly name: string;
+    readonly isNew: boolean;
+    readonly variants: number;
+    readonly rows: readonly number[];
+  }[];
+  /** What of products that are there already would be different, the first of it; sums in minor units. */
+  readonly changes: readonly ImportChange[];
+  /** How many there are, of the products looked at. */
+  readonly changeCount: number;
+}
+
+export interface ImportChange {
+  readonly name: string;
+  readonly sku: string;
+  readonly field: keyof KnownFacts;
+  readonly from: string | number | null;
+  readonly to: string | number;
+}
+
+interface Prepared {
+  readonly preview: ImportPreview;
+  readonly plan: ImportPlan | null;
+}
+
+/** Understands a file and says what it would do; writes nothing. */
+export async function previewImport(
+  app: App,
+  bytes: Uint8Array,
+  options: ImportOptions,
+): Promise<Result<ImportPreview>> {
+  const prepared = await prepare(app, bytes, options);
+  if (!prepared.ok) return prepared;
+  const { preview, plan } = prepared.value;
+  const changes = plan ? await changesOf(app, plan) : [];
+  return ok({ ...preview, changes: changes.slice(0, PREVIEWED_CHANGES), changeCount: changes.length });
+}
+
+/** Old and new of everything a plan would change; what a file does not say stays. */
+async function changesOf(app: App, plan: ImportPlan): Promise<ImportChange[]> {
+  const changed = plan.products.filter((product) => product.productId !== null);
+  const variants = changed
+    .flatMap((product) => product.variants.map((variant, i) => ({ product, variant, isFirst: i === 0 })))
+    .slice(0, MOST_COMPARED);
+  const known = await app.imports.findFacts(variants.map(({ variant }) => variant.sku));
+  return variants.flatMap(({ product, variant, isFirst }) => {
+    const before = known.get(variant.sku);
+    if (!before) return [];
+    const { name, brand, shortText, fullText } = product;
+    const { priceMinor, wasMinor, costMinor, stock, weightGrams } = variant;
+    // A product is told once, with its first variant. A weight of nothing is none.
+    const after: Partial<Record<keyof KnownFacts, string | number | null>> = {
+      ...(isFirst && { name, brand, shortText, fullText }),
+      ...{ priceMinor, wasMinor, costMinor, stock, weightGrams: weightGrams || null },
+    };
+    return Object.entries(after).flatMap(([key, to]): ImportChange[] => {
+      const field = key as keyof KnownFacts;
+      const from = before[field];
+      return to === null || to === undefined || to === from ? [] : [{ name, sku: variant.sku, field, from, to }];
+    });
+  });
+}
+
+async function prepare(app: App, bytes: Uint8Array, options: ImportOptions): Promise<Result<Prepared>> {
+  const table = await readTable(bytes);
+  if (!table.ok) return table;
+  const { headings, rows } = table.value;
+  const columns = headings.map((_, i) => (options.columns ?? matchColumns(headings))[i] ?? 'ignore');
+  const missing = missingColumns(columns);
+  if (missing.length > 0) return ok({ preview: toPreview(table.value, columns, null, missing), plan: null });
+  const { currency } = await liveLane(app);
+  const read = readCatalogueRows(rows, {
+    headings,
+    columns,
+    decimalMark: options.decimalMark,
+    exponent: currency.exponent,
+  });
+  const plan = planImport(read.products, read.problems, await app.imports.knownSkus());
+  return ok({ preview: toPreview(table.value, columns, plan, []), plan });
+}
+
+function toPreview(
+  table: Table,
+  columns: readonly ColumnField[],
+  plan: ImportPlan | null,
+  missing: readonly ColumnField[],
+): ImportPreview {
+  return {
+    encoding: table.encoding,
+    delimiter: table.delimiter,
+    headings: table.headings,
+    columns,
+    sample: table.rows.slice(0, 3).map((row) => row.cells),
+    rows: table.rows.length,
+    columnProblems: missing.map((field) =>
+      wordProblem({ code: 'csv-no-column', facts: { field: COLUMN_FIELDS[field].label } }),
+    ),
+    counts: {
+      productsCreated: plan?.productsCreated ?? 0,
+      productsChanged: plan?.productsChanged ?? 0,
+      variantsCreated: plan?.variantsCreated ?? 0,
+      variantsChanged: plan?.variantsChanged ?? 0,
+      rowsRefused: plan?.rowsRefused ?? 0,
+    },
+    problems: (plan?.problems ?? [])
+      .slice(0, PREVIEWED_PROBLEMS)
+      .map((problem) => ({ row: problem.row, message: wordProblem(problem) })),
+    products: (plan?.products ?? []).slice(0, PREVIEWED_PRODUCTS).map((product) => ({
+      name: product.name,
+      isNew: product.productId === null,
+      variants: product.variants.length,
+      rows: product.rows,
+    })),
+    changes: [],
+    changeCount: 0,
+  };
+}
+
+/** Variants written in one go: between two of them whoever waits to change a cart has their turn. */
+const SLICE_VARIANTS = 120;
+/** An import not heard of for so long has died with its process. */
+const DEAD_AFTER_MS = 60_000;
+const STOPPED = 'It was stopped before it was done. What was written stays; import the file again to finish.';
+
+type Hear = (written: number, total: number) => void;
+
+/**
+ * Imports a file, one import at a time, in slices that are planned and written in a transaction each: what is known of an
+ * SKU is known at the moment it is written, and carts change meanwhile. One that is stopped leaves whole products, and the
+ * same file again finishes it: everything is found by its SKU. `onProgress` hears the number of products written.
+ */
+export async function importCatalogue(
+  app: App,
+  bytes: Uint8Array,
+  options: ImportOptions,
+  accountId: number | null,
+  onProgress: Hear = () => undefined,
+  id = randomUUID() as string,
+): Promise<Result<ImportPreview>> {
+  if (!(await beginImport(app, id, accountId))) return refuseSecond(app);
+  return runImport(app, bytes, options, accountId, id, onProgress);
+}
+
+function beginImport(app: App, id: string, accountId: number | null): Promise<boolean> {
+  return app.imports.begin({ id, at: app.now(), accountId, deadBefore: app.now() - DEAD_AFTER_MS });
+}
+
+async function refuseSecond(app: App): Promise<ReturnType<typeof fail>> {
+  const running = await app.imports.findLatest();
+  return fail('file', 'import-running', { written: running?.written ?? 0, total: running?.total ?? 0 });
+}
+
+async function runImport(
+  app: App,
+  bytes: Uint8Array,
+  options: ImportOptions,
+  accountId: number | null,
+  id: string,
+  onProgress: Hear,
+): Promise<Result<ImportPreview>> {
+  const end = (state: ImportRecord['state'], message: string | null) =>
+    app.imports.note(id, app.now(), { state, message });
+  const refuse = async (problems: readonly Problem[]): Promise<Result<ImportPreview>> => {
+    const words = problems.slice(0, 3).map((problem) => `${problem.path}: ${wordProblem(problem)}`);
+    await end('failed', words.join(' '));
+    return { ok: false, problems };
+  };
+  try {
+    const prepared = await prepare(app, bytes, options);
+    if (!prepared.ok) return await refuse(prepared.problems);
+    const { plan, preview } = prepared.value;
+    if (!plan) return await refuse(missingColumns(preview.columns).map(columnProblem));
+    if (options.allOrNothing && plan.rowsRefused > 0) return await refuse(plan.problems.map(rowProblem));
+    const late = await writeSlices(app, plan, id, onProgress);
+    if (late === 'stopped') {
+      await end('stopped', STOPPED);
+      return fail('file', 'import-stopped');
+    }
+    await app.accounts.writeAudit({ at: app.now(), accountId, action: 'import-catalogue', facts: preview.counts });
+    await end('done', late.length > 0 ? late.map((problem) => wordProblem(problem)).join(' ') : null);
+    app.log.info({ ...preview.counts }, 'catalogue imported');
+    return ok(preview);
+  } catch (error) {
+    await end('failed', 'Something went wrong on our side. What was written stays; import the file again to finish.');
+    throw error;
+  }
+}
+
+/** Writes what was planned, a slice after the other; answers what was refused on the way because the catalogue had changed. */
+async function writeSlices(
+  app: App,
+  plan: ImportPlan,
+  id: string,
+  onProgress: Hear,
+): Promise<RowProblem[] | 'stopped'> {
+  const { lane } = await liveLane(app);
+  const createdDay = dayIn(lane.shop.timeZone, app.now());
+  const slugs = new Set<string>();
+  const late: RowProblem[] = [];
+  let [last, written] = [0, 0];
+  const total = plan.products.length;
+  for (const slice of slicesOf(plan.products)) {
+    if (app.stopping.signal.aborted) return 'stopped';
+    await app.db.inTransaction(async () => {
+      for (const made of await app.imports.listSlugsAfter(last)) {
+        slugs.add(made.slug);
+        last = made.id;
+      }
+      const skus = slice.flatMap((product) => product.variants.map((variant) => variant.sku));
+      const now = planImport(slice, [], await app.imports.findSkus(skus));
+      late.push(...now.problems);
+      const products = now.products.map((product): ImportedProduct => ({
+        ...product,
+        createdDay,
+        slug: product.productId === null ? uniqueSlug(product.name, slugs) : '',
+      }));
+      const ids = await app.imports.writeProducts(products, app.now());
+      await app.catalogue.refreshFigures(ids);
+      await app.catalogue.refreshSearch(ids);
+      written += slice.length;
+      await app.imports.note(id, app.now(), { written, total });
+    });
+    onProgress(written, total);
+    await new Promise((resolve) => setImmediate(resolve));
+  }
+  return late;
+}
+
+/** Whole products, together of about so many variants. */
+function* slicesOf<Product extends { readonly variants: readonly unknown[] }>(
+  products: readonly Product[],
+): Generator<Product[]> {
+  let slice: Product[] = [];
+  let variants = 0;
+  for (const product of products) {
+    slice.push(product);
+    variants += product.variants.length;
+    if (variants < SLICE_VARIANTS) continue;
+    yield slice;
+    [slice, variants] = [[], 0];
+  }
+  if (slice.length > 0) yield slice;
+}
+
+function columnProblem(field: ColumnField): Problem {
+  return { path: 'columns', code: 'csv-no-column', facts: { field: COLUMN_FIELDS[field].label } };
+}
+
+function rowProblem({ row, code, facts }: RowProblem): Problem {
+  return { path: `row ${row}`, code, facts };
+}
+
+const running = new Set<Promise<unknown>>();
+
+/** Starts an import that goes on after the answer; ask `importProgress` how far it is. */
+export async function startImport(
+  app: App,
+  bytes: Uint8Array,
+  options: ImportOptions,
+  accountId: number,
+): Promise<Result<{ id: string }>> {
+  const id = randomUUID();
+  if (!(await beginImport(app, id, accountId))) return refuseSecond(app);
+  const run = runImport(app, bytes, options, accountId, id, () => undefined)
+    .catch((error: unknown) => app.log.error({ err: error }, 'import failed'))
+    .finally(() => running.delete(run));
+  running.add(run);
+  return ok({ id });
+}
+
+export async function importProgress(app: App, id: string): Promise<Result<ImportRecord>> {
+  const record = await app.imports.findRecord(id);
+  return record ? ok(record) : fail('id', 'not-found');
+}
+
+/** Waits for imports that have heard that they are to stop. */
+export async function importsEnded(): Promise<void> {
+  await Promise.all(running);
+}
+
+/** Records what a crash left running as stopped. Run at start. */
+export function stopLostImports(app: App): Promise<number> {
+  return app.imports.stopLost(STOPPED);
+}

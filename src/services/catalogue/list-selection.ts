@@ -1,0 +1,100 @@
+import type { CardExtras, OrderRow, ProductCard } from '~/core/catalogue';
+import type { Selection } from '~/core/lane';
+import type { ListingQuery } from '~/data';
+import type { App } from '~/services/app';
+import { quoteCards, quoteRows } from '~/services/cart/quote-product';
+import { MOST_AT_ONCE } from './browse-shop';
+
+export interface Selected {
+  readonly cards: readonly ProductCard[];
+  readonly total: number;
+  readonly pages: number;
+  /** The last page shown. */
+  readonly page: number;
+}
+
+interface Wanted {
+  /** From 1; beyond the last one the last is shown. */
+  readonly page: number;
+  readonly pageSize: number;
+  /** With the pages before it. */
+  readonly fromFirst?: boolean;
+}
+
+/** The products of a selection, a page of them. What names nothing that exists holds nothing. */
+export async function listSelection(app: App, selection: Selection, wanted: Wanted): Promise<Selected> {
+  const nothing = { cards: [], total: 0, pages: 1, page: 1 };
+  const query = await queryOf(app, selection);
+  if (!query) return nothing;
+  const pageSize = Math.min(wanted.pageSize, selection.most);
+  const total = Math.min(selection.most, await app.catalogue.countProducts(query));
+  const pages = Math.max(1, Math.ceil(total / pageSize));
+  const page = Math.min(pages, wanted.page, wanted.fromFirst ? Math.floor(MOST_AT_ONCE / pageSize) : pages);
+  const first = wanted.fromFirst ? 0 : (page - 1) * pageSize;
+  const count = Math.min(wanted.fromFirst ? page * pageSize : pageSize, total - first);
+  const cards = count > 0 ? await quoteCards(app, await app.catalogue.listFrom(query, first, count)) : [];
+  return { cards, total, pages, page };
+}
+
+type Query = Omit<ListingQuery, 'page' | 'pageSize'>;
+
+async function queryOf(app: App, selection: Selection): Promise<Query | null> {
+  const { from, order, without } = selection;
+  const base = {
+    sort: order,
+    ...(without.slugs.length > 0 && { without: without.slugs }),
+    ...(selection.inStockOnly && { inStockOnly: true }),
+  };
+  switch (from) {
+    case 'category':
+      return selection.category ? { ...base, category: selection.category } : null;
+    case 'tag':
+      return selection.tag ? { ...base, tag: selection.tag } : null;
+    case 'search': {
+      const { match } = await app.catalogue.resolveSearch(selection.search);
+      return match === null ? null : { ...base, match, typed: selection.search };
+    }
+    case 'picked':
+      return selection.picked.slugs.length > 0 ? { ...base, sort: 'picked', slugs: selection.picked.slugs } : null;
+    default:
+      return base;
+  }
+}
+
+/** Rows shown at most: more would be no list to order from. */
+const MOST_ROWS = 5000;
+
+/** A row for each variant, or for each product: its cheapest. */
+type RowsOf = 'variant' | 'product';
+
+/** The variants of a selection as rows to order from, in its order; with `product` one of each product, the cheapest. */
+export async function orderRows(app: App, selection: Selection, rows: RowsOf): Promise<OrderRow[]> {
+  const query = await queryOf(app, selection);
+  return query ? readRows(app, query, selection.most, rows) : [];
+}
+
+/** The variants of products as rows, in the order of the products. */
+export function rowsOfProducts(app: App, slugs: readonly string[], rows: RowsOf): Promise<OrderRow[]> {
+  return readRows(app, { sort: 'picked', slugs }, slugs.length, rows);
+}
+
+async function readRows(app: App, query: Query, most: number, rows: RowsOf): Promise<OrderRow[]> {
+  const found = await quoteRows(app, await app.catalogue.listVariants(query, most, MOST_ROWS));
+  if (rows === 'variant') return found;
+  const cheapest = new Map<string, OrderRow>();
+  for (const row of found) {
+    const other = cheapest.get(row.slug);
+    if (!other || row.priceMinor < other.priceMinor) cheapest.set(row.slug, row);
+  }
+  return [...cheapest.values()];
+}
+
+/** What cards say beyond what every card does, where a part asks for it. */
+export async function cardExtras(
+  app: App,
+  cards: readonly ProductCard[],
+  parts: readonly { readonly key: string }[],
+): Promise<ReadonlyMap<number, CardExtras>> {
+  const wants = parts.some(({ key }) => key === 'stock' || key === 'delivery' || key === 'attributes');
+  return wants ? app.catalogue.extrasOf(cards.map(({ id }) => id)) : new Map<number, CardExtras>();
+}

@@ -1,0 +1,70 @@
+import { z } from 'zod';
+import { wordsOf } from '~/core/search';
+import { fail, ok, type Result } from '~/core/problems';
+import type { LostSearch } from '~/data';
+import type { App } from '~/services/app';
+
+/** For how many days a search that found nothing is told. */
+export const LOST_DAYS = 90;
+const MOST_SHOWN = 100;
+
+export interface Synonym {
+  /** What shoppers type. */
+  readonly term: string;
+  /** What stands in the catalogue for it. */
+  readonly means: readonly string[];
+}
+
+export interface SearchRoom {
+  readonly lost: readonly LostSearch[];
+  readonly synonyms: readonly Synonym[];
+}
+
+/** What shoppers typed as words, however they wrote it; '' when there is none worth keeping. */
+const plainTerm = (typed: string) => wordsOf(typed).slice(0, 8).join(' ').slice(0, 60);
+
+/** Notes that a search found nothing. */
+export async function noteLostSearch(app: App, typed: string): Promise<void> {
+  const term = plainTerm(typed);
+  if (term.length >= 2) await app.searches.note(term, app.now());
+}
+
+export async function showSearches(app: App): Promise<SearchRoom> {
+  const [lost, synonyms] = await Promise.all([app.searches.list(MOST_SHOWN), app.catalogue.listSynonyms()]);
+  return { lost, synonyms };
+}
+
+export async function sweepSearches(app: App): Promise<void> {
+  await app.searches.sweep(app.now() - LOST_DAYS * 86_400_000);
+}
+
+const words = z.string().trim().min(1).max(60);
+
+/** A word of shoppers and what it stands for; without any, the word stands for itself again. */
+export const synonymSchema = z.strictObject({ term: words, means: z.array(words).max(20) });
+
+/** Keeps a synonym. A search that finds something by it is not lost any more. */
+export async function keepSynonym(
+  app: App,
+  { term, means }: z.infer<typeof synonymSchema>,
+  accountId: number,
+): Promise<Result<SearchRoom>> {
+  const plain = wordsOf(term);
+  if (plain.length !== 1) return fail('term', 'synonym-word', { term });
+  const others = [...new Set(means.flatMap((text) => wordsOf(text)))].filter((word) => word !== plain[0]);
+  if (means.length > 0 && others.length === 0) return fail('means', 'synonym-empty');
+  await app.db.inTransaction(async () => {
+    if (others.length > 0) await app.catalogue.writeSynonyms([[plain[0]!, others]]);
+    else await app.catalogue.removeSynonym(plain[0]!);
+    await app.accounts.writeAudit({
+      ...{ at: app.now(), accountId, action: 'keep-synonym' },
+      facts: { term: plain[0], means: others },
+    });
+  });
+  for (const { term: lost } of await app.searches.list(MOST_SHOWN)) {
+    if (!wordsOf(lost).includes(plain[0]!)) continue;
+    const { match } = await app.catalogue.resolveSearch(lost);
+    if (match !== null) await app.searches.forget(lost);
+  }
+  return ok(await showSearches(app));
+}

@@ -1,0 +1,98 @@
+import {
+  applyLanePatch,
+  describeDifference,
+  lintLane,
+  migrateLane,
+  readLane,
+  type Lane,
+  type LaneChange,
+  type LanePatch,
+  type LintFinding,
+} from '~/core/lane';
+import { fail, ok, type Problem, type Result } from '~/core/problems';
+import { definitions } from '~/pieces/registry';
+import type { App } from '~/services/app';
+import { startingLane } from '~/services/accounts/begin';
+import { findEmpty } from '~/services/catalogue/find-empty';
+import { forgetLiveLane, liveLane } from './live-lane';
+
+/** The draft as the studio works on it, beside what is live. */
+export interface DraftView {
+  readonly edit: number;
+  readonly token: string;
+  readonly lane: Lane;
+  readonly live: { readonly revision: number; readonly lane: Lane };
+  readonly changes: readonly LaneChange[];
+  readonly lint: readonly LintFinding[];
+}
+
+/** The stored draft is none that this program reads; `/studio/mend` replaces it. */
+export class DraftUnreadable extends Error {
+  constructor(readonly problems: readonly Problem[]) {
+    super(`The draft cannot be read: ${JSON.stringify(problems.slice(0, 5))}`);
+  }
+}
+
+export async function showDraft(app: App): Promise<DraftView> {
+  const [stored, live, slugs] = await Promise.all([app.lanes.readDraft(), liveLane(app), app.catalogue.listSlugs()]);
+  if (!stored) throw new Error('There is no draft in this data folder');
+  const read = readLane(stored.document, definitions);
+  if (!read.ok) throw new DraftUnreadable(read.problems);
+  // A shop that is not open yet is told against what it began with.
+  const before = live.revision === 0 ? startingLane() : live.lane;
+  return {
+    edit: stored.edit,
+    token: stored.token,
+    lane: read.value,
+    live: { revision: live.revision, lane: before },
+    changes: describeDifference(before, read.value, definitions),
+    lint: lintLane(read.value, definitions, { ...slugs, empty: await findEmpty(app, read.value) }),
+  };
+}
+
+/** What is wrong with a draft that cannot be read; null when it can. */
+export async function findDraftProblem(app: App): Promise<{ edit: number; problems: readonly Problem[] } | null> {
+  const stored = await app.lanes.readDraft();
+  const read = readLane(stored?.document, definitions);
+  return stored && !read.ok ? { edit: stored.edit, problems: read.problems } : null;
+}
+
+/** Applies a patch made on edit number `edit`; a stale one is refused and changes nothing. Answers the new number. */
+export async function patchDraft(app: App, edit: number, patch: LanePatch): Promise<Result<{ edit: number }>> {
+  const isLive = (await liveLane(app)).revision === 0;
+  const result = await app.db.inTransaction(async (): Promise<Result<{ edit: number }>> => {
+    const stored = await app.lanes.readDraft();
+    if (!stored || stored.edit !== edit) return fail('edit', 'stale-draft');
+    const patched = applyLanePatch(migrateLane(stored.document) as Lane, patch, definitions);
+    if (!patched.ok) return patched;
+    await app.lanes.writeDraft({ ...stored, document: patched.value, edit: edit + 1, updatedAt: app.now() });
+    return ok({ edit: edit + 1 });
+  });
+  // Until something is published the draft is what its owner walks through.
+  if (isLive) forgetLiveLane(app);
+  return result;
+}
+
+/** Puts a revision's document into the draft, or what is live, to start over from it. */
+export async function restoreIntoDraft(
+  app: App,
+  edit: number,
+  revision: number | 'latest',
+  accountId: number,
+): Promise<Result<{ edit: number }>> {
+  return app.db.inTransaction(async () => {
+    const [stored, source] = await Promise.all([app.lanes.readDraft(), app.lanes.readRevision(revision)]);
+    if (!source) return fail('revision', 'not-found');
+    if (!stored || stored.edit !== edit) return fail('edit', 'stale-draft');
+    const read = readLane(source.document, definitions);
+    if (!read.ok) return read;
+    await app.lanes.writeDraft({ ...stored, document: read.value, edit: edit + 1, updatedAt: app.now() });
+    await app.accounts.writeAudit({
+      at: app.now(),
+      accountId,
+      action: 'restore-revision',
+      facts: { revision: source.id },
+    });
+    return ok({ edit: edit + 1 });
+  });
+}

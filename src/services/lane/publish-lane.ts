@@ -1,0 +1,102 @@
+import { randomUUID } from 'node:crypto';
+import { z } from 'zod';
+import {
+  compileManifest,
+  describeDifference,
+  lintLane,
+  readLane,
+  wordFinding,
+  type Lane,
+  type LaneChange,
+} from '~/core/lane';
+import { fail, ok, type Result } from '~/core/problems';
+import type { RevisionSummary } from '~/data';
+import { definitions } from '~/pieces/registry';
+import type { App } from '~/services/app';
+import { forgetLiveLane } from './live-lane';
+
+/** Makes the draft of edit number `edit` live as a new revision. Errors of the lint refuse it. */
+export async function publishLane(
+  app: App,
+  request: { edit: number; note: string; accountId: number | null },
+): Promise<Result<{ revision: number }>> {
+  const published = await app.db.inTransaction(async (): Promise<Result<{ revision: number }>> => {
+    const stored = await app.lanes.readDraft();
+    if (!stored || stored.edit !== request.edit) return fail('edit', 'stale-draft');
+    const read = readLane(stored.document, definitions);
+    if (!read.ok) return read;
+    const errors = lintLane(read.value, definitions, await app.catalogue.listSlugs()).filter(
+      (finding) => finding.level === 'error',
+    );
+    if (errors.length > 0) {
+      const message = errors.map((finding) => wordFinding(finding, read.value, definitions)).join(' ');
+      return fail('lane', 'lint-blocks', { message });
+    }
+    return ok({ revision: await storeRevision(app, read.value, request) });
+  });
+  if (published.ok) forgetLiveLane(app);
+  return published;
+}
+
+async function storeRevision(
+  app: App,
+  lane: Lane,
+  request: { note: string; accountId: number | null },
+): Promise<number> {
+  const { note, accountId } = request;
+  const revision = await app.lanes.insertRevision({ document: lane, note, accountId, publishedAt: app.now() });
+  await app.lanes.writeManifest(revision, compileManifest(lane, definitions, revision));
+  await app.accounts.writeAudit({ at: app.now(), accountId, action: 'publish', facts: { revision } });
+  return revision;
+}
+
+/** The first revision and the first draft of a new shop. */
+export async function startLane(app: App, live: Lane, draft: Lane): Promise<void> {
+  await app.db.inTransaction(async () => {
+    await storeRevision(app, live, { note: 'First lane', accountId: null });
+    await app.lanes.writeDraft({ document: draft, edit: 1, token: randomUUID(), updatedAt: app.now() });
+  });
+  forgetLiveLane(app);
+}
+
+export const compareSchema = z.strictObject({
+  from: z.coerce.number().int().min(1),
+  to: z.coerce.number().int().min(1),
+});
+
+/** What became different from one revision to another. */
+export async function compareRevisions(
+  app: App,
+  { from, to }: z.infer<typeof compareSchema>,
+): Promise<Result<LaneChange[]>> {
+  const [before, after] = await Promise.all(
+    [from, to].map(async (id) => readLane((await app.lanes.readRevision(id))?.document, definitions)),
+  );
+  return before!.ok && after!.ok
+    ? ok(describeDifference(before!.value, after!.value, definitions))
+    : fail('', 'not-found');
+}
+
+export interface RevisionView extends RevisionSummary {
+  /** What it changed against the revision before it. */
+  readonly changes: readonly LaneChange[];
+  /** Whether this program can read it. */
+  readonly isReadable: boolean;
+}
+
+export async function listRevisions(app: App): Promise<RevisionView[]> {
+  const summaries = await app.lanes.listRevisions();
+  const lanes = new Map<number, Lane>();
+  for (const { id } of summaries) {
+    const read = readLane((await app.lanes.readRevision(id))?.document, definitions);
+    if (read.ok) lanes.set(id, read.value);
+  }
+  return summaries.map((summary, i) => {
+    const [own, before] = [lanes.get(summary.id), lanes.get(summaries[i + 1]?.id ?? -1)];
+    return {
+      ...summary,
+      isReadable: own !== undefined,
+      changes: own && before ? describeDifference(before, own, definitions) : [],
+    };
+  });
+}

@@ -1,0 +1,95 @@
+import { z } from 'zod';
+import { countFunnel, sizeLosses, worthOfOnePoint, type Funnel, type Loss } from '~/core/funnel';
+import { addDays, dayIn } from '~/core/time';
+import type { Device } from '~/core/where';
+import { DEVICES } from '~/core/where/where.schema';
+import type { VisitQuery } from '~/data';
+import type { App } from '~/services/app';
+import { liveLane } from './live-lane';
+
+export const laneMapQuerySchema = z.strictObject({
+  device: z.enum(DEVICES).optional(),
+  source: z.string().max(60).optional(),
+  days: z.coerce
+    .number()
+    .pipe(z.union([z.literal(7), z.literal(28), z.literal(90)]))
+    .default(28),
+});
+export type LaneMapQuery = z.infer<typeof laneMapQuerySchema>;
+
+/** The lane in numbers for some days up to today, beside the same number of days before. */
+export interface LaneMap {
+  readonly query: LaneMapQuery;
+  readonly fromDay: string;
+  readonly toDay: string;
+  readonly funnel: Funnel;
+  readonly before: Funnel;
+  /** What one more in a hundred going on is worth in 30 days, per stretch. */
+  readonly pointMinor: readonly (number | null)[];
+  readonly losses: readonly Loss[];
+  readonly days: readonly { readonly day: string; readonly sessions: number; readonly orders: number }[];
+  /** What was published on these days. */
+  readonly publications: readonly { readonly day: string; readonly revision: number }[];
+  /** Visits left out of all figures; `ownDepth`: how far the owner's own went, 0 where there was none. */
+  readonly excluded: { readonly bots: number; readonly owner: number; readonly ownDepth: number };
+  readonly orders: { readonly all: number; readonly withoutVisit: number };
+  /** Visits in which each piece was used, by piece id. */
+  readonly pieceUse: Readonly<Record<string, number>>;
+  readonly sources: readonly string[];
+}
+
+export async function showLaneMap(app: App, query: LaneMapQuery): Promise<LaneMap> {
+  const { lane } = await liveLane(app);
+  const toDay = dayIn(lane.shop.timeZone, app.now());
+  const fromDay = addDays(toDay, 1 - query.days);
+  const now: VisitQuery = {
+    fromDay,
+    toDay,
+    ...(query.device && { device: query.device }),
+    ...(query.source && { source: query.source }),
+  };
+  const before: VisitQuery = { ...now, fromDay: addDays(fromDay, -query.days), toDay: addDays(fromDay, -1) };
+  const allDevices: VisitQuery = { fromDay, toDay, ...(query.source && { source: query.source }) };
+  const [rows, rowsBefore, rowsAll, days, excluded, orders, pieceUse, sources, revisions] = await Promise.all([
+    app.visits.countDepths(now),
+    app.visits.countDepths(before),
+    query.device ? app.visits.countDepths(allDevices) : null,
+    app.visits.countDays(now),
+    app.visits.countExcluded(now),
+    app.visits.countOrders(now),
+    app.visits.countPieces(now),
+    app.visits.listSources(),
+    app.lanes.listRevisions(),
+  ]);
+  const compared = rowsAll ?? rows;
+  const byDevice = new Map(
+    DEVICES.map((device): [Device, Funnel] => [device, countFunnel(compared.filter((row) => row.device === device))]),
+  );
+  const funnel = countFunnel(rows);
+  const losses = sizeLosses(byDevice, query.days).filter((loss) => !query.device || loss.device === query.device);
+  return {
+    query,
+    fromDay,
+    toDay,
+    funnel,
+    before: countFunnel(rowsBefore),
+    pointMinor: worthOfOnePoint(funnel, query.days),
+    losses,
+    days,
+    excluded,
+    orders,
+    pieceUse,
+    sources,
+    publications: revisions
+      .map(({ id, publishedAt }) => ({ day: dayIn(lane.shop.timeZone, publishedAt), revision: id }))
+      .filter((publication) => publication.day >= fromDay && publication.day <= toDay),
+  };
+}
+
+/** The funnel of each device for some days up to today. */
+export async function showDevices(app: App, days: number): Promise<{ device: Device; funnel: Funnel }[]> {
+  const { lane } = await liveLane(app);
+  const toDay = dayIn(lane.shop.timeZone, app.now());
+  const rows = await app.visits.countDepths({ fromDay: addDays(toDay, 1 - days), toDay });
+  return DEVICES.map((device) => ({ device, funnel: countFunnel(rows.filter((row) => row.device === device)) }));
+}

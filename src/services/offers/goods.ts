@@ -1,0 +1,93 @@
+import type { Costed, PastOrder } from '~/core/pricing';
+import type { VariantFacts } from '~/data';
+import type { App } from '~/services/app';
+import type { Shop } from '~/core/lane';
+import { ownTaxRate } from '~/services/cart/cart-goods';
+import { liveLane } from '~/services/lane/live-lane';
+import { dayIn } from '~/core/time';
+import { minor } from '~/core/money';
+
+function costed(facts: VariantFacts, shop: Shop): Costed {
+  const { sku, slug, name, choices, priceMinor, costMinor, categories, tags, taxRate } = facts;
+  return {
+    ...{ sku, slug, name, choices: Object.values(choices).join(', '), priceMinor, costMinor, categories, tags },
+    taxBasisPoints: ownTaxRate(shop, taxRate),
+  };
+}
+
+/** The variants of products as an owner tries offers on them, with what they cost the shop. */
+export async function goodsOfProducts(app: App, slugs: readonly string[]): Promise<Costed[]> {
+  const [{ lane }, facts] = await Promise.all([liveLane(app), app.catalogue.factsOfProducts(slugs)]);
+  return slugs.flatMap((slug) => (facts.get(slug) ?? []).map((one) => costed(one, lane.shop)));
+}
+
+/** Every variant there is. */
+export async function allGoods(app: App): Promise<Costed[]> {
+  return goodsOfProducts(app, [...(await app.catalogue.listSlugs()).products]);
+}
+
+/** What an order holds that can still be had; null when there is no such order. */
+export async function goodsOfOrder(
+  app: App,
+  id: number,
+): Promise<{ goods: Costed[]; lines: { sku: string; quantity: number }[] } | null> {
+  const token = await app.orders.tokenOf(id);
+  const order = token === null ? null : await app.orders.find(token);
+  if (!order) return null;
+  const facts = await app.catalogue.variantFacts(order.lines.flatMap(({ variantId }) => variantId ?? []));
+  const goods = await goodsOfProducts(app, [...new Set([...facts.values()].map(({ slug }) => slug))]);
+  const lines = order.lines.flatMap(({ variantId, quantity }) => {
+    const found = variantId === null ? undefined : facts.get(variantId);
+    return found ? [{ sku: found.sku, quantity }] : [];
+  });
+  return { goods, lines };
+}
+
+/** Orders of the past, to be priced anew: their goods as they are told now, at the prices they were sold at then, before offers. */
+export async function pastOrders(app: App): Promise<PastOrder[]> {
+  const { lane } = await liveLane(app);
+  const rows = await app.orders.listForPricing();
+  const facts = await app.catalogue.variantFacts([...new Set(rows.flatMap(({ variantId }) => variantId ?? []))]);
+  const returning = new Set<string>();
+  const orders = new Map<number, PastOrder & { lines: PastOrder['lines'][number][] }>();
+  for (const row of rows) {
+    let order = orders.get(row.orderId);
+    if (!order) {
+      // The order's delivery before offers: what it says there, or what was paid.
+      order = {
+        id: row.orderId,
+        lines: [],
+        deliveryMinor: row.deliveryMinor,
+        deliveryMethod: row.delivery,
+        circumstances: {
+          ...{
+            at: row.placedAt,
+            today: dayIn(lane.shop.timeZone, row.placedAt),
+            source: null,
+            birthday: null,
+            used: {},
+          },
+          shopper: row.email !== '' && returning.has(row.email) ? 'returning' : 'new',
+          country: row.country,
+        },
+      };
+      orders.set(row.orderId, order);
+      returning.add(row.email);
+    }
+    const known = row.variantId === null ? undefined : facts.get(row.variantId);
+    const rate = ownTaxRate(lane.shop, known?.taxRate ?? null);
+    order.lines.push({
+      id: `${order.lines.length}`,
+      product: known?.slug ?? '',
+      variant: row.sku,
+      categories: known?.categories ?? [],
+      tags: known?.tags ?? [],
+      quantity: row.quantity,
+      // Options are in what the line came to before offers.
+      unitPriceMinor: minor(Math.round(row.fullMinor / row.quantity)),
+      ...(rate !== null && { taxBasisPoints: rate }),
+      costMinor: row.costMinor,
+    });
+  }
+  return [...orders.values()];
+}

@@ -1,0 +1,34 @@
+/** So long the process is held at a time, in ms. */
+const SLICE_MS = 12;
+
+/**
+ * A long computation as lines of JSON: `{"done": 0.4}` now and then, `{"answer": …}` at the end. Done in slices, so that the shop
+ * goes on; it ends when whoever asked goes away.
+ */
+export function streamWork<T>(work: Generator<number, T>, show: (answer: T) => unknown = (answer) => answer): Response {
+  const encoder = new TextEncoder();
+  let isGone = false;
+  const line = (value: unknown) => encoder.encode(`${JSON.stringify(value)}\n`);
+  const body = new ReadableStream<Uint8Array>({
+    async pull(controller) {
+      const until = performance.now() + SLICE_MS;
+      for (;;) {
+        const step = work.next();
+        if (step.done) {
+          controller.enqueue(line({ answer: show(step.value) }));
+          return controller.close();
+        }
+        if (isGone) return;
+        if (performance.now() < until) continue;
+        controller.enqueue(line({ done: step.value }));
+        // Requests that wait are answered first.
+        return new Promise((resolve) => setImmediate(resolve));
+      }
+    },
+    cancel() {
+      isGone = true;
+      work.return(undefined as never);
+    },
+  });
+  return new Response(body, { headers: { 'content-type': 'application/x-ndjson', 'cache-control': 'no-store' } });
+}

@@ -1,0 +1,30 @@
+import { createReadStream } from 'node:fs';
+import { stat } from 'node:fs/promises';
+import path from 'node:path';
+import type { Readable } from 'node:stream';
+import { fail, ok, type Result } from '~/core/problems';
+import type { App } from '~/services/app';
+
+/** Where the files that are sold lie, below the data folder. Nothing serves it but this. */
+export const DOWNLOADS_FOLDER = 'downloads';
+
+export interface FetchedFile {
+  readonly name: string;
+  readonly bytes: number;
+  readonly content: Readable;
+}
+
+/** Hands out a bought file and takes one use of its link. A file that is not there takes none. */
+export async function fetchDownload(app: App, token: string): Promise<Result<FetchedFile>> {
+  const found = await app.orders.findDownload(token);
+  if (!found) return fail('', 'not-found');
+  // The name comes from the catalogue: no part of it may lead elsewhere.
+  const file = path.join(app.db.dataDir, DOWNLOADS_FOLDER, path.basename(found.file));
+  const stats = await stat(file).catch(() => null);
+  if (!stats?.isFile()) {
+    app.log.error({ file: found.file }, 'a file that was sold is not there');
+    return fail('', 'our-fault');
+  }
+  if (!(await app.orders.useDownload(token, app.now()))) return fail('', 'download-over');
+  return ok({ name: path.basename(found.file), bytes: stats.size, content: createReadStream(file) });
+}

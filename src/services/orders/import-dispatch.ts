@@ -1,0 +1,52 @@
+import { fail, ok, wordProblem, type Result } from '~/core/problems';
+import type { App } from '~/services/app';
+import { actOnOrder } from './keep-orders';
+import { readTable } from '~/services/catalogue/read-table';
+
+/** More orders than a shop sends in a day; each is a transaction and a mail of its own. */
+const MOST_ROWS = 1000;
+const ORDER_WORDS = ['order', 'ordernumber', 'number', 'bestellung', 'bestellnummer'];
+const TRACKING_WORDS = ['tracking', 'trackingnumber', 'parcel', 'sendungsnummer'];
+
+export interface Dispatched {
+  /** How many orders are sent now that were not before. */
+  readonly sent: number;
+  /** Orders that were sent already. */
+  readonly already: number;
+  /** What could not be taken, by the line of the file. */
+  readonly problems: readonly { readonly row: number; readonly message: string }[];
+}
+
+/**
+ * Marks the orders of a CSV file as sent, with their tracking numbers: what a parcel service gives back. Its column Order
+ * holds order numbers. Every row stands for itself; one that is wrong is told by its line and keeps nothing else back.
+ */
+export async function importDispatch(app: App, bytes: Uint8Array, accountId: number): Promise<Result<Dispatched>> {
+  const table = await readTable(bytes);
+  if (!table.ok) return table;
+  const column = (words: readonly string[]) =>
+    table.value.headings.findIndex((heading) => words.includes(heading.toLowerCase().replace(/[^\p{L}]/gu, '')));
+  const [orderAt, trackingAt] = [column(ORDER_WORDS), column(TRACKING_WORDS)];
+  if (orderAt === -1) return fail('file', 'csv-no-column', { field: 'Order' });
+  if (table.value.rows.length > MOST_ROWS) return fail('file', 'csv-too-many', { limit: MOST_ROWS });
+  let [sent, already] = [0, 0];
+  const problems: { row: number; message: string }[] = [];
+  for (const { row, cells } of table.value.rows) {
+    const number = (cells[orderAt] ?? '').trim();
+    const id = /^\d{4,12}$/.test(number) ? Number(number) - 1000 : 0;
+    const tracking = trackingAt === -1 ? '' : (cells[trackingAt] ?? '').trim().slice(0, 200);
+    const before = id > 0 ? await app.orders.readKeeping(id) : null;
+    if (!before) {
+      problems.push({ row, message: `There is no order ${number || 'without a number'}.` });
+      continue;
+    }
+    if (before.sentAt !== null && (tracking === '' || tracking === before.tracking)) {
+      already += 1;
+      continue;
+    }
+    const done = await actOnOrder(app, id, { action: 'send', tracking }, accountId);
+    if (done.ok) sent += 1;
+    else problems.push({ row, message: `Order ${number}: ${done.problems.map((one) => wordProblem(one)).join(' ')}` });
+  }
+  return ok({ sent, already, problems });
+}

@@ -1,0 +1,279 @@
+import { stringify } from 'csv-stringify/sync';
+import { randomUUID } from 'node:crypto';
+import { z } from 'zod';
+import { currencyOf } from '~/core/money';
+import {
+  orderNumber,
+  planRefund,
+  refundable,
+  takenBy,
+  type Order,
+  type Refundable,
+  type RefundedUnits,
+} from '~/core/orders';
+import { fail, ok, type Result } from '~/core/problems';
+import { ORDER_FILTERS, type OrderFilter, type OrderKeeping, type OrderSummary, type StoredRefund } from '~/data';
+import type { DeliveredMail } from '~/standins';
+import type { App } from '~/services/app';
+import { sendRefundMail, sendSentMail } from './order-mails';
+
+const PAGE_SIZE = 40;
+const MOST_EXPORTED = 50_000;
+const FILTERS = Object.keys(ORDER_FILTERS) as [OrderFilter, ...OrderFilter[]];
+
+/** The owner's list as its address asks for it; wrong values fall back. */
+export const orderListSchema = z.object({
+  q: z.string().trim().max(100).catch('').default(''),
+  filter: z.enum(FILTERS).catch('all').default('all'),
+  page: z.coerce.number().int().min(1).max(100_000).catch(1).default(1),
+});
+
+export interface OrderList extends z.infer<typeof orderListSchema> {
+  readonly orders: readonly OrderSummary[];
+  readonly total: number;
+  readonly pages: number;
+}
+
+export async function listOrders(app: App, asked: z.infer<typeof orderListSchema>): Promise<OrderList> {
+  const { orders, total } = await app.orders.listOrders({ ...asked, pageSize: PAGE_SIZE });
+  return { ...asked, orders, total, pages: Math.max(1, Math.ceil(total / PAGE_SIZE)) };
+}
+
+/** Orders as a spreadsheet (RFC 4180), sums in units of the currency. A cell that a spreadsheet would calculate is quoted. */
+export async function exportOrders(app: App, asked: z.infer<typeof orderListSchema>): Promise<string> {
+  const { orders } = await app.orders.listOrders({ ...asked, page: 1, pageSize: MOST_EXPORTED });
+  const day = (at: number | null) => (at === null ? '' : new Date(at).toISOString());
+  return stringify(
+    orders.map((order) => {
+      const { exponent } = currencyOf(order.currency);
+      const sum = (amount: number) => (amount / 10 ** exponent).toFixed(exponent);
+      return {
+        Order: orderNumber(order),
+        Placed: day(order.placedAt),
+        Name: order.name,
+        'E-mail': order.email,
+        Country: order.country,
+        Items: order.items,
+        Total: sum(order.totalMinor),
+        Refunded: sum(order.refundedMinor),
+        Currency: order.currency,
+        Payment: order.status,
+        Packed: day(order.packedAt),
+        Sent: day(order.sentAt),
+        Cancelled: day(order.cancelledAt),
+      };
+    }),
+    { header: true, escape_formulas: true },
+  );
+}
+
+/** An order with all that is known of it, for its owner. */
+export interface KeptOrder {
+  readonly order: Omit<Order, 'requestHash' | 'idempotencyKey' | 'cartToken'>;
+  readonly number: string;
+  readonly keeping: OrderKeeping;
+  readonly refunds: readonly StoredRefund[];
+  readonly left: Refundable;
+  readonly mails: readonly Pick<DeliveredMail, 'id' | 'at' | 'subject' | 'text'>[];
+  /** What the buyer did on the way, oldest first; empty where nothing was recorded. */
+  readonly way: readonly {
+    readonly at: number;
+    readonly kind: string;
+    readonly page: string | null;
+    readonly product: string | null;
+  }[];
+}
+
+const MOST_EVENTS = 200;
+
+export async function showKeptOrder(app: App, id: number): Promise<KeptOrder | null> {
+  const found = await read(app, id);
+  if (!found) return null;
+  const { order, refunds, keeping } = found;
+  const [mails, way] = await Promise.all([
+    app.mailbox.listAbout(order.token),
+    order.visitId ? app.visits.listEvents(order.visitId, MOST_EVENTS) : [],
+  ]);
+  const { requestHash: _hash, idempotencyKey: _key, cartToken: _cart, ...shown } = order;
+  return {
+    order: shown,
+    number: orderNumber(order),
+    keeping,
+    refunds,
+    left: refundable(order, refunds),
+    mails: mails.map(({ id: key, at, subject, text }) => ({ id: key, at, subject, text })),
+    way,
+  };
+}
+
+async function read(app: App, id: number) {
+  const token = await app.orders.tokenOf(id);
+  const order = token === null ? null : await app.orders.find(token);
+  const keeping = await app.orders.readKeeping(id);
+  return order && keeping && { order, keeping, refunds: await app.orders.listRefunds(id) };
+}
+
+const units = z
+  .array(z.strictObject({ line: z.number().int().min(0).max(500), quantity: z.number().int().min(1).max(9999) }))
+  .max(500);
+const reason = z.string().trim().max(300).default('');
+
+export const orderActionSchema = z.discriminatedUnion('action', [
+  z.strictObject({ action: z.literal('pack') }),
+  z.strictObject({ action: z.literal('send'), tracking: z.string().trim().max(200).default('') }),
+  /** Takes packed or sent back. */
+  z.strictObject({ action: z.literal('reopen') }),
+  z.strictObject({ action: z.literal('refund'), units, delivery: z.boolean(), restock: z.boolean(), reason }),
+  z.strictObject({ action: z.literal('cancel'), restock: z.boolean(), reason }),
+]);
+export type OrderAction = z.infer<typeof orderActionSchema>;
+
+/** Does with a paid order what its owner says, and answers how it is then. */
+export async function actOnOrder(
+  app: App,
+  id: number,
+  action: OrderAction,
+  accountId: number,
+): Promise<Result<KeptOrder>> {
+  const done = await act(app, id, action, accountId);
+  return done.ok ? ok((await showKeptOrder(app, id))!) : done;
+}
+
+async function act(app: App, id: number, action: OrderAction, accountId: number): Promise<Result<null>> {
+  if (action.action === 'refund') return giveBack(app, id, () => action, accountId);
+  if (action.action === 'cancel') {
+    const cancelled = await giveBack(
+      app,
+      id,
+      (left) => ({
+        ...action,
+        units: left.lines.flatMap(({ quantity }, line) => (quantity > 0 ? [{ line, quantity }] : [])),
+        delivery: left.deliveryMinor > 0,
+      }),
+      accountId,
+    );
+    return cancelled.ok
+      ? keep(app, id, accountId, 'cancel', (keeping) => ({ ...keeping, cancelledAt: app.now() }))
+      : cancelled;
+  }
+  if (action.action === 'reopen')
+    return keep(app, id, accountId, 'reopen', (keeping) => ({
+      ...keeping,
+      packedAt: null,
+      sentAt: null,
+      tracking: '',
+    }));
+  if (action.action === 'pack')
+    return keep(app, id, accountId, 'pack', (keeping) => ({ ...keeping, packedAt: keeping.packedAt ?? app.now() }));
+  const { tracking } = action;
+  const sent = await keep(app, id, accountId, 'send', (keeping) => ({
+    ...keeping,
+    packedAt: keeping.packedAt ?? app.now(),
+    sentAt: keeping.sentAt ?? app.now(),
+    tracking,
+  }));
+  if (sent.ok) await sendSentMail(app, (await read(app, id))!.order, tracking);
+  return sent;
+}
+
+async function keep(
+  app: App,
+  id: number,
+  accountId: number,
+  what: string,
+  change: (keeping: OrderKeeping) => OrderKeeping,
+): Promise<Result<null>> {
+  return app.db.inTransaction(async () => {
+    const found = await read(app, id);
+    if (!found) return fail('', 'not-found');
+    if (found.order.status !== 'paid') return fail('', 'order-unpaid');
+    if (found.keeping.cancelledAt !== null) return fail('', 'order-cancelled');
+    await app.orders.writeKeeping(id, change(found.keeping));
+    if (what === 'cancel') await app.orders.unredeem(found.order.token);
+    await app.accounts.writeAudit({ at: app.now(), accountId, action: `order-${what}`, facts: { order: id } });
+    return ok(null);
+  });
+}
+
+interface Wanted {
+  readonly units: readonly RefundedUnits[];
+  readonly delivery: boolean;
+  readonly restock: boolean;
+  readonly reason: string;
+}
+
+/**
+ * Gives money back. What is asked of the provider is written down first, so that nothing is given twice, and done when the
+ * provider says so; an answer that is lost is asked for again by `settleRefunds`, under the same key.
+ */
+async function giveBack(
+  app: App,
+  id: number,
+  want: (left: Refundable) => Wanted,
+  accountId: number,
+): Promise<Result<null>> {
+  const asked = await app.db.inTransaction(
+    async (): Promise<Result<{ token: string; refund: StoredRefund } | null>> => {
+      const found = await read(app, id);
+      if (!found) return fail('', 'not-found');
+      const { order, refunds, keeping } = found;
+      if (order.status !== 'paid') return fail('', 'order-unpaid');
+      if (keeping.cancelledAt !== null) return fail('', 'order-cancelled');
+      const wanted = want(refundable(order, refunds));
+      // Cancelling what was given back already gives nothing more.
+      if (wanted.units.length === 0 && !wanted.delivery && refunds.length > 0) return ok(null);
+      const planned = planRefund(order, refunds, wanted);
+      if (!planned.ok) return planned;
+      const { restock: restocked, ...rest } = wanted;
+      const refund = { ...rest, ...planned.value, restocked, key: `${order.token}-${randomUUID()}`, at: app.now() };
+      await app.orders.insertRefund(id, accountId, refund);
+      return ok({ token: order.token, refund: { ...refund, id: 0, state: 'asked' } });
+    },
+  );
+  if (!asked.ok) return asked;
+  return asked.value ? settle(app, asked.value.token, asked.value.refund, accountId) : ok(null);
+}
+
+async function settle(app: App, token: string, refund: StoredRefund, accountId: number | null): Promise<Result<null>> {
+  const answer =
+    refund.amountMinor === 0
+      ? ({ status: 'done' } as const)
+      : await app.payment.refund({ key: token, refundKey: refund.key, amountMinor: refund.amountMinor });
+  if (answer.status === 'refused') {
+    await app.orders.dropRefund(refund.key);
+    return fail('', 'refund-refused');
+  }
+  const order = (await app.orders.find(token))!;
+  await app.db.inTransaction(async () => {
+    if (!(await app.orders.settleRefund(refund.key))) return;
+    if (refund.restocked) await restock(app, order, refund.units);
+    if (order.visitId) await app.visits.addRevenue(order.visitId, -refund.amountMinor);
+    const facts = { order: order.id, amountMinor: refund.amountMinor, units: refund.units };
+    await app.accounts.writeAudit({ at: app.now(), accountId, action: 'order-refund', facts });
+  });
+  await sendRefundMail(app, order, refund);
+  return ok(null);
+}
+
+/** Puts units back on the shelf, with the add-ons that came along. */
+async function restock(app: App, order: Order, back: readonly RefundedUnits[]): Promise<void> {
+  const lines = back.map(({ line, quantity }) => ({ ...order.lines[line]!, quantity }));
+  const taken = takenBy(lines);
+  for (const { variantId, quantity } of taken) await app.catalogue.returnStock(variantId, quantity);
+  await app.catalogue.recordSale(taken.map(({ variantId, quantity }) => ({ variantId, quantity: -quantity })));
+}
+
+const ASKED_FOR_MS = 60_000;
+
+/** Asks again for refunds whose answer was lost, to a crash or to the network. */
+export async function settleRefunds(app: App): Promise<number> {
+  let settled = 0;
+  for (const { token, refund } of await app.orders.listAskedRefunds(app.now() - ASKED_FOR_MS)) {
+    const answer = await settle(app, token, refund, null).catch((error: unknown) => {
+      app.log.error({ err: error, refund: refund.key }, 'a refund could not be settled');
+      return null;
+    });
+    if (answer?.ok) settled += 1;
+  }
+  return settled;
+}

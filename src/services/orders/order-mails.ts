@@ -1,0 +1,103 @@
+import { localeFor, sayIn, type SayShop } from '~/core/lane';
+import { currencyOf, formatMoney } from '~/core/money';
+import { countryName, noteMail, orderMail, orderNumber, type Order } from '~/core/orders';
+import { longDate } from '~/core/time';
+import type { App } from '~/services/app';
+import { liveLane } from '~/services/lane/live-lane';
+import { processSlot } from '~/services/process-slot';
+
+const AT_ONCE = 20;
+
+/**
+ * Sends the mail of every paid order that has none yet. A mail service that fails must not fail an order: what could not be
+ * sent is tried again at the next sweep, and the order's token as key keeps a mail from arriving twice.
+ */
+export async function sendOrderMails(app: App): Promise<number> {
+  let sent = 0;
+  for (const token of await app.orders.listUnmailed(AT_ONCE)) {
+    const order = await app.orders.find(token);
+    if (order && (await sendOrderMail(app, order))) sent += 1;
+  }
+  return sent;
+}
+
+/** Sends the mail of one order; false when it could not be sent. */
+export async function sendOrderMail(app: App, order: Order): Promise<boolean> {
+  try {
+    const { lane } = await liveLane(app);
+    const { shop } = lane;
+    const locale = localeFor(shop, order.language);
+    // In the language and the currency it was made in, whatever the shop sells in today.
+    const mail = orderMail(order, {
+      shopName: shop.name,
+      locale,
+      currency: currencyOf(order.currency),
+      say: sayIn(lane, order.language),
+      country: countryName(order.address.country, order.language),
+      date: longDate(order.placedAt, locale, shop.timeZone),
+      link: `${processSlot().origin ?? ''}/shop/thanks/${order.token}`,
+      hasDownloads: (await app.orders.listDownloads(order.token)).length > 0,
+    });
+    await app.mailbox.send({ key: `order-${order.token}`, to: order.email, ...mail });
+  } catch (error) {
+    app.log.error({ err: error, order: order.token }, 'order mail could not be sent');
+    return false;
+  }
+  await app.orders.markMailed(order.token, app.now());
+  return true;
+}
+
+/** Tells a buyer that their order is on its way. Once: a change of the tracking number alone sends no second mail. */
+export async function sendSentMail(app: App, order: Order, tracking: string): Promise<void> {
+  await sendNote(app, order, `sent-${order.token}`, (say, facts) => ({
+    subject: say('sentSubject', facts),
+    lines: [say('sentText', facts), ...(tracking ? [say('tracking', { tracking })] : [])],
+  }));
+}
+
+/** Tells a buyer what was given back. */
+export async function sendRefundMail(
+  app: App,
+  order: Order,
+  refund: { readonly key: string; readonly amountMinor: number },
+): Promise<void> {
+  if (refund.amountMinor === 0) return;
+  await sendNote(app, order, `refund-${refund.key}`, (say, facts, locale) => ({
+    subject: say('refundSubject', facts),
+    lines: [
+      say('refundText', { ...facts, amount: formatMoney(refund.amountMinor, currencyOf(order.currency), locale) }),
+    ],
+  }));
+}
+
+/** A short mail about an order, in its language. One that cannot be sent is said, and fails nothing. */
+async function sendNote(
+  app: App,
+  order: Order,
+  key: string,
+  write: (
+    say: SayShop,
+    facts: { shop: string; number: string; name: string },
+    locale: string,
+  ) => { subject: string; lines: readonly string[] },
+): Promise<void> {
+  try {
+    const { lane } = await liveLane(app);
+    const { shop } = lane;
+    const say = sayIn(lane, order.language);
+    const facts = { shop: shop.name, number: orderNumber(order), name: order.name };
+    const { subject, lines } = write(say, facts, localeFor(shop, order.language));
+    const link = `${processSlot().origin ?? ''}/shop/thanks/${order.token}`;
+    const mail = noteMail({
+      subject,
+      lines,
+      link,
+      linkText: say('orderPage'),
+      shopName: shop.name,
+      language: order.language,
+    });
+    await app.mailbox.send({ key, to: order.email, ...mail });
+  } catch (error) {
+    app.log.error({ err: error, order: order.token }, 'a mail about an order could not be sent');
+  }
+}

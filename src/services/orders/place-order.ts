@@ -1,0 +1,351 @@
+import { createHash, randomUUID } from 'node:crypto';
+import type { Cart } from '~/core/cart';
+import { formatMoney, minor } from '~/core/money';
+import { own } from '~/core/own';
+import { answerTexts } from '~/core/options';
+import { checkCheckout, servedCountries, takenBy, type CheckoutForm, type Order } from '~/core/orders';
+import { fail, ok, type Problem, type ProblemCode, type Result } from '~/core/problems';
+import { dayIn } from '~/core/time';
+import type { RelatedOrder, StoredCart } from '~/data';
+import type { DeliveryRate } from '~/standins';
+import type { App } from '~/services/app';
+import { goodsOf, type Good, uploadNames, variantName } from '~/services/cart/cart-goods';
+import { giftsOf, type Gift } from '~/services/cart/gifts';
+import { circumstancesOf, shopperKey } from '~/services/cart/circumstances';
+import { isOpen, liveLane } from '~/services/lane/live-lane';
+import { sendOrderMail } from './order-mails';
+import { quoteDelivery } from '~/services/cart/quote-delivery';
+import { priceCartGoods, wordCode } from '~/services/cart/view-cart';
+
+export interface OrderRequest {
+  readonly cartToken: string;
+  /** Which state of the cart the shopper saw; another is refused. */
+  readonly cartVersion: number;
+  readonly form: CheckoutForm;
+  /** The same key is the same order, however often it is sent. */
+  readonly key: string;
+  readonly visitId: string | null;
+  /** ISO 639-1. */
+  readonly language: string;
+  /** The total the shopper was shown; an order at another price is refused. */
+  readonly seenTotalMinor: number | null;
+}
+
+const FAILED: Readonly<Record<string, ProblemCode>> = {
+  declined: 'payment-declined',
+  'timed-out': 'payment-timed-out',
+};
+
+/** What makes two requests the same. The card is no part of it: nothing made from one is kept anywhere. */
+function hashOf({ cartToken, cartVersion, form: { cardNumber: _card, ...form } }: OrderRequest): string {
+  return createHash('sha256')
+    .update(JSON.stringify([cartToken, cartVersion, form]))
+    .digest('hex');
+}
+
+/**
+ * Reserves stock, takes the payment, then confirms; or gives the stock back. The cart is emptied only by a paid order.
+ * Stock and the order are written in one immediate transaction, so the last unit is sold once, and of one cart one order is
+ * under way. Who carries it is asked before: a slow carrier must not hold the shop.
+ */
+export async function placeOrder(app: App, request: OrderRequest): Promise<Result<{ token: string }>> {
+  if (!(await isOpen(app))) return fail('', 'shop-closed');
+  const requestHash = hashOf(request);
+  const before = await cartOrAnswer(app, request, requestHash);
+  if ('answer' in before) return before.answer;
+  const rates = await quoteDelivery(app, request.form, await goodsOf(app, before.cart), request.language);
+  const reserved = await reserve(app, request, requestHash, rates);
+  if (!reserved.ok) return reserved;
+  if ('answer' in reserved.value) return reserved.value.answer;
+  const { order, ...taken } = reserved.value;
+  const { cardNumber } = request.form;
+  const charge =
+    order.totalMinor === 0
+      ? ({ status: 'approved', reference: 'nothing-to-pay' } as const)
+      : await app.payment.charge({
+          key: order.token,
+          amountMinor: order.totalMinor,
+          currency: order.currency,
+          cardNumber,
+        });
+  if (charge.status === 'approved')
+    return confirm(app, order, charge.reference, { ...taken, cartToken: request.cartToken });
+  if (charge.status === 'timed-out') await app.payment.cancel(order.token);
+  await release(app, order, charge.status);
+  return fail('cardNumber', FAILED[charge.status]!);
+}
+
+/** What a request is answered with because of what was ordered before; null when it is new. */
+function answerOf(related: readonly RelatedOrder[], requestHash: string): Result<{ token: string }> | null {
+  const repeated = related.find((order) => order.isRepeat);
+  if (repeated) {
+    if (repeated.requestHash !== requestHash) return fail('key', 'key-reused');
+    if (repeated.status === 'paid') return ok({ token: repeated.token });
+    return repeated.status === 'reserved'
+      ? fail('key', 'payment-in-progress')
+      : fail('cardNumber', own(FAILED, repeated.paymentReference ?? '') ?? 'payment-timed-out');
+  }
+  if (related.some((order) => order.status === 'reserved')) return fail('key', 'payment-in-progress');
+  const paid = related.find((order) => order.status === 'paid');
+  return paid ? fail('key', 'cart-ordered', { token: paid.token }) : null;
+}
+
+/** The cart as the shopper saw it, or what else the request is answered with. */
+async function cartOrAnswer(
+  app: App,
+  request: OrderRequest,
+  requestHash: string,
+): Promise<{ readonly cart: StoredCart } | { readonly answer: Result<{ token: string }> }> {
+  const { key, cartToken, cartVersion } = request;
+  const [related, cart] = await Promise.all([
+    app.orders.findRelated({ key, cartToken, cartVersion }),
+    app.carts.read(cartToken),
+  ]);
+  const answer = answerOf(related, requestHash);
+  if (answer) return { answer };
+  if (cart.lines.length === 0) return { answer: fail('cart', 'cart-empty') };
+  return cart.version === cartVersion ? { cart } : { answer: fail('cart', 'cart-changed') };
+}
+
+interface BoughtFile {
+  readonly name: string;
+  readonly file: string;
+  readonly uses: number;
+}
+
+/** An order under way, the lines of the cart that it was made of, and the files it buys. */
+interface Taken {
+  readonly order: Order;
+  readonly lineIds: readonly string[];
+  readonly files: readonly BoughtFile[];
+}
+
+type Reserved = Taken | { readonly answer: Result<{ token: string }> };
+
+/** Thrown to roll a transaction back; carries what the shopper is told. */
+class Refused extends Error {
+  constructor(readonly result: ReturnType<typeof fail>) {
+    super('refused');
+  }
+}
+
+async function reserve(
+  app: App,
+  request: OrderRequest,
+  requestHash: string,
+  rates: readonly DeliveryRate[],
+): Promise<Result<Reserved>> {
+  try {
+    return await app.db.inTransaction(async () => {
+      // Asked again: while the carrier was asked, another tab may have been quicker.
+      const now = await cartOrAnswer(app, request, requestHash);
+      if ('answer' in now) return ok<Reserved>(now);
+      const { cart } = now;
+      const goods = await goodsOf(app, cart);
+      const built = await buildOrder(app, request, requestHash, cart, goods, rates);
+      if (!built.ok) return built;
+      const { order, offers } = built.value;
+      for (const { variantId, quantity } of takenBy(order.lines)) {
+        if (await app.catalogue.takeStock(variantId, quantity)) continue;
+        const facts = (await app.catalogue.variantFacts([variantId])).get(variantId);
+        const [name, stock] = [facts ? variantName(facts) : '', facts?.stock ?? 0];
+        throw new Refused(fail('cart', stock === 0 ? 'sold-out' : 'not-enough-stock', { name, stock }));
+      }
+      const id = await app.orders.insert(order);
+      // Counted in this very transaction: of an offer that is limited nobody gets one too many.
+      await app.orders.redeem(id, offers, shopperKey(app, order.email), order.placedAt);
+      const lineIds = cart.lines.map((line) => line.id);
+      return ok<Reserved>({ order: { ...order, id }, lineIds, files: filesOf(goods) });
+    });
+  } catch (error) {
+    if (error instanceof Refused) return error.result;
+    throw error;
+  }
+}
+
+async function buildOrder(
+  app: App,
+  request: OrderRequest,
+  requestHash: string,
+  cart: Cart,
+  goods: readonly Good[],
+  rates: readonly DeliveryRate[],
+): Promise<Result<{ readonly order: Omit<Order, 'id'>; readonly offers: readonly string[] }>> {
+  const { form } = request;
+  if (goods.length === 0) return fail('cart', 'cart-empty');
+  const live = await liveLane(app);
+  const { lane, revision, currency } = live;
+  const needsDelivery = goods.some((good) => good.isParcel);
+  const problems = checkCheckout(form, needsDelivery ? servedCountries(lane.shop.delivery) : null);
+  if (problems.length > 0) return { ok: false, problems };
+  const unfit = goods.find((good) => good.problem)?.problem;
+  if (unfit) return { ok: false, problems: [{ ...unfit, path: 'cart' }] };
+  const rate = rates.find((candidate) => candidate.key === form.delivery);
+  if (needsDelivery && !rate) return fail('delivery', 'delivery-unknown');
+  const way = { amountMinor: rate?.amountMinor ?? minor(0), method: rate?.key ?? null };
+  const buyer = { country: form.country || null, email: form.email };
+  const priced = priceCartGoods(live, cart, goods, await circumstancesOf(app, live, buyer), way);
+  if (request.seenTotalMinor !== null && request.seenTotalMinor !== priced.totalMinor) {
+    const show = (amount: number) => formatMoney(amount, currency, lane.shop.locale);
+    const changed = { before: show(request.seenTotalMinor), after: show(priced.totalMinor) };
+    const lost = priced.codes.find(({ refusal }) => refusal !== null);
+    if (!lost) return fail('total', 'price-changed', changed);
+    const why = wordCode(lost, live, { language: request.language, rename: (text) => text, isEmpty: false }) ?? '';
+    return fail('total', 'code-lost', { ...changed, why });
+  }
+  const nameOf = await uploadNames(app, goods);
+  const placedAt = app.now();
+  const codes = priced.codes.flatMap(({ code, refusal }) => (refusal === null ? [code] : []));
+  const order = {
+    token: randomUUID(),
+    idempotencyKey: request.key,
+    requestHash,
+    status: 'reserved' as const,
+    email: form.email,
+    name: form.name,
+    address: { line1: form.line1, line2: form.line2, postcode: form.postcode, city: form.city, country: form.country },
+    delivery: rate?.key ?? 'none',
+    deliveryName: rate?.name ?? '',
+    deliveryDays: rate?.days ?? '',
+    language: request.language,
+    taxIncluded: lane.shop.tax.included,
+    currency: currency.code,
+    subtotalMinor: priced.subtotalMinor,
+    discountMinor: priced.discountMinor,
+    deliveryMinor: priced.deliveryMinor ?? minor(0),
+    taxMinor: priced.taxMinor,
+    totalMinor: priced.totalMinor,
+    steps: priced.steps,
+    laneRevision: revision,
+    visitId: request.visitId,
+    paymentReference: null,
+    placedAt,
+    day: dayIn(lane.shop.timeZone, placedAt),
+    coupon: codes.length > 0 ? codes.join(', ') : null,
+    note: cart.note,
+    cartToken: request.cartToken,
+    cartVersion: request.cartVersion,
+    lines: goods.map(({ facts, line, evaluation }, i) => ({
+      variantId: facts.variantId,
+      sku: facts.sku,
+      name: facts.name,
+      choices: Object.values(facts.choices).join(', '),
+      quantity: line.quantity,
+      unitMinor: facts.priceMinor,
+      totalMinor: priced.lines[i]!.totalMinor,
+      costMinor: facts.costMinor,
+      steps: priced.lines[i]!.steps,
+      answers: answerTexts(facts.options, evaluation.answers, nameOf),
+      addOns: evaluation.addOns,
+    })),
+  };
+  const gifts = await giftsOf(app, live, priced);
+  const lines = [...order.lines, ...gifts.map(giftLine)];
+  return ok({
+    order: { ...order, lines },
+    offers: [...Object.keys(priced.taken), ...gifts.map(({ offerId }) => offerId)],
+  });
+}
+
+/** A gift as a line of the order: taken from the shelf, at nothing. */
+function giftLine({ facts, quantity, offerId, offer, valueMinor }: Gift): Order['lines'][number] {
+  return {
+    ...{ variantId: facts.variantId, sku: facts.sku, name: facts.name, quantity },
+    choices: Object.values(facts.choices).join(', '),
+    ...{ unitMinor: minor(0), totalMinor: minor(0), costMinor: facts.costMinor, answers: [], addOns: [] },
+    steps: [{ code: 'gift', amountMinor: minor(0), offerId, name: offer, valueMinor }],
+  };
+}
+
+/** How long a bought file can be fetched, and how often each. */
+export const DOWNLOAD_DAYS = 60;
+export const DOWNLOAD_USES = 5;
+
+/** Files that are bought, each once, with the name of what they belong to. */
+function filesOf(goods: readonly Good[]): BoughtFile[] {
+  const files = new Map(
+    goods.flatMap(({ facts: { name, downloadFile } }) => (downloadFile ? [[downloadFile, name] as const] : [])),
+  );
+  return [...files].map(([file, name]) => ({ name, file, uses: DOWNLOAD_USES }));
+}
+
+async function confirm(
+  app: App,
+  order: Order,
+  reference: string,
+  from: Pick<Taken, 'lineIds' | 'files'> & { readonly cartToken: string },
+): Promise<Result<{ token: string }>> {
+  await app.db.inTransaction(async () => {
+    if (!(await app.orders.move(order.token, 'reserved', 'paid', reference)))
+      throw new Error(`Order ${order.token} was no longer reserved`);
+    if (!(await app.carts.emptyOrdered(from.cartToken, order.cartVersion!, app.now()))) {
+      // Only what was ordered: something was added while the payment was under way.
+      const cart = await app.carts.read(from.cartToken);
+      const lines = cart.lines.filter((line) => !from.lineIds.includes(line.id));
+      await app.carts.write(from.cartToken, cart, { ...cart, lines, codes: [], note: '' }, { now: app.now() });
+      await app.carts.forgetCheckout(from.cartToken);
+    }
+    await app.catalogue.recordSale(takenBy(order.lines));
+    await app.orders.grantDownloads(order.token, from.files, app.now() + DOWNLOAD_DAYS * 86_400_000);
+    if (order.visitId && (await app.visits.addRevenue(order.visitId, order.totalMinor))) {
+      await app.visits.recordServerEvent({
+        id: `order-${order.token}`,
+        visitId: order.visitId,
+        at: order.placedAt,
+        kind: 'order',
+      });
+    }
+  });
+  app.log.info({ order: order.token, totalMinor: order.totalMinor, revision: order.laneRevision }, 'order paid');
+  await sendOrderMail(app, order);
+  return ok({ token: order.token });
+}
+
+async function release(app: App, order: Pick<Order, 'token' | 'lines' | 'visitId'>, why: string): Promise<void> {
+  await app.db.inTransaction(async () => {
+    if (!(await app.orders.move(order.token, 'reserved', 'failed', why))) return;
+    for (const { variantId, quantity } of takenBy(order.lines)) await app.catalogue.returnStock(variantId, quantity);
+    await app.orders.unredeem(order.token);
+    if (order.visitId)
+      await app.visits.recordServerEvent({
+        id: `failed-${order.token}`,
+        visitId: order.visitId,
+        at: app.now(),
+        kind: 'payment-failed',
+      });
+  });
+  app.log.info({ order: order.token, why }, 'payment failed');
+}
+
+const ABANDONED_AFTER_MS = 10 * 60_000;
+
+/**
+ * Gives back what a crash between reserving and paying left behind, older than so many milliseconds. Run at start, when
+ * nothing can be under way, and now and then. One payment that cannot be cancelled does not keep the others.
+ */
+export async function releaseAbandoned(app: App, olderThanMs = ABANDONED_AFTER_MS): Promise<number> {
+  let released = 0;
+  for (const token of await app.orders.listReserved(app.now() - olderThanMs)) {
+    try {
+      await app.payment.cancel(token);
+      const order = await app.orders.find(token);
+      if (order) await release(app, order, 'abandoned');
+      released += 1;
+    } catch (error) {
+      app.log.error({ err: error, order: token }, 'an order left behind could not be given back');
+    }
+  }
+  return released;
+}
+
+/** The order that a refusal speaks of, where the cart was ordered already: its page is where the shopper wants to be. */
+export function orderedAlready(problems: readonly Problem[]): string | null {
+  const ordered = problems.find((problem) => problem.code === 'cart-ordered');
+  return ordered ? String(ordered.facts?.['token']) : null;
+}
+
+/** An order for the page that thanks for it; the token is the secret. */
+export async function showOrder(app: App, token: string): Promise<Order | null> {
+  const order = await app.orders.find(token);
+  return order?.status === 'paid' ? order : null;
+}

@@ -1,0 +1,60 @@
+import type { Product, Variant } from '~/core/catalogue';
+import { isSoldOut } from '~/core/catalogue';
+import type { Minor } from '~/core/money';
+import { offersOf, priceGoods } from '~/core/pricing';
+import { countryName } from '~/core/orders';
+import type { App } from '~/services/app';
+import { liveLane } from '~/services/lane/live-lane';
+import { circumstancesOf } from '~/services/cart/circumstances';
+import { priceableOf } from '~/services/cart/cart-goods';
+import { quoteParcel } from '~/services/cart/quote-delivery';
+
+/** What can honestly be promised of how a product reaches its buyer, before it is in a cart. */
+export type DeliveryPromise =
+  | {
+      readonly kind: 'parcel';
+      readonly country: string;
+      readonly amountMinor: Minor;
+      readonly days: string;
+      readonly freeFromMinor: Minor | null;
+    }
+  | { readonly kind: 'made-to-order'; readonly days: number }
+  | { readonly kind: 'download' };
+
+/**
+ * The usual way to where the shopper said they live, else home. Nothing is promised of what is sold out, of an event, or to
+ * where nobody carries.
+ */
+export async function promiseDelivery(
+  app: App,
+  product: Product,
+  variant: Variant | undefined,
+  to: { readonly country: string; readonly postcode: string } | null,
+  language: string,
+): Promise<DeliveryPromise | null> {
+  if (!variant || product.variants.every(isSoldOut)) return null;
+  if (product.fulfilment === 'download') return { kind: 'download' };
+  if (product.fulfilment !== 'parcel') return null;
+  if (product.leadDays !== null) return { kind: 'made-to-order', days: product.leadDays };
+  const live = await liveLane(app);
+  const place = to ?? { country: live.lane.shop.delivery.home, postcode: '' };
+  const parcel = { weightGrams: variant.weightGrams, valueMinor: variant.priceMinor };
+  const [way] = await quoteParcel(app, place, parcel, language);
+  if (!way) return null;
+  const facts = (await app.catalogue.variantFacts([variant.id])).get(variant.id);
+  if (!facts) return null;
+  const line = priceableOf(facts, 'promised', 1, { effects: [] });
+  const { freeDelivery, deliveryMinor } = priceGoods({
+    lines: [line],
+    offers: offersOf(live.lane.offers),
+    ...{ tax: live.lane.shop.tax, deliveryMinor: way.amountMinor, deliveryMethod: way.key, codes: [] },
+    circumstances: await circumstancesOf(app, live, { country: place.country, email: '' }),
+  });
+  return {
+    kind: 'parcel',
+    country: countryName(place.country, language),
+    amountMinor: deliveryMinor ?? way.amountMinor,
+    days: way.days,
+    freeFromMinor: freeDelivery && freeDelivery.missingMinor > 0 ? freeDelivery.thresholdMinor : null,
+  };
+}

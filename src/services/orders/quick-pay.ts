@@ -1,0 +1,38 @@
+import type { CheckoutForm } from '~/core/orders';
+import { fail, type Result } from '~/core/problems';
+import type { App } from '~/services/app';
+import { placeOrder, type OrderRequest } from './place-order';
+import { quoteCheckout, type CheckoutQuote } from '~/services/cart/show-checkout';
+
+export type WalletView = Awaited<ReturnType<App['wallet']['open']>> & { readonly quote: CheckoutQuote };
+
+/** What the wallet's owner is asked to agree to: where it goes, how, and the sum. Delivery is the cheapest way. */
+export async function showQuickPay(app: App, cartToken: string, language = 'en'): Promise<WalletView> {
+  const wallet = await app.wallet.open();
+  const { country, postcode } = wallet.holder;
+  const quote = await quoteCheckout(
+    app,
+    await app.carts.read(cartToken),
+    { country, postcode, delivery: '' },
+    language,
+  );
+  return { ...wallet, quote };
+}
+
+/** Places the order with what the wallet hands over. */
+export async function quickPay(
+  app: App,
+  request: Omit<OrderRequest, 'form'> & { readonly card: string },
+): Promise<Result<{ token: string }>> {
+  const { holder, cards, quote } = await showQuickPay(app, request.cartToken);
+  const card = cards.find((candidate) => candidate.key === request.card);
+  if (!card) return fail('card', 'not-found');
+  const form: CheckoutForm = {
+    ...holder,
+    line2: '',
+    delivery: quote.chosen ?? '',
+    cardNumber: card.cardNumber,
+  };
+  const { card: _card, ...rest } = request;
+  return placeOrder(app, { ...rest, form });
+}

@@ -1,0 +1,56 @@
+import { isbot } from 'isbot';
+import { z } from 'zod';
+import { EVENT_KINDS } from '~/core/funnel';
+import { dayIn } from '~/core/time';
+import { DEVICES } from '~/core/where/where.schema';
+import type { Excluded } from '~/data';
+import type { App } from '~/services/app';
+import { liveLane } from '~/services/lane/live-lane';
+
+const id = z.string().regex(/^[\w-]{6,60}$/);
+const short = z.string().max(160).nullable().default(null);
+const MAX_AGE_MS = 24 * 3600_000;
+const MAX_AHEAD_MS = 5 * 60_000;
+
+/** Events a browser may report; orders and failed payments are the server's to say. */
+const BROWSER_KINDS = EVENT_KINDS.filter((kind) => kind !== 'order' && kind !== 'payment-failed');
+
+export const eventBatchSchema = z.strictObject({
+  visit: id,
+  device: z.enum(DEVICES),
+  source: z.string().max(60).default('direct'),
+  events: z
+    .array(
+      z.strictObject({
+        id,
+        at: z.number().int().positive(),
+        kind: z.enum(BROWSER_KINDS),
+        page: short,
+        product: short,
+        piece: short,
+      }),
+    )
+    .min(1)
+    .max(100),
+});
+export type EventBatch = z.infer<typeof eventBatchSchema>;
+
+/** Writes a batch; events with a clock far off are stamped with the server's. Returns how many were new. */
+export async function ingestEvents(
+  app: App,
+  batch: EventBatch,
+  seen: { userAgent: string; isOwner: boolean },
+): Promise<number> {
+  const now = app.now();
+  const { lane } = await liveLane(app);
+  const excluded: Excluded = seen.isOwner ? 'owner' : isbot(seen.userAgent) ? 'bot' : null;
+  const events = batch.events.map((event) => ({
+    ...event,
+    at: event.at < now - MAX_AGE_MS || event.at > now + MAX_AHEAD_MS ? now : event.at,
+    visitId: batch.visit,
+  }));
+  const day = dayIn(lane.shop.timeZone, Math.min(...events.map((event) => event.at)));
+  return app.visits.record(events, [
+    { visitId: batch.visit, day, device: batch.device, source: batch.source, excluded },
+  ]);
+}

@@ -1,0 +1,53 @@
+/** @jsxImportSource preact */
+import { LRUCache } from 'lru-cache';
+import { renderToString } from 'preact-render-to-string';
+import { CALLED_CART } from '~/core/words';
+import type { CardExtras, ProductCard } from '~/core/catalogue';
+import { compilePiece, newPiece } from '~/core/lane';
+import { Card } from '~/pieces/listing/card';
+import { listing, type ListingPiece } from '~/pieces/listing/definition';
+import type { ShopContext } from './shop-context';
+
+const MOST_DRAWN = 4000;
+const drawn = new LRUCache<string, string>({ max: MOST_DRAWN });
+/** A piece of a manifest is never changed: what it makes of a card is told by a number of its own. */
+const numbers = new WeakMap<ListingPiece, number>();
+let last = 0;
+
+/** What listings look like that no piece says anything about. */
+export const usualListing = compilePiece('usual', newPiece(listing, true), listing, 'en', CALLED_CART) as ListingPiece;
+
+interface Drawn {
+  readonly piece?: ListingPiece;
+  readonly extras?: ReadonlyMap<number, CardExtras>;
+  /** The level of a card's heading on the page. */
+  readonly level: 2 | 3;
+  /** How many pictures are wanted at once. */
+  readonly eager?: number;
+}
+
+/** Cards as HTML. One that was drawn before of the same facts, for the same readers, is not drawn again. */
+export function drawCards(
+  cards: readonly ProductCard[],
+  shop: ShopContext,
+  { piece = usualListing, extras, level, eager = 0 }: Drawn,
+): string {
+  let number = numbers.get(piece);
+  if (number === undefined) numbers.set(piece, (number = last += 1));
+  const readers = `${shop.locale} ${shop.language} ${shop.currency.code} ${shop.revision} ${level} ${number}`;
+  return cards
+    .map((card, i) => {
+      const isEager = i < eager;
+      const own = extras?.get(card.id);
+      const key = `${readers} ${isEager} ${JSON.stringify(card)}${own ? JSON.stringify(own) : ''}`;
+      let html = drawn.get(key);
+      if (html === undefined) {
+        html = renderToString(
+          <Card card={card} extras={own} piece={piece} reader={shop} level={level} eager={isEager} />,
+        );
+        drawn.set(key, html);
+      }
+      return html;
+    })
+    .join('');
+}

@@ -1,0 +1,27 @@
+import { h } from 'preact';
+import { renderToString } from 'preact-render-to-string';
+import type { ManifestPiece } from '~/core/lane';
+import { MEDIA_OF } from '~/core/where';
+import { DEVICES } from '~/core/where/where.schema';
+import { drawnKinds } from './drawn-kinds';
+import type { ShopContext } from './shop-context';
+import { styleHtml } from './style-html';
+
+/** A piece as it stands in a page, with its heading and its style; null when there is nothing to show. */
+export async function drawPiece(piece: ManifestPiece, shop: ShopContext, url: URL): Promise<string | null> {
+  const html = await drawnKinds[piece.kind]?.(piece, shop, url).catch((error: unknown) => {
+    // A piece that fails is left out; the page stays whole.
+    shop.app.log.error({ err: error, piece: piece.id }, 'a piece could not be drawn');
+    return null;
+  });
+  if (!html) return null;
+  const hidden = DEVICES.filter((device) => !piece.where.devices.includes(device));
+  const rules = hidden.map((device) => `@media ${MEDIA_OF[device]}{:scope{display:none}}`).join('');
+  const style = styleHtml(`@scope ([data-pl-piece="${piece.id}"]){${rules}${piece.css}}`);
+  const { heading, intro } = piece.words;
+  const head = [
+    heading && renderToString(h('h2', { 'data-slot': 'heading', 'data-word': 'heading' }, heading)),
+    intro && renderToString(h('p', { class: 'lead', 'data-word': 'intro' }, intro)),
+  ];
+  return `<section class="wrap spot-piece" data-pl-piece="${piece.id}" data-part="">${style}${head.filter(Boolean).join('')}${html}</section>`;
+}

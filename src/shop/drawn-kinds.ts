@@ -1,0 +1,56 @@
+import { h } from 'preact';
+import { renderToString } from 'preact-render-to-string';
+import type { ManifestPiece } from '~/core/lane';
+import type { ListingPiece } from '~/pieces/listing/definition';
+import { Goods } from '~/pieces/listing/goods';
+import type { OrderFormPiece } from '~/pieces/order-form/definition';
+import { OrderForm } from '~/pieces/order-form/form';
+import type { TextPiece } from '~/pieces/text/definition';
+import { cardExtras, listSelection, orderRows } from '~/services/catalogue/list-selection';
+import { drawCards } from './draw-cards';
+import { listingPlace } from './listing-address';
+import { drawText } from './rich-text';
+import type { ShopContext } from './shop-context';
+
+/** Draws a piece in a place of a page, below its heading. */
+type Draw = (piece: ManifestPiece, shop: ShopContext, url: URL) => Promise<string>;
+
+/** Every kind of piece that the server draws into places of pages: one line each. */
+export const drawnKinds: Readonly<Record<string, Draw>> = {
+  listing: async (drawn, shop, url) => {
+    const piece = drawn as ListingPiece;
+    const place = listingPlace(url, piece.id);
+    const { shows, pageSize, more } = piece.settings;
+    const size = more === 'none' ? shows.most : pageSize;
+    const found = await listSelection(shop.app, shows, { ...place, pageSize: size });
+    const extras = await cardExtras(shop.app, found.cards, piece.parts);
+    const { say } = shop;
+    const paging = {
+      ...{ page: found.page, pages: more === 'none' ? 1 : found.pages, href: place.href },
+      words: { pages: say('pages'), previous: say('previous'), next: say('next') },
+    };
+    const html = drawCards(found.cards, shop, { piece, extras, level: 3 });
+    return renderToString(h(Goods, { piece, html, isEmpty: found.cards.length === 0, paging }));
+  },
+  text: async (drawn, shop) => {
+    const piece = drawn as TextPiece;
+    const { width, align, framed } = piece.settings;
+    const html = await drawText(piece.words.body, shop);
+    return renderToString(
+      h('div', {
+        ...{ class: 'rich', 'data-slot': 'body', 'data-word': 'body' },
+        ...{ 'data-width': width, 'data-align': align, 'data-framed': framed },
+        dangerouslySetInnerHTML: { __html: html },
+      }),
+    );
+  },
+  'order-form': async (drawn, shop, url) => {
+    const piece = drawn as OrderFormPiece;
+    const rows = await orderRows(shop.app, piece.settings.shows, piece.settings.rows);
+    const { money, link, language } = shop;
+    const { say } = shop;
+    const pagesWords = { pages: say('pages'), previous: say('previous'), next: say('next') };
+    const place = listingPlace(url, piece.id);
+    return renderToString(h(OrderForm, { piece, rows, place, pagesWords, money, link, language, path: url.pathname }));
+  },
+};

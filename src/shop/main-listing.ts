@@ -1,0 +1,55 @@
+import { NOTHING_CHOSEN, readChosen, type Chosen } from '~/core/catalogue';
+import type { ListingPiece } from '~/pieces/listing/definition';
+import type { OrderFormPiece } from '~/pieces/order-form/definition';
+import { MOST_AT_ONCE, type ListingShape, type Sort } from '~/services/catalogue/browse-shop';
+import { usualListing } from './draw-cards';
+import { listingPlace } from './listing-address';
+import { piecesAt, type SpotVisit } from './spot-pieces';
+
+/** How the products of a listing page are shown: by the piece that stands there, or as usual. */
+export interface MainListing {
+  /** null: no piece says anything about it. */
+  readonly id: string | null;
+  readonly piece: ListingPiece;
+  /** What is ordered from instead, where a table stands in place of the products. */
+  readonly table: OrderFormPiece | null;
+  readonly shape: ListingShape & { readonly chosen: Chosen };
+}
+
+const USUAL: MainListing = {
+  id: null,
+  piece: { ...usualListing, settings: { ...usualListing.settings, more: 'pages' } },
+  table: null,
+  shape: { chosen: NOTHING_CHOSEN },
+};
+
+export async function mainListing(
+  locals: Parameters<typeof piecesAt>[0],
+  visit: SpotVisit,
+  url: URL,
+): Promise<MainListing> {
+  const [found] = await piecesAt(locals, 'listing.main', visit, url);
+  const chosen = readChosen(url.searchParams);
+  if (!found) return { ...USUAL, shape: { chosen } };
+  if (found.kind === 'order-form') {
+    const table = found as OrderFormPiece;
+    const { most, order } = table.settings.shows;
+    const piece = { ...USUAL.piece, settings: { ...USUAL.piece.settings, filters: 'all' as const } };
+    return {
+      ...{ id: table.id, piece, table },
+      shape: { pageSize: Math.min(most, MOST_AT_ONCE), order: order as Sort, chosen, facets: true },
+    };
+  }
+  const piece = found as ListingPiece;
+  const { pageSize, more, shows, filters } = piece.settings;
+  const grows = more === 'button' || more === 'endless';
+  // A page always leads to all that it is about.
+  const shown = more === 'none' ? { ...piece, settings: { ...piece.settings, more: 'pages' as const } } : piece;
+  const fromFirst = grows && listingPlace(url, null).fromFirst;
+  return {
+    id: piece.id,
+    piece: shown,
+    table: null,
+    shape: { pageSize, order: shows.order as Sort, fromFirst, chosen, facets: filters === 'all' },
+  };
+}

@@ -1,0 +1,272 @@
+import { closestCenter, DndContext, type DragEndEvent } from '@dnd-kit/core';
+import { arrayMove, SortableContext, useSortable, verticalListSortingStrategy } from '@dnd-kit/sortable';
+import { CSS } from '@dnd-kit/utilities';
+import isEqual from 'fast-deep-equal';
+import GripVertical from 'lucide-react/icons/grip-vertical';
+import { useState } from 'react';
+import { askJson } from '../shared/api';
+import { plural } from '../shared/format';
+import { Modal } from '../shared/modal';
+import { PictureControl } from '../shared/picture-control';
+import { Shell } from '../shared/shell';
+import { tellMoves, useSortSensors } from '../shared/sorting';
+import type { ShellData } from '../shared/studio-data';
+import { useUnsaved } from '../shared/use-unsaved';
+import { ArrangeProducts } from './arrange-products';
+import { SelectField, TextField } from '../shop/fields';
+
+interface Category {
+  readonly slug: string;
+  readonly name: string;
+  readonly text: string;
+  readonly picture: string | null;
+  readonly parent: string | null;
+  readonly products: number;
+}
+
+/** A category with a key of its own: a new one has no slug yet. */
+type Row = Category & { readonly key: string };
+
+interface Props {
+  readonly shell: ShellData;
+  readonly categories: readonly Category[];
+}
+
+export function Categories(props: Props) {
+  return (
+    <Shell data={props.shell} room="catalogue">
+      <Screen categories={props.categories} />
+    </Shell>
+  );
+}
+
+const toRows = (categories: readonly Category[]): Row[] =>
+  categories.map((category) => ({ ...category, key: category.slug }));
+
+/** Categories in the order shoppers see them; those within another stand below it. */
+function Screen({ categories }: { categories: readonly Category[] }) {
+  const [stored, setStored] = useState(() => toRows(categories));
+  const [rows, setRows] = useState(stored);
+  const [chosen, choose] = useState<string | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const [said, setSaid] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
+  const [arranged, setArranged] = useState<Row | null>(null);
+  const [gone, setGone] = useState<Row | null>(null);
+  const isChanged = !isEqual(rows, stored);
+  const sensors = useSortSensors();
+  const current = rows.find((row) => row.key === chosen);
+  const name = (key: unknown) => rows.find((row) => row.key === key)?.name ?? '';
+  const change = (part: Partial<Row>) => {
+    setRows(rows.map((row) => (row.key === chosen ? { ...row, ...part } : row)));
+    setSaid(null);
+  };
+
+  useUnsaved(isChanged);
+
+  function drop({ active, over }: DragEndEvent): void {
+    if (!over || active.id === over.id) return;
+    const at = (key: unknown) => rows.findIndex((row) => row.key === key);
+    setRows(inTreeOrder(arrayMove(rows, at(active.id), at(over.id))));
+  }
+
+  function add(): void {
+    const key = `new-${Date.now()}`;
+    setRows([...rows, { key, slug: '', name: 'New category', text: '', picture: null, parent: null, products: 0 }]);
+    choose(key);
+  }
+
+  async function save(): Promise<void> {
+    setBusy(true);
+    setProblem(null);
+    try {
+      const sent = rows.map(({ slug, name: called, text, picture, parent }) => ({
+        slug,
+        name: called,
+        text,
+        picture,
+        parent,
+      }));
+      const next = toRows(await askJson<Category[]>('PUT', '/api/studio/categories', { categories: sent }));
+      setStored(next);
+      setRows(next);
+      choose(null);
+      setSaid('Saved. The open shop shows it already.');
+    } catch (error) {
+      setProblem((error as Error).message);
+    } finally {
+      setBusy(false);
+    }
+  }
+
+  return (
+    <div className="flex flex-col gap-4 px-[18px] py-4">
+      <header className="flex flex-wrap items-end justify-between gap-3">
+        <div>
+          <p className="help">
+            <a href="/studio/catalogue">Catalogue</a>
+          </p>
+          <h1>Arrange categories</h1>
+          <p className="text-gravel">
+            In the order shoppers see them. Drag, or press Space on a handle and use the arrows.
+          </p>
+        </div>
+        <div className="flex items-center gap-2">
+          {said && (
+            <p role="status" className="text-moss">
+              {said}
+            </p>
+          )}
+          <button className="btn" onClick={add}>
+            New category
+          </button>
+          <button className="btn" disabled={!isChanged || busy} onClick={() => setRows(stored)}>
+            Discard changes
+          </button>
+          <button className="btn btn-go" disabled={!isChanged || busy} onClick={() => void save()}>
+            Save changes
+          </button>
+        </div>
+      </header>
+      {problem && (
+        <p role="alert" className="border-s-4 border-brick ps-3 text-brick">
+          {problem}
+        </p>
+      )}
+      <div className="grid grid-cols-[minmax(260px,460px)_minmax(0,1fr)] gap-5">
+        <DndContext
+          id="categories"
+          sensors={sensors}
+          collisionDetection={closestCenter}
+          onDragEnd={drop}
+          accessibility={{ announcements: tellMoves(name) }}
+        >
+          <SortableContext items={rows.map((row) => row.key)} strategy={verticalListSortingStrategy}>
+            <ul className="panel">
+              {rows.map((row) => (
+                <Item key={row.key} row={row} isChosen={row.key === chosen} onChoose={() => choose(row.key)} />
+              ))}
+              {rows.length === 0 && (
+                <li className="px-4 py-6 text-center">No categories yet. An import makes them, too.</li>
+              )}
+            </ul>
+          </SortableContext>
+        </DndContext>
+        {current ? (
+          <section aria-label={current.name} className="flex max-w-[520px] flex-col gap-4" key={current.key}>
+            <TextField
+              label="Name"
+              value={current.name}
+              maxLength={80}
+              check={(text) => (text === '' ? 'A category needs a name.' : null)}
+              onChange={(text) => change({ name: text })}
+            />
+            <TextField
+              label="Text"
+              help="Above its products."
+              rows={4}
+              value={current.text}
+              maxLength={2000}
+              onChange={(text) => change({ text })}
+            />
+            <SelectField
+              label="Stands in"
+              value={current.parent ?? ''}
+              options={[
+                ['', 'the top'],
+                ...rows
+                  .filter((row) => row.parent === null && row.slug !== '' && row.key !== current.key)
+                  .map((row) => [row.slug, row.name] as const),
+              ]}
+              onChange={(parent) =>
+                setRows(inTreeOrder(rows.map((row) => (row.key === chosen ? { ...row, parent: parent || null } : row))))
+              }
+            />
+            <div className="flex flex-col gap-1">
+              <span id="category-picture" className="font-semibold">
+                Picture
+              </span>
+              <PictureControl
+                labelId="category-picture"
+                use="picture"
+                value={current.picture ?? ''}
+                onChange={(src) => change({ picture: src || null })}
+              />
+            </div>
+            {current.slug !== '' && current.products > 0 && (
+              <button className="btn self-start" onClick={() => setArranged(current)}>
+                Arrange its products …
+              </button>
+            )}
+            <button className="btn self-start text-brick" onClick={() => setGone(current)}>
+              Delete this category …
+            </button>
+          </section>
+        ) : (
+          <p className="help">Choose a category to change its name, text and picture.</p>
+        )}
+      </div>
+      {arranged && <ArrangeProducts category={arranged} onClose={() => setArranged(null)} />}
+      {gone && (
+        <Modal title={`Delete ${gone.name}?`} onClose={() => setGone(null)}>
+          <p className="mb-4">
+            Its {plural(gone.products, 'product stays', 'products stay')} in the catalogue. Categories within it move to
+            the top. Nothing happens before you save.
+          </p>
+          <div className="flex justify-end gap-2">
+            <button className="btn" onClick={() => setGone(null)}>
+              Cancel
+            </button>
+            <button
+              className="btn btn-stop"
+              onClick={() => {
+                setRows(
+                  inTreeOrder(
+                    rows
+                      .filter((row) => row.key !== gone.key)
+                      .map((row) => (row.parent === gone.slug && gone.slug !== '' ? { ...row, parent: null } : row)),
+                  ),
+                );
+                choose(null);
+                setGone(null);
+              }}
+            >
+              Delete it
+            </button>
+          </div>
+        </Modal>
+      )}
+    </div>
+  );
+}
+
+/** Every category at the top, each followed by those within it, in the order they had. */
+export function inTreeOrder<Item extends { readonly slug: string; readonly parent: string | null }>(
+  rows: readonly Item[],
+): Item[] {
+  const top = rows.filter((row) => row.parent === null);
+  return top.flatMap((row) => [row, ...rows.filter((child) => child.parent !== null && child.parent === row.slug)]);
+}
+
+function Item({ row, isChosen, onChoose }: { row: Row; isChosen: boolean; onChoose: () => void }) {
+  const { attributes, listeners, setNodeRef, transform, transition } = useSortable({ id: row.key });
+  return (
+    <li
+      ref={setNodeRef}
+      style={{ transform: CSS.Translate.toString(transform), transition }}
+      className={`flex items-center gap-2 border-b border-slab bg-white py-1 pe-3 ${row.parent === null ? 'ps-1' : 'ps-8'}`}
+    >
+      <button className="plain size-7 cursor-grab" {...attributes} {...listeners} aria-label={`Move ${row.name}`}>
+        <GripVertical size={16} className="mx-auto text-gravel" />
+      </button>
+      <button
+        aria-pressed={isChosen}
+        className="plain min-w-0 flex-1 truncate py-1 text-start aria-pressed:font-semibold"
+        onClick={onChoose}
+      >
+        {row.name}
+      </button>
+      <span className="help">{plural(row.products, 'product', 'products')}</span>
+    </li>
+  );
+}

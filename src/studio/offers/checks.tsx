@@ -1,0 +1,186 @@
+import { useContext } from 'react';
+import type { Lane } from '~/core/lane';
+import { floorOf, type GuardAnswer, type Overlap } from '~/core/pricing';
+import { CategoriesContext } from '../shared/categories-context';
+import { useDraft } from '../shared/draft-store';
+import { NumberField } from '../shared/number-field';
+import { Progress } from '../shared/progress';
+import { Tick } from '../shared/tick';
+import { useWork } from '../shared/work';
+import { NamesContext } from './names-context';
+
+type Answer = GuardAnswer & { readonly overlaps: readonly Overlap[] };
+
+const HOW: Readonly<Record<Overlap['how'], string>> = {
+  'add-up': 'add up',
+  'one-of-two': 'only the better one counts',
+  'same-code': 'share a code',
+};
+
+/** Whether any cart sells under the floor, and which offers meet. */
+export function Checks({ lane }: { lane: Lane }) {
+  const { reader } = useContext(NamesContext);
+  const categories = useContext(CategoriesContext);
+  const change = useDraft((state) => state.change);
+  const flush = useDraft((state) => state.flush);
+  const work = useWork<Answer>();
+  const { margins } = lane;
+  const nameOf = (id: string) => lane.offers[id]?.name || id;
+  const { answer } = work;
+  const worst = answer?.worst ?? null;
+  return (
+    <section aria-label="Check the offers" className="flex flex-col gap-4">
+      <h2>Check the offers</h2>
+      <fieldset className="panel flex flex-col gap-2 p-3">
+        <legend className="px-1 font-semibold">Your floor</legend>
+        <p className="help">
+          The least share of the price before tax that must be left after what goods cost you. A floor of a product
+          counts before one of its category, and that before the shop’s.
+        </p>
+        <div className="flex flex-wrap items-center gap-2">
+          <Tick
+            label="of the whole shop"
+            checked={margins.shop !== null}
+            onChange={(on) => change((draft) => void (draft.margins.shop = on ? 1000 : null))}
+          />
+          {margins.shop !== null && (
+            <>
+              <NumberField
+                label="Floor of the shop in percent"
+                className="w-20"
+                step="any"
+                min={0}
+                max={99}
+                value={margins.shop / 100}
+                onChange={(percent) =>
+                  change((draft) => void (draft.margins.shop = Math.round(percent * 100)), 'floor')
+                }
+              />
+              %
+            </>
+          )}
+        </div>
+        {Object.entries(margins.categories).map(([slug, floor]) => (
+          <div key={slug} className="flex items-center gap-2">
+            <span className="w-40">{categories.find((one) => one.slug === slug)?.name ?? slug}</span>
+            <NumberField
+              label={`Floor of ${slug} in percent`}
+              className="w-20"
+              step="any"
+              min={0}
+              max={99}
+              value={floor / 100}
+              onChange={(percent) =>
+                change((draft) => void (draft.margins.categories[slug] = Math.round(percent * 100)), `floor ${slug}`)
+              }
+            />
+            %
+            <button
+              className="plain text-gravel hover:text-brick"
+              aria-label={`Remove the floor of ${slug}`}
+              onClick={() => change((draft) => void delete draft.margins.categories[slug])}
+            >
+              ×
+            </button>
+          </div>
+        ))}
+        <select
+          className="field self-start"
+          aria-label="Add a floor of a category"
+          value=""
+          onChange={(event) =>
+            change((draft) => void (draft.margins.categories[event.target.value] = margins.shop ?? 1000))
+          }
+        >
+          <option value="">+ floor of a category</option>
+          {categories
+            .filter(({ slug }) => !Object.hasOwn(margins.categories, slug))
+            .map(({ slug, name }) => (
+              <option key={slug} value={slug}>
+                {name}
+              </option>
+            ))}
+        </select>
+      </fieldset>
+      <div className="flex items-center gap-3">
+        <button
+          className="btn btn-go"
+          disabled={work.done !== null}
+          onClick={() => void flush().then((ok) => ok && work.start('/api/studio/offers/guard'))}
+        >
+          Look for a cart under the floor
+        </button>
+        <Progress work={work} label="How far the search is" />
+      </div>
+      {answer && (
+        <>
+          {worst ? (
+            <div className="border-s-4 border-brick bg-white p-3" role="status">
+              <h3 className="font-semibold text-brick">A cart sells under your floor</h3>
+              <p>
+                {worst.codes.length > 0 ? `With ${worst.codes.join(' and ')}, ` : ''}
+                {worst.shopper === 'returning' ? 'for somebody who has bought before, ' : ''}
+                {worst.at > Date.now() + 60_000 ? `from ${reader.moment(new Date(worst.at).toISOString())} on, ` : ''}
+                it brings {reader.money(Math.round(worst.bringsMinor))} before tax;{' '}
+                {reader.money(Math.ceil(worst.leastMinor))} is the least it may.
+              </p>
+              <table className="tbl mt-2">
+                <tbody>
+                  {worst.lines.map(({ good, quantity }, i) => (
+                    <tr key={good.sku}>
+                      <td>
+                        {quantity} × {good.name} {good.choices}
+                        <div className="help">
+                          costs you {reader.money((good.costMinor ?? 0) * quantity)}, floor{' '}
+                          {(floorOf(good, margins) ?? 0) / 100} %
+                        </div>
+                      </td>
+                      <td>
+                        {worst.priced.lines[i]!.steps.filter((step) => step.code === 'offer').map((step, j) => (
+                          <div key={j}>
+                            {'name' in step ? step.name : ''} −{reader.money(-step.amountMinor)}
+                          </div>
+                        ))}
+                      </td>
+                      <td className="num">{reader.money(worst.priced.lines[i]!.totalMinor)}</td>
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
+            </div>
+          ) : (
+            <p role="status" className="border-s-4 border-moss bg-white p-3">
+              No cart that was looked at sells under your floor.
+            </p>
+          )}
+          <p className="help">
+            Looked at {answer.carts.toLocaleString('en')} carts, each under {answer.circumstances}{' '}
+            {answer.circumstances === 1 ? 'set of circumstances' : 'sets of circumstances'} (codes, buyers, moments):
+            each of {answer.kinds} kinds of item alone up to {answer.caps.quantity} of it, the {answer.pairsOf} with the
+            smallest margin two together up to {answer.caps.together} of each, and {answer.triplesOf} of them three
+            together. Larger carts were not looked at.
+            {answer.unjudged > 0 && ` ${answer.unjudged} variants could not be judged: they have no cost, or no floor.`}
+          </p>
+          <h3 className="font-semibold">Offers that meet</h3>
+          {answer.overlaps.length === 0 ? (
+            <p>No two offers are about the same goods at the same time.</p>
+          ) : (
+            <table className="tbl panel">
+              <tbody>
+                {answer.overlaps.map(({ a, b, how, variants }) => (
+                  <tr key={`${a} ${b}`}>
+                    <td>
+                      {nameOf(a)} and {nameOf(b)}
+                    </td>
+                    <td className={how === 'same-code' ? 'text-brick' : ''}>{HOW[how]}</td>
+                    <td className="num text-gravel">{variants === null ? 'delivery' : `${variants} variants`}</td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          )}
+        </>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,357 @@
+import { useState } from 'react';
+import type { EventKind } from '~/core/funnel';
+import { addressLines, countryName, type Order, type OrderLine, type Refundable } from '~/core/orders';
+import { askJson } from '../shared/api';
+import { useDraft } from '../shared/draft-store';
+import { moment, money } from '../shared/format';
+import { Shell } from '../shared/shell';
+import type { ShellData } from '../shared/studio-data';
+import { stateOf } from './orders';
+import { RefundDialog, type RefundWish } from './refund-dialog';
+
+export interface KeptOrder {
+  readonly order: Omit<Order, 'requestHash' | 'idempotencyKey' | 'cartToken'>;
+  readonly number: string;
+  readonly keeping: {
+    readonly packedAt: number | null;
+    readonly sentAt: number | null;
+    readonly cancelledAt: number | null;
+    readonly tracking: string;
+  };
+  readonly refunds: readonly {
+    readonly id: number;
+    readonly at: number;
+    readonly amountMinor: number;
+    readonly units: readonly { readonly line: number; readonly quantity: number }[];
+    readonly delivery: boolean;
+    readonly restocked: boolean;
+    readonly reason: string;
+    readonly state: 'asked' | 'done';
+  }[];
+  readonly left: Refundable;
+  readonly mails: readonly {
+    readonly id: string;
+    readonly at: number;
+    readonly subject: string;
+    readonly text: string;
+  }[];
+  readonly way: readonly {
+    readonly at: number;
+    readonly kind: string;
+    readonly page: string | null;
+    readonly product: string | null;
+  }[];
+}
+
+export function OrderScreen({ shell, kept }: { shell: ShellData; kept: KeptOrder }) {
+  return (
+    <Shell data={shell} room="orders">
+      <Screen initial={kept} />
+    </Shell>
+  );
+}
+
+/** What a shopper did, in the words of the trade. */
+const DID: Readonly<Record<EventKind, string>> = {
+  page: 'Looked at a page',
+  'product-page': 'Looked at a product',
+  'quick-view': 'Opened quick view',
+  'piece-seen': 'Saw a piece',
+  search: 'Searched',
+  add: 'Added to the cart',
+  'cart-seen': 'Opened the cart',
+  checkout: 'Went to checkout',
+  order: 'Ordered',
+  'payment-failed': 'Payment failed',
+};
+
+function Screen({ initial }: { initial: KeptOrder }) {
+  const shop = useDraft((state) => state.live.lane.shop);
+  const [kept, setKept] = useState(initial);
+  const [busy, setBusy] = useState(false);
+  const [problem, setProblem] = useState<string | null>(null);
+  const [tracking, setTracking] = useState(initial.keeping.tracking);
+  const [open, setOpen] = useState<'refund' | 'cancel' | null>(null);
+  const { order, keeping, refunds, left, mails, way, number } = kept;
+  const inIts = { ...shop, currency: order.currency };
+  const sum = (amount: number) => money(amount, inIts);
+  const isLive = order.status === 'paid' && keeping.cancelledAt === null;
+  const refunded = refunds.reduce((all, refund) => all + refund.amountMinor, 0);
+
+  async function act(action: object): Promise<boolean> {
+    setBusy(true);
+    setProblem(null);
+    try {
+      setKept(await askJson<KeptOrder>('POST', `/api/studio/orders/${order.id}`, action));
+      return true;
+    } catch (error) {
+      setProblem((error as Error).message);
+      return false;
+    } finally {
+      setBusy(false);
+    }
+  }
+
+  async function giveBack(wish: RefundWish): Promise<void> {
+    const { isWhole, ...rest } = wish;
+    const { restock, reason } = rest;
+    if (await act(isWhole ? { action: 'cancel', restock, reason } : { action: 'refund', ...rest })) setOpen(null);
+  }
+
+  return (
+    <div className="flex max-w-[1120px] flex-col gap-4 px-[18px] py-4">
+      <header className="flex flex-wrap items-end justify-between gap-3">
+        <div>
+          <p className="help">
+            <a href="/studio/orders">Orders</a>
+          </p>
+          <h1>
+            Order {number}{' '}
+            <span className="text-[16px] font-normal text-gravel">{stateOf({ ...order, ...keeping })}</span>
+          </h1>
+          <p className="text-gravel">
+            {moment(order.placedAt, shop)}, {order.name}
+          </p>
+        </div>
+        {isLive && (
+          <div className="flex flex-wrap items-end gap-2">
+            {keeping.packedAt === null && order.delivery !== 'none' && (
+              <button className="btn" disabled={busy} onClick={() => void act({ action: 'pack' })}>
+                Mark as packed
+              </button>
+            )}
+            {keeping.sentAt === null && order.delivery !== 'none' && (
+              <>
+                <input
+                  className="field w-44"
+                  aria-label="Tracking number"
+                  placeholder="Tracking number, if any"
+                  maxLength={200}
+                  value={tracking}
+                  onChange={(event) => setTracking(event.target.value)}
+                />
+                <button className="btn btn-go" disabled={busy} onClick={() => void act({ action: 'send', tracking })}>
+                  Mark as sent
+                </button>
+              </>
+            )}
+            {(keeping.packedAt !== null || keeping.sentAt !== null) && (
+              <button className="btn" disabled={busy} onClick={() => void act({ action: 'reopen' })}>
+                Not packed or sent after all
+              </button>
+            )}
+            <button className="btn" disabled={busy || left.totalMinor === 0} onClick={() => setOpen('refund')}>
+              Refund …
+            </button>
+            <button className="btn text-brick" disabled={busy} onClick={() => setOpen('cancel')}>
+              Cancel the order …
+            </button>
+          </div>
+        )}
+      </header>
+      {problem && (
+        <p role="alert" className="border-s-4 border-brick ps-3 text-brick">
+          {problem}
+        </p>
+      )}
+      <section className="panel" aria-label="What was ordered">
+        <table className="tbl">
+          <thead>
+            <tr>
+              <th>Item</th>
+              <th>SKU</th>
+              <th className="num">Quantity</th>
+              <th className="num">Each</th>
+              <th className="num">Total</th>
+            </tr>
+          </thead>
+          <tbody>
+            {order.lines.map((line, i) => (
+              <tr key={i}>
+                <td>
+                  <LineText line={line} />
+                  {left.lines[i]!.quantity < line.quantity && (
+                    <span className="help block text-brick">
+                      {line.quantity - left.lines[i]!.quantity} of {line.quantity} refunded
+                    </span>
+                  )}
+                </td>
+                <td>{line.sku}</td>
+                <td className="num">{line.quantity}</td>
+                <td className="num">{sum(line.unitMinor)}</td>
+                <td className="num">{sum(line.totalMinor)}</td>
+              </tr>
+            ))}
+          </tbody>
+          <tfoot>
+            {[
+              ...(order.discountMinor > 0
+                ? [[order.coupon ? `Discounts, with ${order.coupon}` : 'Discounts', -order.discountMinor] as const]
+                : []),
+              ...(order.delivery === 'none' ? [] : [[`Delivery, ${order.deliveryName}`, order.deliveryMinor] as const]),
+              [order.taxIncluded ? 'Tax, included' : 'Tax', order.taxMinor] as const,
+              ['Total', order.totalMinor] as const,
+              ...(refunded > 0 ? [['Refunded', -refunded] as const] : []),
+            ].map(([label, amount]) => (
+              <tr key={label}>
+                <td colSpan={4} className="num">
+                  {label}
+                </td>
+                <td className={`num ${label === 'Total' ? 'font-semibold' : ''}`}>{sum(amount)}</td>
+              </tr>
+            ))}
+          </tfoot>
+        </table>
+      </section>
+      <div className="grid gap-4 lg:grid-cols-3">
+        <section className="panel px-4 py-3">
+          <h2>Buyer</h2>
+          <p>{order.email || 'erased'}</p>
+          <address className="not-italic">
+            {addressLines(order, countryName(order.address.country, 'en')).map((line) => (
+              <span key={line} className="block">
+                {line}
+              </span>
+            ))}
+          </address>
+          {order.note && (
+            <>
+              <h3 className="mt-2 font-semibold">Note</h3>
+              <p>{order.note}</p>
+            </>
+          )}
+        </section>
+        <section className="panel px-4 py-3">
+          <h2>Payment and delivery</h2>
+          <dl className="grid grid-cols-[auto_1fr] gap-x-3 gap-y-1">
+            <dt className="text-gravel">Payment</dt>
+            <dd>
+              {order.status === 'paid' ? 'paid' : stateOf({ ...order, ...keeping })}
+              {order.paymentReference && <span className="help block break-all">{order.paymentReference}</span>}
+            </dd>
+            <dt className="text-gravel">Delivery</dt>
+            <dd>{order.delivery === 'none' ? 'nothing to send' : `${order.deliveryName}, ${order.deliveryDays}`}</dd>
+            {keeping.packedAt !== null && (
+              <>
+                <dt className="text-gravel">Packed</dt>
+                <dd>{moment(keeping.packedAt, shop)}</dd>
+              </>
+            )}
+            {keeping.sentAt !== null && (
+              <>
+                <dt className="text-gravel">Sent</dt>
+                <dd>
+                  {moment(keeping.sentAt, shop)}
+                  {keeping.tracking && <span className="help block">{keeping.tracking}</span>}
+                </dd>
+              </>
+            )}
+            {keeping.cancelledAt !== null && (
+              <>
+                <dt className="text-gravel">Cancelled</dt>
+                <dd>{moment(keeping.cancelledAt, shop)}</dd>
+              </>
+            )}
+            <dt className="text-gravel">Lane</dt>
+            <dd>
+              <a href="/studio/revisions">revision {order.laneRevision}</a>
+            </dd>
+            <dt className="text-gravel">Page</dt>
+            <dd>
+              <a href={`/shop/thanks/${order.token}`} target="_blank">
+                as the buyer sees it
+              </a>
+            </dd>
+          </dl>
+        </section>
+        <section className="panel px-4 py-3">
+          <h2>Refunds</h2>
+          {refunds.length === 0 && <p className="text-gravel">None.</p>}
+          <ul className="flex flex-col gap-2">
+            {refunds.map((refund) => (
+              <li key={refund.id}>
+                <strong>{sum(refund.amountMinor)}</strong>, {moment(refund.at, shop)}
+                {refund.state === 'asked' && <span className="text-brick"> (waiting for the provider)</span>}
+                <span className="help block">
+                  {[
+                    ...refund.units.map(({ line, quantity }) => `${quantity} × ${order.lines[line]!.name}`),
+                    ...(refund.delivery ? ['delivery'] : []),
+                  ].join(', ')}
+                  {refund.restocked && refund.units.length > 0 ? '; back in stock' : ''}
+                  {refund.reason && `; ${refund.reason}`}
+                </span>
+              </li>
+            ))}
+          </ul>
+        </section>
+      </div>
+      <div className="grid grid-cols-2 gap-4">
+        <section className="panel px-4 py-3">
+          <h2>Mails</h2>
+          {mails.length === 0 && <p className="text-gravel">None yet.</p>}
+          {mails.map((mail) => (
+            <details key={mail.id}>
+              <summary>
+                {mail.subject} <span className="help">{moment(mail.at, shop)}</span>
+              </summary>
+              <pre tabIndex={0} className="my-2 overflow-auto bg-slab p-2 text-[12px] whitespace-pre-wrap">
+                {mail.text}
+              </pre>
+            </details>
+          ))}
+        </section>
+        <section className="panel px-4 py-3">
+          <h2>The way to this order</h2>
+          {way.length === 0 ? (
+            <p className="text-gravel">Nothing was recorded: no script, or no tracking wanted.</p>
+          ) : (
+            <ol className="max-h-60 overflow-auto" tabIndex={0} aria-label="The way to this order">
+              {way.map((step, i) => (
+                <li key={i} className="flex gap-3">
+                  <span className="w-28 shrink-0 text-gravel">{moment(step.at, shop).replace(/^.*, /, '')}</span>
+                  <span>
+                    {DID[step.kind as EventKind] ?? step.kind}
+                    {(step.product ?? step.page) && <span className="text-gravel"> {step.product ?? step.page}</span>}
+                  </span>
+                </li>
+              ))}
+            </ol>
+          )}
+        </section>
+      </div>
+      {open && (
+        <RefundDialog
+          order={order}
+          left={left}
+          isWhole={open === 'cancel'}
+          busy={busy}
+          problem={problem}
+          sum={sum}
+          onClose={() => setOpen(null)}
+          onGive={(wish) => void giveBack(wish)}
+        />
+      )}
+    </div>
+  );
+}
+
+function LineText({ line }: { line: OrderLine }) {
+  return (
+    <>
+      {line.name}
+      {line.choices && <span className="help block">{line.choices}</span>}
+      {line.answers.map((answer) => (
+        <span key={answer.key} className="help block">
+          {answer.label}:{' '}
+          {answer.uploadId ? (
+            <a href={`/api/uploads/${answer.uploadId}`} target="_blank">
+              {answer.text}
+            </a>
+          ) : (
+            answer.text
+          )}
+        </span>
+      ))}
+    </>
+  );
+}

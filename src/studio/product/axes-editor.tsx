@@ -1,0 +1,87 @@
+import { useState } from 'react';
+import type { ProductRecord } from '~/core/catalogue';
+
+interface Props {
+  readonly record: ProductRecord;
+  readonly onChange: (record: ProductRecord) => void;
+}
+
+/** What variants differ in, such as size. Renaming keeps their values, and so their stock. */
+export function AxesEditor({ record, onChange }: Props) {
+  const [fresh, setFresh] = useState('');
+  const { axes, variants } = record;
+  const isTaken = (name: string) => axes.some((axis) => axis.toLowerCase() === name.toLowerCase());
+
+  function rename(from: string, to: string): void {
+    if (to === '' || (to.toLowerCase() !== from.toLowerCase() && isTaken(to))) return;
+    onChange({
+      ...record,
+      axes: axes.map((axis) => (axis === from ? to : axis)),
+      variants: variants.map(({ choices: { [from]: value = '', ...choices }, ...variant }) => ({
+        ...variant,
+        choices: { ...choices, [to]: value },
+      })),
+    });
+  }
+
+  function remove(name: string): void {
+    onChange({
+      ...record,
+      axes: axes.filter((axis) => axis !== name),
+      variants: variants.map(({ choices: { [name]: _gone, ...choices }, ...variant }) => ({ ...variant, choices })),
+    });
+  }
+
+  function add(): void {
+    const name = fresh.trim();
+    if (name === '' || isTaken(name)) return;
+    onChange({
+      ...record,
+      axes: [...axes, name],
+      variants: variants.map((variant) => ({ ...variant, choices: { ...variant.choices, [name]: '' } })),
+    });
+    setFresh('');
+  }
+
+  return (
+    <div className="flex flex-wrap items-center gap-2">
+      <span className="font-semibold">Variants differ in</span>
+      {axes.map((axis, i) => (
+        <span key={i} className="flex items-center">
+          <input
+            className="field w-28"
+            aria-label={`Rename ${axis}`}
+            maxLength={40}
+            defaultValue={axis}
+            key={axis}
+            onBlur={(event) => rename(axis, event.target.value.trim())}
+            onKeyDown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
+          />
+          <button
+            className="plain size-6 text-gravel hover:text-brick"
+            aria-label={`Remove ${axis}`}
+            onClick={() => remove(axis)}
+          >
+            ×
+          </button>
+        </span>
+      ))}
+      {axes.length < 4 && (
+        <>
+          <input
+            className="field w-36"
+            aria-label="Another difference"
+            placeholder="Size, colour …"
+            maxLength={40}
+            value={fresh}
+            onChange={(event) => setFresh(event.target.value)}
+            onKeyDown={(event) => event.key === 'Enter' && add()}
+          />
+          <button className="btn" disabled={fresh.trim() === '' || isTaken(fresh.trim())} onClick={add}>
+            Add
+          </button>
+        </>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,310 @@
+import { useState } from 'react';
+import { currencyOf } from '~/core/money';
+import { offerSchema } from '~/core/pricing';
+import {
+  ALL_COUNTRIES,
+  countryName,
+  servedCountries,
+  zonesInOrder,
+  type Delivery,
+  type DeliveryZone,
+} from '~/core/orders';
+import { Tick } from '../shared/tick';
+import { NumberField } from '../shared/number-field';
+import { Segmented } from '../shared/segmented';
+import { MoneyField, TextField } from './fields';
+import type { SectionProps } from './section';
+
+const FREE = 'free-delivery';
+const sortedNames = (codes: readonly string[]) =>
+  codes.map((code) => [code, countryName(code, 'en')] as const).sort((a, b) => a[1].localeCompare(b[1], 'en'));
+
+/** Where is delivered, what it costs, and from when on it is free. */
+export function DeliverySection({ lane, change }: SectionProps) {
+  const { delivery, currency } = lane.shop;
+  const { exponent } = currencyOf(currency);
+  const edit = (recipe: (delivery: Delivery) => void, key?: string) =>
+    change((draft) => recipe(draft.shop.delivery), key);
+  const zones = zonesInOrder(delivery);
+
+  function addZone(): void {
+    edit((draft) => {
+      let number = zones.length + 1;
+      while (draft.zones[`zone-${number}`]) number += 1;
+      const isFirst = zones.length === 0;
+      draft.zones[`zone-${number}`] = {
+        name: isFirst ? countryName(draft.home, 'en') : `Zone ${number}`,
+        position: zones.length,
+        countries: isFirst ? [draft.home] : [],
+        days: '2–3',
+        steps: [{ upTo: null, amountMinor: 5 * 10 ** exponent }],
+        express: null,
+      };
+    });
+  }
+
+  return (
+    <>
+      <div className="flex flex-col gap-1">
+        <span className="font-semibold">Delivery costs</span>
+        <p className="help">
+          {delivery.by === 'carrier'
+            ? `The carrier’s own rates, by weight and zone, to ${servedCountries(delivery).length} countries. Here the carrier is a stand-in.`
+            : 'Your own table. A country in no zone is not delivered to.'}
+        </p>
+        <Segmented
+          label="Delivery costs"
+          options={{ carrier: 'Carrier’s rates', weight: 'By weight', value: 'By value' }}
+          value={delivery.by}
+          onChange={(by) => {
+            edit((draft) => void (draft.by = by));
+            if (by !== 'carrier' && zones.length === 0) addZone();
+          }}
+        />
+      </div>
+      {delivery.by !== 'carrier' &&
+        zones.map(({ key, ...zone }) => (
+          <Zone
+            key={key}
+            zone={zone}
+            by={delivery.by}
+            exponent={exponent}
+            taken={zones.filter((other) => other.key !== key).flatMap((other) => other.countries)}
+            edit={(recipe, step) => edit((draft) => recipe(draft.zones[key]!), step && `zone ${key} ${step}`)}
+            onRemove={() => edit((draft) => void delete draft.zones[key])}
+          />
+        ))}
+      {delivery.by !== 'carrier' && (
+        <button className="btn self-start" onClick={addZone}>
+          Add a zone
+        </button>
+      )}
+      <FreeDelivery lane={lane} change={change} exponent={exponent} />
+    </>
+  );
+}
+
+interface ZoneProps {
+  readonly zone: DeliveryZone;
+  readonly by: Delivery['by'];
+  readonly exponent: number;
+  /** Countries that belong to other zones. */
+  readonly taken: readonly string[];
+  readonly edit: (recipe: (zone: DeliveryZone) => void, step?: string) => void;
+  readonly onRemove: () => void;
+}
+
+function Zone({ zone, by, exponent, taken, edit, onRemove }: ZoneProps) {
+  const unit = by === 'value' ? 10 ** exponent : 1000;
+  const [problem, setProblem] = useState<string | null>(null);
+  return (
+    <fieldset className="panel flex flex-col gap-3 px-3 py-3">
+      <legend className="sr-only">Zone {zone.name}</legend>
+      <div className="grid grid-cols-2 gap-3">
+        <TextField
+          label="Name of the zone"
+          value={zone.name}
+          maxLength={60}
+          check={(name) => (name === '' ? 'A zone needs a name.' : null)}
+          onChange={(name) => edit((draft) => void (draft.name = name), 'name')}
+        />
+        <TextField
+          label="Working days"
+          value={zone.days}
+          maxLength={20}
+          onChange={(days) => edit((draft) => void (draft.days = days), 'days')}
+        />
+      </div>
+      <div>
+        <span className="font-semibold">Countries</span>
+        <ul className="my-1 flex flex-wrap gap-1.5">
+          {sortedNames(zone.countries).map(([code, name]) => (
+            <li key={code}>
+              <button
+                className="btn !min-h-7 !px-2 !py-0.5"
+                aria-label={`Remove ${name}`}
+                onClick={() => edit((draft) => void draft.countries.splice(draft.countries.indexOf(code), 1))}
+              >
+                {name} ×
+              </button>
+            </li>
+          ))}
+          {zone.countries.length === 0 && <li className="help">None yet.</li>}
+        </ul>
+        <select
+          className="field"
+          aria-label={`Add a country to ${zone.name}`}
+          value=""
+          onChange={({ target: { value } }) => value && edit((draft) => void draft.countries.push(value))}
+        >
+          <option value="">Add a country …</option>
+          {sortedNames(ALL_COUNTRIES.filter((code) => !zone.countries.includes(code) && !taken.includes(code))).map(
+            ([code, name]) => (
+              <option key={code} value={code}>
+                {name}
+              </option>
+            ),
+          )}
+        </select>
+      </div>
+      <table className="tbl">
+        <thead>
+          <tr>
+            <th>{by === 'value' ? 'Goods up to' : 'Weight up to (kg)'}</th>
+            <th>Costs</th>
+            <th />
+          </tr>
+        </thead>
+        <tbody>
+          {zone.steps.map((step, i) => (
+            <tr key={i}>
+              <td>
+                {step.upTo === null ? (
+                  'anything more'
+                ) : (
+                  <NumberField
+                    label={`Step ${i + 1} up to`}
+                    value={step.upTo / unit}
+                    min={0}
+                    step="any"
+                    onChange={(value) => {
+                      const upTo = Math.round(value * unit);
+                      const [before, after] = [zone.steps[i - 1]?.upTo ?? 0, zone.steps[i + 1]?.upTo ?? Infinity];
+                      const fits = upTo > (before ?? 0) && upTo < after;
+                      setProblem(fits ? null : 'Each step must be more than the one before it.');
+                      if (fits) edit((draft) => void (draft.steps[i]!.upTo = upTo), `step ${i}`);
+                    }}
+                  />
+                )}
+              </td>
+              <td>
+                <MoneyField
+                  label={`Step ${i + 1} costs`}
+                  valueMinor={step.amountMinor}
+                  exponent={exponent}
+                  onChange={(amount) => edit((draft) => void (draft.steps[i]!.amountMinor = amount), `cost ${i}`)}
+                />
+              </td>
+              <td>
+                {zone.steps.length > 1 && (
+                  <button className="btn" onClick={() => edit((draft) => void draft.steps.splice(i, 1))}>
+                    Remove
+                  </button>
+                )}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {problem && (
+        <p role="alert" className="text-brick">
+          {problem}
+        </p>
+      )}
+      <div className="flex flex-wrap gap-2">
+        <button
+          className="btn"
+          disabled={zone.steps.length >= 12}
+          onClick={() =>
+            edit((draft) => {
+              const open = draft.steps.findIndex((step) => step.upTo === null);
+              const at = open < 0 ? draft.steps.length : open;
+              const before = draft.steps[at - 1]?.upTo ?? 0;
+              draft.steps.splice(at, 0, { upTo: (before ?? 0) + unit, amountMinor: draft.steps.at(-1)!.amountMinor });
+            })
+          }
+        >
+          Add a step
+        </button>
+        {zone.steps.at(-1)!.upTo !== null && (
+          <button
+            className="btn"
+            onClick={() =>
+              edit((draft) => void draft.steps.push({ upTo: null, amountMinor: draft.steps.at(-1)!.amountMinor }))
+            }
+          >
+            Add “anything more”
+          </button>
+        )}
+        <button className="btn ms-auto" onClick={onRemove}>
+          Remove the zone
+        </button>
+      </div>
+      <div className="flex flex-wrap items-center gap-3">
+        <Tick
+          label="Express, too"
+          checked={zone.express !== null}
+          onChange={(on) =>
+            edit((draft) => void (draft.express = on ? { days: '1–2', extraMinor: 8 * 10 ** exponent } : null))
+          }
+        />
+        {zone.express && (
+          <>
+            <label className="flex items-center gap-2">
+              in
+              <input
+                className="field w-20"
+                maxLength={20}
+                aria-label="Express working days"
+                value={zone.express.days}
+                onChange={({ target: { value } }) =>
+                  edit((draft) => void (draft.express!.days = value), 'express days')
+                }
+              />
+              working days, for
+            </label>
+            <MoneyField
+              label="Express costs more by"
+              valueMinor={zone.express.extraMinor}
+              exponent={exponent}
+              onChange={(amount) => edit((draft) => void (draft.express!.extraMinor = amount), 'express cost')}
+            />
+            more
+          </>
+        )}
+      </div>
+    </fieldset>
+  );
+}
+
+function FreeDelivery({ lane, change, exponent }: SectionProps & { exponent: number }) {
+  // The one offer that is kept here; whatever else makes delivery cheaper is made under Offers.
+  const offer = lane.offers[FREE];
+  const on = offer?.on && offer.kind === 'deliveryOff' ? offer : null;
+  return (
+    <div className="flex flex-wrap items-center gap-3">
+      <Tick
+        label="Free standard delivery from"
+        checked={on !== null}
+        onChange={(isOn) =>
+          change((draft) => {
+            const found = draft.offers[FREE];
+            if (found) found.on = isOn;
+            else
+              draft.offers[FREE] = offerSchema.parse({
+                kind: 'deliveryOff',
+                name: 'Free delivery',
+                when: { minGoodsMinor: 50 * 10 ** exponent },
+                methods: ['standard'],
+                basisPoints: 10_000,
+              });
+          })
+        }
+      />
+      {on && (
+        <MoneyField
+          label="Free delivery from"
+          valueMinor={on.when.minGoodsMinor ?? 0}
+          exponent={exponent}
+          onChange={(amount) =>
+            change((draft) => {
+              const found = draft.offers[FREE];
+              if (found) found.when.minGoodsMinor = amount;
+            }, 'free delivery')
+          }
+        />
+      )}
+      <span className="text-gravel">{lane.shop.currency}</span>
+    </div>
+  );
+}

@@ -1,0 +1,118 @@
+import { useEffect, useState } from 'react';
+import { pageSlug, pieceName, textPage } from '~/core/lane';
+import { directionOf } from '~/core/words';
+import { definitions } from '~/pieces/registry';
+import { RichField } from '../shared/rich-field';
+import { Tick } from '../shared/tick';
+import { TextField } from './fields';
+import { LanguageChoice } from './language-choice';
+import type { SectionProps } from './section';
+
+/** Pages of the owner's own, such as a guide: texts with live facts, and pieces that stand in them. */
+export function PagesSection({ lane, change, onShow }: SectionProps) {
+  const [language, setLanguage] = useState(lane.shop.languages[0]!);
+  const [chosen, choose] = useState<string | null>(() => Object.keys(lane.pages)[0] ?? null);
+  const page = chosen === null ? undefined : lane.pages[chosen];
+  const titleOf = (slug: string) => textPage(lane, lane.pages[slug]!, language).title || slug;
+  const pieces = Object.fromEntries(
+    Object.entries(lane.pieces)
+      .filter(([, piece]) => piece.where.spot === 'text')
+      .map(([id, piece]) => [id, pieceName(piece, definitions)]),
+  );
+  useEffect(() => onShow?.(page ? `/shop/pages/${chosen}` : null), [chosen, page === undefined]);
+
+  function add(): void {
+    const slug = pageSlug('New page', Object.keys(lane.pages));
+    change((draft) => {
+      const [first] = draft.shop.languages;
+      draft.pages[slug] = { on: true, inFooter: true, title: { [first!]: 'New page' }, text: {} };
+    });
+    choose(slug);
+  }
+
+  /** The address follows the title while the page is new to shoppers: it is the owner's to choose. */
+  function rename(slug: string, wanted: string): void {
+    const next = pageSlug(
+      wanted,
+      Object.keys(lane.pages).filter((other) => other !== slug),
+    );
+    if (next === slug) return;
+    change((draft) => {
+      draft.pages[next] = draft.pages[slug]!;
+      delete draft.pages[slug];
+    });
+    choose(next);
+  }
+
+  return (
+    <>
+      <p className="help">
+        A page for a guide, a size table, a story. In its text stand live facts of products, and pieces whose place
+        under Where is “Only where a text names it”.
+      </p>
+      <div className="flex flex-wrap gap-1">
+        {Object.keys(lane.pages).map((slug) => (
+          <button key={slug} className="btn" aria-pressed={slug === chosen} onClick={() => choose(slug)}>
+            {titleOf(slug)}
+          </button>
+        ))}
+        <button className="btn" onClick={add}>
+          New page
+        </button>
+      </div>
+      {page && chosen !== null && (
+        <section aria-label={titleOf(chosen)} className="flex flex-col gap-4" key={`${chosen} ${language}`}>
+          <LanguageChoice languages={lane.shop.languages} value={language} onChange={setLanguage} />
+          <TextField
+            label="Title"
+            maxLength={120}
+            dir={directionOf(language)}
+            value={page.title[language] ?? ''}
+            onChange={(title) =>
+              change((draft) => void (draft.pages[chosen]!.title[language] = title), `page ${chosen} title ${language}`)
+            }
+          />
+          <div className="flex items-end gap-2">
+            <p className="min-w-0 flex-1">
+              Address: <code>/shop/pages/{chosen}</code>
+            </p>
+            <button className="btn" onClick={() => rename(chosen, page.title[lane.shop.languages[0]!] ?? chosen)}>
+              Take it from the title
+            </button>
+          </div>
+          <RichField
+            label="Text"
+            help="An empty line begins a paragraph; ## heading, **bold**, *italic*, - lists, [links](address), tables."
+            rows={14}
+            most={40_000}
+            dir={directionOf(language)}
+            pieces={pieces}
+            value={page.text[language] ?? ''}
+            onChange={(text) =>
+              change((draft) => void (draft.pages[chosen]!.text[language] = text), `page ${chosen} text ${language}`)
+            }
+          />
+          <Tick
+            label="Shoppers can see it"
+            checked={page.on}
+            onChange={(on) => change((draft) => void (draft.pages[chosen]!.on = on))}
+          />
+          <Tick
+            label="Linked at the foot of every page"
+            checked={page.inFooter}
+            onChange={(inFooter) => change((draft) => void (draft.pages[chosen]!.inFooter = inFooter))}
+          />
+          <button
+            className="btn self-start text-brick"
+            onClick={() => {
+              change((draft) => void delete draft.pages[chosen]);
+              choose(Object.keys(lane.pages).find((slug) => slug !== chosen) ?? null);
+            }}
+          >
+            Delete this page
+          </button>
+        </section>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,266 @@
+import { useState } from 'react';
+import type { Found, Pair, Verdict } from '~/core/finder';
+import { askJson } from '../shared/api';
+import { useDraft } from '../shared/draft-store';
+import { Progress } from '../shared/progress';
+import { Shell } from '../shared/shell';
+import type { ShellData } from '../shared/studio-data';
+import { Tick } from '../shared/tick';
+import { useWork } from '../shared/work';
+import { PairMap } from './pair-map';
+
+interface Decided {
+  readonly a: string;
+  readonly b: string;
+  readonly state: 'accepted' | 'refused';
+}
+type Answer = Found & {
+  readonly decided: readonly Decided[];
+  readonly uncovered: readonly { readonly slug: string; readonly name: string }[];
+};
+
+const VERDICTS: Readonly<Record<Verdict, { readonly label: string; readonly help: string }>> = {
+  together: { label: 'go together', help: 'More often than chance, season and large orders make.' },
+  seasonal: {
+    label: 'same season',
+    help: 'Both are bought in the same weeks, and within a week no more together than by chance.',
+  },
+  popular: { label: 'popular only', help: 'Bought much, or in large orders, and no more together than that makes.' },
+};
+
+interface Props {
+  readonly shell: ShellData;
+  /** Names of products by slug. */
+  readonly names: Readonly<Record<string, string>>;
+}
+
+export function FinderScreen(props: Props) {
+  return (
+    <Shell data={props.shell} room="suggestions">
+      <Screen {...props} />
+    </Shell>
+  );
+}
+
+const keyOf = ({ a, b }: { readonly a: string; readonly b: string }) => (a < b ? `${a} ${b}` : `${b} ${a}`);
+
+function Screen({ names }: Props) {
+  const work = useWork<Answer>();
+  const say = useDraft((state) => state.say);
+  const [shown, show] = useState<Readonly<Record<Verdict, boolean>>>({
+    together: true,
+    seasonal: false,
+    popular: false,
+  });
+  const [ticked, tick] = useState<ReadonlySet<string>>(new Set());
+  const [decided, setDecided] = useState<ReadonlyMap<string, Decided['state']>>(new Map());
+  const { answer } = work;
+  const nameOf = (slug: string) => names[slug] ?? slug;
+  const stateOf = (pair: Pair) =>
+    decided.get(keyOf(pair)) ?? answer?.decided.find((one) => keyOf(one) === keyOf(pair))?.state;
+  const pairs = (answer?.pairs ?? []).filter((pair) => shown[pair.verdict]);
+  const open = pairs.filter((pair) => stateOf(pair) === undefined);
+  const count = (verdict: Verdict) => answer?.pairs.filter((pair) => pair.verdict === verdict).length ?? 0;
+
+  async function decide(some: readonly Pair[], state: Decided['state']): Promise<void> {
+    try {
+      await askJson('PUT', '/api/studio/suggestions', {
+        state,
+        pairs: some.map(({ a, b, both, lift }) => ({ a, b, both, lift, baskets: answer!.baskets })),
+      });
+    } catch (error) {
+      return say((error as Error).message);
+    }
+    setDecided((before) => new Map([...before, ...some.map((pair) => [keyOf(pair), state] as const)]));
+    tick(new Set());
+    const what = some.length === 1 ? '1 pair' : `${some.length} pairs`;
+    say(
+      state === 'accepted'
+        ? `${what} accepted: shoppers of one now see the other suggested.`
+        : `${what} refused; you will not be asked about it again.`,
+    );
+  }
+  const chosen = open.filter((pair) => ticked.has(keyOf(pair)));
+  return (
+    <div className="flex flex-col gap-5 px-[18px] py-4">
+      <header className="flex flex-wrap items-center gap-4">
+        <div>
+          <h1>Find what goes together</h1>
+          <p className="text-gravel">From your own orders: what is bought together more often than by chance.</p>
+        </div>
+        <button
+          className="btn btn-go ms-auto"
+          disabled={work.done !== null}
+          onClick={() => work.start('/api/studio/suggestions/find')}
+        >
+          {answer ? 'Look again' : 'Look through all orders'}
+        </button>
+        <Progress work={work} label="How far the search is" />
+      </header>
+      {!answer && work.done === null && (
+        <p className="max-w-[60ch] border-s-[3px] border-mortar ps-3 text-gravel">
+          Pairs and groups of three are counted over all paid orders and tested exactly. Those that are only of one
+          season, or only popular, are told apart. What you accept is suggested in popups and carts; nothing changes
+          until you do.
+        </p>
+      )}
+      {answer && (
+        <>
+          <p role="status">
+            {answer.baskets.toLocaleString('en')} orders, {answer.products} products. Of{' '}
+            {answer.testedPairs.toLocaleString('en')} pairs tested, {count('together')} go together; at most{' '}
+            {answer.rate * 100} % of those are expected to be chance.
+            {answer.tooSeldom > 0 &&
+              ` ${answer.tooSeldom === 1 ? '1 product was' : `${answer.tooSeldom} products were`} bought too seldom to say anything of.`}
+          </p>
+          <div className="flex flex-wrap gap-x-5">
+            {(Object.keys(VERDICTS) as Verdict[]).map((verdict) => (
+              <span key={verdict} title={VERDICTS[verdict].help}>
+                <Tick
+                  label={`${VERDICTS[verdict].label} (${count(verdict)})`}
+                  checked={shown[verdict]}
+                  onChange={(on) => show({ ...shown, [verdict]: on })}
+                />
+              </span>
+            ))}
+          </div>
+          <div className="grid gap-5 xl:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
+            <PairMap pairs={pairs} nameOf={nameOf} />
+            <div className="flex min-w-0 flex-col gap-3">
+              <div className="flex flex-wrap gap-2">
+                <button className="btn" disabled={open.length === 0} onClick={() => tick(new Set(open.map(keyOf)))}>
+                  Choose all {open.length > 0 && open.length}
+                </button>
+                <button
+                  className="btn btn-go"
+                  disabled={chosen.length === 0}
+                  onClick={() => void decide(chosen, 'accepted')}
+                >
+                  Accept {chosen.length > 0 && chosen.length}
+                </button>
+                <button className="btn" disabled={chosen.length === 0} onClick={() => void decide(chosen, 'refused')}>
+                  Refuse {chosen.length > 0 && chosen.length}
+                </button>
+              </div>
+              <div className="max-h-[460px] overflow-auto" tabIndex={0} role="region" aria-label="Pairs">
+                <table className="tbl panel">
+                  <thead>
+                    <tr>
+                      <th>Bought together</th>
+                      <th className="num">Orders</th>
+                      <th className="num" title="Of the orders with the rarer of the two">
+                        Of its own
+                      </th>
+                      <th className="num" title="How many times as often as by chance">
+                        Times chance
+                      </th>
+                      <th className="num" title="Fisher’s exact test, one-sided">
+                        p
+                      </th>
+                      <td />
+                    </tr>
+                  </thead>
+                  <tbody>
+                    {pairs.map((pair) => {
+                      const state = stateOf(pair);
+                      const title = `${nameOf(pair.a)} and ${nameOf(pair.b)}`;
+                      return (
+                        <tr key={keyOf(pair)}>
+                          <td>
+                            <label className="flex items-start gap-2">
+                              <input
+                                type="checkbox"
+                                className="mt-1 accent-moss"
+                                disabled={state !== undefined}
+                                checked={ticked.has(keyOf(pair))}
+                                onChange={(event) => {
+                                  const next = new Set(ticked);
+                                  if (event.target.checked) next.add(keyOf(pair));
+                                  else next.delete(keyOf(pair));
+                                  tick(next);
+                                }}
+                              />
+                              <span>
+                                {title}
+                                {pair.verdict !== 'together' && (
+                                  <span className="help block">{VERDICTS[pair.verdict].label}</span>
+                                )}
+                              </span>
+                            </label>
+                          </td>
+                          <td className="num">{pair.both}</td>
+                          <td className="num">{Math.round(pair.confidence * 100)} %</td>
+                          <td className="num">{pair.lift.toFixed(1)}</td>
+                          <td className="num whitespace-nowrap">{probability(pair.p)}</td>
+                          <td>
+                            {state === undefined ? (
+                              <button
+                                className="btn min-h-7 py-0"
+                                aria-label={`Accept ${title}`}
+                                onClick={() => void decide([pair], 'accepted')}
+                              >
+                                Accept
+                              </button>
+                            ) : (
+                              <button
+                                className="plain text-gravel underline"
+                                aria-label={`${state === 'accepted' ? 'Refuse' : 'Accept'} ${title}`}
+                                onClick={() => void decide([pair], state === 'accepted' ? 'refused' : 'accepted')}
+                              >
+                                {state === 'accepted' ? 'accepted' : 'refused'}
+                              </button>
+                            )}
+                          </td>
+                        </tr>
+                      );
+                    })}
+                  </tbody>
+                </table>
+                {pairs.length === 0 && (
+                  <p className="p-3">No such pair. Tick another kind above, or wait for more orders.</p>
+                )}
+              </div>
+            </div>
+          </div>
+          {answer.triples.length > 0 && (
+            <section>
+              <h2>Three together</h2>
+              <table className="tbl panel">
+                <tbody>
+                  {answer.triples.slice(0, 30).map((triple) => (
+                    <tr key={triple.products.join()}>
+                      <td>{triple.products.map(nameOf).join(', ')}</td>
+                      <td className="num">{triple.all} orders</td>
+                      <td className="num">{Math.round(triple.confidence * 100)} % of those with two of them</td>
+                      <td className="num">{triple.lift.toFixed(1)} times chance</td>
+                      <td className="num">p {probability(triple.p)}</td>
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
+            </section>
+          )}
+          <section>
+            <h2>Products without any suggestion</h2>
+            {answer.uncovered.length === 0 ? (
+              <p>Every product has something: picked by you, found here, or related by tag or category.</p>
+            ) : (
+              <ul className="flex flex-wrap gap-x-4 gap-y-1">
+                {answer.uncovered.map(({ slug, name }) => (
+                  <li key={slug}>
+                    <a href={`/studio/catalogue/${slug}`}>{name}</a>
+                  </li>
+                ))}
+              </ul>
+            )}
+          </section>
+        </>
+      )}
+    </div>
+  );
+}
+
+/** A probability as people can take it in. */
+function probability(p: number): string {
+  return p < 0.0001 ? '< 0.0001' : p.toFixed(4);
+}

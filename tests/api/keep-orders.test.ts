@@ -1,0 +1,232 @@
+import { expect } from 'chai';
+import { randomUUID } from 'node:crypto';
+import { changeCartOf } from '~/services/cart/change-cart';
+import {
+  actOnOrder,
+  exportOrders,
+  listOrders,
+  orderListSchema,
+  settleRefunds,
+  showKeptOrder,
+} from '~/services/orders/keep-orders';
+import { orderNow } from '../support/order-now';
+import { importDispatch } from '~/services/orders/import-dispatch';
+import { openTestShop, type TestShop } from '../support/shop';
+
+describe('orders in the studio', () => {
+  let shop: TestShop;
+  before(async () => {
+    shop = await openTestShop(0);
+    await shop.app.db.run('UPDATE stock_levels SET quantity = 20');
+  });
+  after(() => shop.close());
+
+  const stocks = async () =>
+    Object.fromEntries(
+      (
+        await shop.app.db.select<{ id: number; quantity: number }>('SELECT variant_id id, quantity FROM stock_levels')
+      ).map((row) => [row.id, row.quantity]),
+    );
+  /** An order of so many herons and kestrels, paid; answers its number. */
+  async function buy(herons: number, kestrels: number): Promise<number> {
+    const cartToken = randomUUID();
+    for (const [slug, quantity] of [
+      ['heron', herons],
+      ['kestrel', kestrels],
+    ] as const) {
+      const product = (await shop.app.catalogue.findProduct(slug))!;
+      if (quantity > 0)
+        await changeCartOf(shop.app, cartToken, {
+          ...{ kind: 'add', variantId: product.variants[0]!.id, quantity, choices: {}, answers: {} },
+        });
+    }
+    const ordered = await orderNow(shop.app, { cartToken });
+    if (!ordered.ok) throw new Error(JSON.stringify(ordered.problems));
+    return (await shop.app.orders.find(ordered.value.token))!.id;
+  }
+  const act = async (id: number, action: Parameters<typeof actOnOrder>[2]) => actOnOrder(shop.app, id, action, 1);
+  const list = (over: object = {}) => listOrders(shop.app, orderListSchema.parse(over));
+
+  it('are opened to all that is known of them', async () => {
+    const id = await buy(2, 1);
+    const kept = (await showKeptOrder(shop.app, id))!;
+
+    expect(kept.number).to.equal(String(1000 + id));
+    expect(kept.order.lines.map(({ name, quantity }) => [name, quantity])).to.deep.equal([
+      ['Heron', 2],
+      ['Kestrel', 1],
+    ]);
+    expect(kept.left.totalMinor).to.equal(kept.order.totalMinor);
+    expect(kept.mails.map(({ id: key }) => key)).to.deep.equal([`order-${kept.order.token}`]);
+    expect(kept).not.to.have.nested.property('order.requestHash');
+    expect(await showKeptOrder(shop.app, 999_999)).to.equal(null);
+  });
+
+  it('are packed and sent, the buyer is told once, and both can be taken back', async () => {
+    const id = await buy(1, 0);
+    expect((await list({ filter: 'open' })).orders.map((order) => order.id)).to.include(id);
+    await act(id, { action: 'pack' });
+    const sent = await act(id, { action: 'send', tracking: 'LW 12' });
+    await act(id, { action: 'send', tracking: 'LW 13' });
+
+    const kept = (await showKeptOrder(shop.app, id))!;
+    expect(sent.ok && sent.value.keeping.packedAt).to.be.a('number');
+    expect(kept.keeping.tracking).to.equal('LW 13');
+    const mails = kept.mails.filter((mail) => mail.id.startsWith('sent-'));
+    expect(mails).to.have.length(1);
+    expect(mails[0]!.text).to.include('LW 12').and.to.include(`/shop/thanks/${kept.order.token}`);
+    expect((await list({ filter: 'open' })).orders.map((order) => order.id)).not.to.include(id);
+
+    await act(id, { action: 'reopen' });
+    expect((await showKeptOrder(shop.app, id))!.keeping).to.include({ packedAt: null, sentAt: null, tracking: '' });
+  });
+
+  it('are given back in part and in whole, to the cent, and stock returns exactly', async () => {
+    const before = await stocks();
+    const id = await buy(3, 2);
+    const { order } = (await showKeptOrder(shop.app, id))!;
+
+    const part = await act(id, {
+      action: 'refund',
+      units: [{ line: 0, quantity: 1 }],
+      delivery: false,
+      restock: true,
+      reason: 'Torn',
+    });
+    expect(part.ok && part.value.refunds[0]).to.deep.include({ reason: 'Torn', state: 'done', restocked: true });
+    const tooMany = await act(id, {
+      action: 'refund',
+      units: [{ line: 0, quantity: 3 }],
+      delivery: false,
+      restock: true,
+      reason: '',
+    });
+    expect(tooMany).to.deep.include({ ok: false });
+
+    const whole = await act(id, { action: 'cancel', restock: true, reason: '' });
+
+    const kept = (await showKeptOrder(shop.app, id))!;
+    expect(whole.ok).to.equal(true);
+    expect(kept.refunds.reduce((sum, refund) => sum + refund.amountMinor, 0)).to.equal(order.totalMinor);
+    expect(kept.left.totalMinor).to.equal(0);
+    expect(kept.keeping.cancelledAt).to.be.a('number');
+    expect(await stocks()).to.deep.equal(before);
+    expect(kept.mails.filter((mail) => mail.id.startsWith('refund-'))).to.have.length(2);
+    expect(await act(id, { action: 'cancel', restock: true, reason: '' })).to.deep.include({ ok: false });
+    expect(await act(id, { action: 'pack' })).to.deep.include({ ok: false });
+  });
+
+  it('give nothing back twice, however many ask at once', async () => {
+    const id = await buy(2, 0);
+    const before = await stocks();
+    const ask = () =>
+      act(id, { action: 'refund', units: [{ line: 0, quantity: 2 }], delivery: true, restock: true, reason: '' });
+
+    const answers = await Promise.all([ask(), ask(), ask(), ask()]);
+
+    expect(answers.filter(({ ok }) => ok)).to.have.length(1);
+    const kept = (await showKeptOrder(shop.app, id))!;
+    expect(kept.refunds.map(({ amountMinor }) => amountMinor)).to.deep.equal([kept.order.totalMinor]);
+    const variantId = kept.order.lines[0]!.variantId!;
+    expect((await stocks())[variantId]).to.equal(before[variantId]! + 2);
+  });
+
+  it('keep what the provider refuses, and ask again for an answer that was lost', async () => {
+    const id = await buy(1, 0);
+    const { payment } = shop.app;
+    const { refund } = payment;
+    const wish: Parameters<typeof act>[1] = {
+      action: 'refund',
+      units: [{ line: 0, quantity: 1 }],
+      delivery: false,
+      restock: false,
+      reason: '',
+    };
+    Object.assign(payment, { refund: async () => ({ status: 'refused' }) });
+    const refused = await act(id, wish);
+    expect(refused).to.deep.include({ ok: false });
+    expect((await showKeptOrder(shop.app, id))!.refunds).to.deep.equal([]);
+
+    Object.assign(payment, { refund: async () => Promise.reject(new Error('No answer')) });
+    const lost = await act(id, wish).catch((error: unknown) => (error as Error).message);
+    expect(lost).to.equal('No answer');
+    const waiting = (await showKeptOrder(shop.app, id))!;
+    expect(waiting.refunds[0]!.state).to.equal('asked');
+    expect(waiting.left.lines[0]!.quantity).to.equal(0);
+
+    Object.assign(payment, { refund });
+    await shop.app.db.run('UPDATE refunds SET at = at - 100000');
+    expect(await settleRefunds(shop.app)).to.equal(1);
+    expect((await showKeptOrder(shop.app, id))!.refunds[0]!.state).to.equal('done');
+  });
+
+  it('are found by number, name and mail address, and come as a spreadsheet in which nothing is calculated', async () => {
+    const id = await buy(1, 0);
+    await shop.app.db.run(`UPDATE orders SET name = '=1+1 "Lund"' WHERE id = $id`, { id });
+    expect((await list({ q: String(1000 + id) })).orders.map((order) => order.id)).to.deep.equal([id]);
+    expect((await list({ q: 'Lund' })).total).to.equal(1);
+    expect((await list({ q: '%' })).total).to.equal(0);
+    expect((await list({ q: 'ada@example' })).total).to.be.greaterThan(2);
+    expect((await list({ filter: 'refunded' })).total).to.equal(3);
+
+    const csv = await exportOrders(shop.app, orderListSchema.parse({ q: 'Lund' }));
+    const [head, row] = csv.trim().split('\n');
+    expect(head).to.match(/^Order,Placed,Name,E-mail/);
+    expect(row)
+      .to.include(`${1000 + id},`)
+      .and.to.include(`"'=1+1 ""Lund"""`);
+  });
+
+  it('are marked as sent from a parcel service’s list, row by row', async () => {
+    const [first, second, third] = [await buy(1, 0), await buy(1, 0), await buy(1, 0)];
+    await act(third, { action: 'cancel', restock: true, reason: '' });
+    const file = (text: string) => importDispatch(shop.app, Buffer.from(text), 1);
+    const list = `Order;Tracking number\n${1000 + first};LW 1\n${1000 + second};\n${1000 + third};LW 3\nabc;LW 4\n999999;LW 5\n`;
+
+    const done = await file(list);
+    expect(done.ok && done.value).to.deep.equal({
+      sent: 2,
+      already: 0,
+      problems: [
+        { row: 4, message: `Order ${1000 + third}: This order was cancelled.` },
+        { row: 5, message: 'There is no order abc.' },
+        { row: 6, message: 'There is no order 999999.' },
+      ],
+    });
+    const kept = (await showKeptOrder(shop.app, first))!;
+    expect(kept.keeping).to.include({ tracking: 'LW 1' });
+    expect(kept.mails.filter((mail) => mail.id.startsWith('sent-'))).to.have.length(1);
+    const again = await file(list);
+    expect(again.ok && [again.value.sent, again.value.already]).to.deep.equal([0, 2]);
+    expect((await file('Name\nHeron\n')).ok || 'refused').to.equal('refused');
+    expect((await file('Order\n')).ok || 'refused').to.equal('refused');
+  });
+});
+
+describe('an order while something is added to its cart', () => {
+  it('leaves what was added, and nothing of what was typed', async () => {
+    const shop = await openTestShop(0);
+    const { app } = shop;
+    const cartToken = randomUUID();
+    const [heron, kestrel] = await Promise.all(['heron', 'kestrel'].map((slug) => app.catalogue.findProduct(slug)));
+    const add = (variantId: number) =>
+      changeCartOf(app, cartToken, { kind: 'add', variantId, quantity: 1, choices: {}, answers: {} });
+    await add(heron!.variants[0]!.id);
+    await app.carts.writeCheckout(cartToken, { email: 'ada@example.com' }, 1);
+    const { charge } = app.payment;
+    Object.assign(app.payment, {
+      charge: async (asked: Parameters<typeof charge>[0]) => {
+        await add(kestrel!.variants[0]!.id);
+        return charge(asked);
+      },
+    });
+
+    const ordered = await orderNow(app, { cartToken });
+
+    expect(ordered.ok).to.equal(true);
+    const left = await app.carts.read(cartToken);
+    expect(left.lines.map(({ variantId }) => variantId)).to.deep.equal([kestrel!.variants[0]!.id]);
+    expect(await app.carts.readCheckout(cartToken)).to.equal(null);
+    await shop.close();
+  });
+});

@@ -1,0 +1,307 @@
+import { expect } from 'chai';
+import { randomUUID } from 'node:crypto';
+import { changeCartOf, type CartRequest } from '~/services/cart/change-cart';
+import { quoteChoice } from '~/services/cart/quote-product';
+import { quoteCheckout } from '~/services/cart/show-checkout';
+import { viewCart } from '~/services/cart/show-cart';
+import { findProduct, listingParamsSchema, listProducts } from '~/services/catalogue/browse-shop';
+import { orderRows } from '~/services/catalogue/list-selection';
+import { loadFacts } from '~/services/catalogue/product-facts';
+import { selectionOf } from '~/core/lane';
+import { backtest, offersOf, searchBelowFloor } from '~/core/pricing';
+import { liveLane } from '~/services/lane/live-lane';
+import { allGoods, pastOrders } from '~/services/offers/goods';
+import { UNDER_COST } from '../../demo/planted';
+import { actOnOrder } from '~/services/orders/keep-orders';
+import { showOrder } from '~/services/orders/place-order';
+import { ORDER_FORM as form } from '../support/checkout';
+import { sellWith } from '../support/live-offers';
+import { orderNow } from '../support/order-now';
+import { openTestShop, type TestShop } from '../support/shop';
+
+describe('offers in the shop', () => {
+  let shop: TestShop;
+  before(async () => {
+    shop = await openTestShop();
+  });
+  after(() => shop.close());
+
+  const change = (token: string, request: object) =>
+    changeCartOf(shop.app, token, { choices: {}, answers: {}, ...request } as CartRequest);
+  const idOf = async (slug: string) => (await shop.app.catalogue.findProduct(slug))!.variants[0]!.id;
+  async function cartWith(slug: string, quantity = 1): Promise<string> {
+    const token = randomUUID();
+    const added = await changeCartOf(shop.app, token, {
+      ...{ kind: 'add', variantId: await idOf(slug), quantity, choices: {}, answers: {} },
+    });
+    expect(added.ok, JSON.stringify(added)).to.equal(true);
+    return token;
+  }
+  const withCode = (token: string, code: string) =>
+    changeCartOf(shop.app, token, { kind: 'coupon', code } as CartRequest);
+  const codeOf = (answer: Awaited<ReturnType<typeof orderNow>>) => (answer.ok ? 'ok' : answer.problems[0]!.code);
+  const winders = { only: { products: ['hoop-winder'] } };
+
+  const KINDS: Readonly<Record<string, object>> = {
+    'percent off lines': { kind: 'percentOff', target: 'lines', basisPoints: 1500, selection: winders },
+    'percent off the order': { kind: 'percentOff', target: 'order', basisPoints: 1500 },
+    'amount off lines': { kind: 'amountOff', target: 'lines', amountMinor: 133, selection: winders },
+    'amount off the order': { kind: 'amountOff', target: 'order', amountMinor: 333 },
+    'a price': { kind: 'priceIs', unitMinor: 599, selection: winders },
+    'quantity breaks': {
+      ...{ kind: 'quantityBreaks', selection: winders },
+      breaks: [
+        { from: 2, basisPoints: 500 },
+        { from: 3, basisPoints: 1200 },
+      ],
+    },
+    'buy some, get some': {
+      ...{ kind: 'buyGet', buy: winders, get: winders, buyQuantity: 2, getQuantity: 1, basisPoints: 10_000 },
+    },
+    'a bundle': { kind: 'bundle', items: [{ selection: winders, quantity: 2 }], priceMinor: 1200 },
+    'a threshold': { kind: 'percentOff', target: 'lines', basisPoints: 1000, when: { minGoodsMinor: 1500 } },
+    'free delivery': { kind: 'deliveryOff', basisPoints: 10_000 },
+  };
+
+  for (const [name, offer] of Object.entries(KINDS))
+    it(`show the price that is charged, wherever it shows: ${name}`, async () => {
+      await sellWith(shop.app, { one: offer });
+      const charged: number[] = [];
+      for (const quantity of [1, 2, 3]) {
+        const cart = await viewCart(shop.app, await cartWith('hoop-winder', quantity));
+        charged.push(cart.subtotalMinor - cart.discountMinor);
+      }
+      const id = await idOf('hoop-winder');
+      const product = (await findProduct(shop.app, 'hoop-winder'))!;
+      const { cards } = await listProducts(shop.app, listingParamsSchema.parse({ q: 'hoop winder' }), null, 2);
+      const card = cards.find(({ slug }) => slug === 'hoop-winder')!;
+      const picked = selectionOf({ from: 'picked', picked: { slugs: ['hoop-winder'] } });
+      const [row] = await orderRows(shop.app, picked, 'variant');
+      const fact = (await loadFacts(shop.app, ['hoop-winder'])).get('hoop-winder')!;
+      const quoted = await Promise.all(
+        [1, 2, 3].map(
+          async (quantity) => (await quoteChoice(shop.app, id, { quantity, unitMinor: 0, onceMinor: 0 }))!.totalMinor,
+        ),
+      );
+
+      expect(quoted).to.deep.equal(charged);
+      expect([product.variants[0]!.priceMinor, card.fromMinor, row!.priceMinor, fact.fromMinor]).to.deep.equal(
+        Array<number>(4).fill(charged[0]!),
+      );
+      const isCheaper = charged[0]! < 790;
+      expect([product.variants[0]!.wasMinor, card.wasMinor]).to.deep.equal(isCheaper ? [790, 790] : [null, null]);
+      expect(product.isOffered ?? false).to.equal(name !== 'free delivery');
+    });
+
+  it('price options before they are in the cart as the cart does', async () => {
+    await sellWith(shop.app, { one: { kind: 'percentOff', target: 'lines', basisPoints: 3333 } });
+    const product = (await shop.app.catalogue.findProduct('sail-your-own'))!;
+    const token = randomUUID();
+    await change(token, {
+      ...{ kind: 'add', variantId: product.variants[0]!.id, quantity: 2 },
+      answers: { name: 'Ada', lettering: 'night', printing: 'one-colour', tail: 'no' },
+    });
+    const { lines } = await viewCart(shop.app, token);
+    const unitMinor = lines[0]!.unitMinor - product.variants[0]!.priceMinor;
+    const onceMinor = lines[0]!.fullMinor - lines[0]!.unitMinor * 2;
+
+    const quoted = await quoteChoice(shop.app, product.variants[0]!.id, { quantity: 2, unitMinor, onceMinor });
+
+    expect(unitMinor).to.be.greaterThan(0);
+    expect(quoted!.totalMinor).to.equal(lines[0]!.totalMinor);
+  });
+
+  it('take several codes where the shop does, in the place of each other where it does not', async () => {
+    const offers = {
+      ten: { kind: 'percentOff', target: 'lines', basisPoints: 1000, when: { code: 'TEN' } },
+      two: { kind: 'amountOff', target: 'order', amountMinor: 200, when: { code: 'TWO' } },
+    };
+    await sellWith(shop.app, offers);
+    const one = await cartWith('hoop-winder');
+    await withCode(one, 'TEN');
+    const replaced = await withCode(one, 'two');
+    await sellWith(shop.app, offers, { severalCodes: true });
+    const both = await cartWith('hoop-winder');
+    await withCode(both, 'TEN');
+    await withCode(both, 'two');
+    const cart = await viewCart(shop.app, both);
+    const off = await changeCartOf(shop.app, both, { kind: 'coupon-off', code: 'ten' });
+
+    expect(replaced.ok && replaced.value.view.codes.map(({ code }) => code)).to.deep.equal(['two']);
+    expect(cart.codes.map(({ code, takenMinor }) => [code, takenMinor])).to.deep.equal([
+      ['TEN', 79],
+      ['two', 200],
+    ]);
+    expect(cart.totalMinor).to.equal(511);
+    expect(off.ok && off.value.view.codes.map(({ code }) => code)).to.deep.equal(['two']);
+    await sellWith(shop.app, offers, { severalCodes: false });
+  });
+
+  it('are given out as often as they are limited, however many ask at once; the others are told and pay without', async () => {
+    await shop.app.db.run('UPDATE stock_levels SET quantity = 1000 WHERE variant_id = $id', {
+      id: await idOf('hoop-winder'),
+    });
+    await sellWith(shop.app, {
+      few: { kind: 'percentOff', target: 'lines', basisPoints: 5000, when: { code: 'FEW' }, limits: { total: 20 } },
+    });
+    const tokens = await Promise.all(Array.from({ length: 200 }, () => cartWith('hoop-winder')));
+    const seen: number[] = [];
+    for (const token of tokens) {
+      await withCode(token, 'FEW');
+      seen.push((await quoteCheckout(shop.app, await shop.app.carts.read(token), form)).cart.totalMinor);
+    }
+
+    const answers = await Promise.all(
+      tokens.map((cartToken, i) =>
+        orderNow(shop.app, {
+          ...{ cartToken, seenTotalMinor: seen[i]!, form: { ...form, email: `buyer${i}@example.com` } },
+        }),
+      ),
+    );
+
+    const [count] = await shop.app.db.select<{ n: number }>(
+      `SELECT count(*) n FROM redemptions r JOIN orders o ON o.id = r.order_id WHERE r.offer_id = 'few' AND o.status = 'paid'`,
+    );
+    expect(new Set(seen)).to.deep.equal(new Set([395 + 490]));
+    expect(answers.filter(({ ok }) => ok)).to.have.length(20);
+    expect(count!.n).to.equal(20);
+    const lost = answers.findIndex(({ ok }) => !ok);
+    const refused = answers[lost]!;
+    expect(codeOf(refused)).to.equal('code-lost');
+    expect(refused.ok || refused.problems[0]!.facts?.['why']).to.equal(
+      'The code “FEW” has been used up. You can order without it.',
+    );
+    const kept = await quoteCheckout(shop.app, await shop.app.carts.read(tokens[lost]!), form);
+    expect([kept.cart.count, kept.cart.totalMinor]).to.deep.equal([1, 790 + 490]);
+    expect(codeOf(await orderNow(shop.app, { cartToken: tokens[lost]!, seenTotalMinor: 1280 }))).to.equal('ok');
+  });
+
+  it('count uses by shopper, whatever the spelling of the address, and give them back when payment fails or the order is cancelled', async () => {
+    await sellWith(shop.app, {
+      once: { kind: 'amountOff', target: 'order', amountMinor: 100, when: { code: 'ONCE' }, limits: { perShopper: 1 } },
+    });
+    const buy = async (email: string, over: object = {}) => {
+      const cartToken = await cartWith('hoop-winder');
+      await withCode(cartToken, 'ONCE');
+      return orderNow(shop.app, { cartToken, form: { ...form, email, ...over } });
+    };
+    const couponOf = async (answer: Awaited<ReturnType<typeof buy>>) =>
+      answer.ok && (await showOrder(shop.app, answer.value.token))!.coupon;
+
+    expect(codeOf(await buy('bo@example.com', { cardNumber: '5000000000000002' }))).to.equal('payment-declined');
+    const first = await buy('bo@example.com');
+    expect(await couponOf(first)).to.equal('ONCE');
+    expect(await couponOf(await buy('BO@Example.com'))).to.equal(null);
+    expect(await couponOf(await buy('cy@example.com'))).to.equal('ONCE');
+
+    const { id } = (await shop.app.orders.find(first.ok ? first.value.token : ''))!;
+    const cancelled = await actOnOrder(shop.app, id, { action: 'cancel', restock: true, reason: '' }, 1);
+    expect(cancelled.ok).to.equal(true);
+    expect(await couponOf(await buy('bo@example.com'))).to.equal('ONCE');
+  });
+
+  it('give what can be had, at nothing and outside the sums, and take it from the shelf', async () => {
+    const cap = (await shop.app.catalogue.findProduct('end-cap'))!.variants[0]!;
+    const set = (stock: number) =>
+      shop.app.db.run('UPDATE stock_levels SET quantity = $stock WHERE variant_id = $id', { stock, id: cap.id });
+    await sellWith(shop.app, {
+      cap: { kind: 'gift', name: 'A cap with it', variant: cap.sku, quantity: 2, when: { minGoodsMinor: 700 } },
+    });
+    await set(1);
+    const none = await viewCart(shop.app, await cartWith('hoop-winder'));
+    await set(3);
+    const token = await cartWith('hoop-winder');
+    const cart = await viewCart(shop.app, token);
+    const placed = await orderNow(shop.app, { cartToken: token });
+    const order = (await showOrder(shop.app, placed.ok ? placed.value.token : ''))!;
+
+    expect(none.gifts).to.deep.equal([]);
+    expect(cart.gifts.map(({ name, quantity, valueMinor }) => [name, quantity, valueMinor])).to.deep.equal([
+      ['End Cap', 2, 180],
+    ]);
+    expect([cart.subtotalMinor, cart.discountMinor, cart.count]).to.deep.equal([790, 0, 1]);
+    expect(order.subtotalMinor).to.equal(790);
+    expect(order.lines.map(({ name, quantity, totalMinor }) => [name, quantity, totalMinor])).to.deep.equal([
+      ['Hoop Winder', 1, 790],
+      ['End Cap', 2, 0],
+    ]);
+    expect(order.lines[1]!.steps[0]).to.include({ code: 'gift', name: 'A cap with it', valueMinor: 90 });
+    expect((await shop.app.catalogue.variantFacts([cap.id])).get(cap.id)!.stock).to.equal(1);
+  });
+
+  it('know who is new when the address is known, and say the price before it is paid', async () => {
+    await sellWith(shop.app, {
+      hello: { kind: 'amountOff', target: 'order', amountMinor: 200, when: { shopper: 'new' } },
+    });
+    const known = await cartWith('hoop-winder');
+    await orderNow(shop.app, { cartToken: known, form: { ...form, email: 'di@example.com' } });
+    const again = await shop.app.carts.read(await cartWith('hoop-winder'));
+
+    const asNew = await quoteCheckout(shop.app, again, { ...form, email: '' });
+    const asKnown = await quoteCheckout(shop.app, again, { ...form, email: 'Di@example.com' });
+
+    expect([asNew.cart.discountMinor, asKnown.cart.discountMinor]).to.deep.equal([200, 0]);
+  });
+
+  it('count by country once it is known, and wait beside the code until then', async () => {
+    await sellWith(shop.app, {
+      north: { kind: 'amountOff', target: 'order', amountMinor: 200, when: { code: 'NORTH', countries: ['NO'] } },
+    });
+    const token = await cartWith('hoop-winder');
+    const typed = await withCode(token, 'NORTH');
+    const there = await changeCartOf(shop.app, token, { kind: 'destination', country: 'NO', postcode: '0150' });
+
+    expect(typed.ok && typed.value.view.codes[0]!.problem).to.include('does not count for where this order goes');
+    expect(there.ok && there.value.view.codes[0]!.takenMinor).to.equal(200);
+  });
+});
+
+describe('the demo’s offers', () => {
+  let shop: TestShop;
+  before(async () => {
+    shop = await openTestShop(0.1);
+  });
+  after(() => shop.close());
+  const finish = <T>(work: Generator<number, T>): T => {
+    for (;;) {
+      const step = work.next();
+      if (step.done) return step.value;
+    }
+  };
+
+  it('sell one thing under cost together, which neither does alone, and the guard finds just that', async () => {
+    const { lane } = await liveLane(shop.app);
+    const goods = await allGoods(shop.app);
+    const search = (ids: readonly string[], floor: number) => {
+      const by = Object.fromEntries(ids.map((id) => [id, lane.offers[id]!]));
+      const margins = { ...lane.margins, shop: floor };
+      const dayOf = (at: number) => new Date(at).toISOString().slice(0, 10);
+      const { tax, severalCodes } = lane.shop;
+      return finish(
+        searchBelowFloor({ ...{ goods, offers: offersOf(by), margins, tax, severalCodes, at: Date.now(), dayOf } }),
+      );
+    };
+    const { worst } = search(Object.keys(lane.offers), 0);
+
+    expect(worst!.lines.map(({ good }) => good.name)).to.include(UNDER_COST.product);
+    expect(worst!.codes).to.deep.equal([UNDER_COST.code]);
+    expect(Object.keys(worst!.priced.taken).sort()).to.deep.equal(['first-wind', UNDER_COST.offer]);
+    for (const id of Object.keys(lane.offers)) expect(search([id], 0).worst, id).to.equal(null);
+  });
+
+  it('are priced on all past orders as the orders were', async () => {
+    const { lane } = await liveLane(shop.app);
+    const orders = await pastOrders(shop.app);
+    const answer = finish(backtest(orders, lane.offers, 'first-wind', lane.shop.tax));
+    const [sums] = await shop.app.db.select<{ n: number; goods: number }>(
+      `SELECT count(*) n, sum(subtotal_minor) goods FROM orders WHERE status = 'paid'`,
+    );
+
+    expect(answer.orders).to.equal(sums!.n);
+    expect(
+      orders.flatMap(({ lines }) => lines).reduce((sum, one) => sum + one.unitPriceMinor * one.quantity, 0),
+    ).to.equal(sums!.goods);
+    expect(answer.got.every(({ goodsMinor }) => goodsMinor >= 3000)).to.equal(true);
+    expect(answer.uplift!.low).to.be.at.most(answer.uplift!.value);
+  });
+});

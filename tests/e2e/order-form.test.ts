@@ -1,0 +1,255 @@
+import { addPiece, selectionOf, type Lane } from '~/core/lane';
+import { definitionOf } from '~/pieces/registry';
+import { signInOwner } from '../support/owner';
+import { expect, expectAccessible, phonePage, changingTest as test } from './harness';
+
+function putForm(lane: Lane, heading: string, slugs: readonly string[], settings: object = {}): void {
+  const id = addPiece(lane, definitionOf('order-form')!);
+  const piece = lane.pieces[id]!;
+  piece.on = true;
+  piece.where.spot = 'home.above';
+  piece.words['en'] = { heading };
+  Object.assign(piece.settings, settings);
+  piece.settings['shows'] = selectionOf({ from: 'picked', picked: { slugs: [...slugs] }, most: 50 });
+}
+const clear = (lane: Lane) => {
+  for (const [id, piece] of Object.entries(lane.pieces))
+    if (['order-form', 'listing'].includes(piece.kind)) delete lane.pieces[id];
+};
+
+test('two order forms and a list on a page work apart: ticked, sorted, searched, left and found again, added in one request', async ({
+  page,
+  server,
+}) => {
+  const owner = await signInOwner(server);
+  await owner.publish((lane) => {
+    clear(lane);
+    putForm(lane, 'Spares', ['end-cap', 'centre-t-piece', 'hoop-winder', 'ripstop-patch']);
+    putForm(lane, 'Lines', ['single-line-40-kg'], { adds: 'rows' });
+    const list = lane.pieces[addPiece(lane, definitionOf('listing')!)]!;
+    Object.assign(list, { on: true, where: { ...list.where, spot: 'home.above' } });
+    list.settings['shows'] = selectionOf({ from: 'picked', picked: { slugs: ['heron', 'kestrel'] } });
+  });
+  const posted: string[] = [];
+  page.on('request', (request) => {
+    if (request.method() === 'POST' && request.url().includes('/api/cart')) posted.push(request.postData() ?? '');
+  });
+  await page.goto(`${server.origin}/shop/`);
+  const form = page.locator('[data-pl-piece=order-form] form');
+  const other = page.locator('[data-pl-piece=order-form-2] form');
+  await expect(form.getByLabel('Find in this list')).toBeVisible();
+  await expect(other.getByRole('checkbox')).toHaveCount(0);
+  const cards = page.locator('[data-pl-piece=listing] [data-pl-product]');
+  await expect(cards).toHaveCount(2);
+
+  // By keyboard: a tick, and a number that ticks its row.
+  await form.getByRole('checkbox', { name: /End Cap/ }).focus();
+  await page.keyboard.press('Space');
+  await form.getByLabel(/^Quantity: Hoop Winder/).fill('3');
+  await expect(form.getByRole('checkbox', { name: /Hoop Winder/ })).toBeChecked();
+  await expect(form.locator('[data-chosen]')).toContainText('4 items');
+
+  await form.getByRole('button', { name: 'Price' }).click();
+  await expect(form.getByRole('columnheader', { name: 'Price' })).toHaveAttribute('aria-sort', 'ascending');
+  const prices = (await form.locator('tr[data-variant] [data-part=price]').allTextContents()).map((text) =>
+    Number(text.replace('€', '')),
+  );
+  expect(prices).toEqual([...prices].sort((a, b) => a - b));
+  await form.getByLabel('Find in this list').fill('winder');
+  await expect(form.locator('tr[data-variant]:visible')).toHaveCount(1);
+  await expect(other.locator('tr[data-variant]')).not.toHaveCount(0);
+  await expect(cards).toHaveCount(2);
+  await form.getByLabel('Find in this list').fill('nothing like it');
+  await expect(form.getByText('Nothing in this list fits.')).toBeVisible();
+
+  // A closer look, a reload, another page and back: what was ticked stays ticked.
+  await form.getByLabel('Find in this list').fill('');
+  await form.getByRole('link', { name: 'Hoop Winder' }).click();
+  await expect(page.getByRole('dialog')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await page.reload();
+  await expect(form.locator('[data-chosen]')).toContainText('4 items');
+  await expect(form.getByLabel(/^Quantity: Hoop Winder/)).toHaveValue('3');
+  await page.goto(`${server.origin}/shop/all`);
+  await page.goBack();
+  await expect(form.getByRole('checkbox', { name: /End Cap/ })).toBeChecked();
+  await expectAccessible(page, 'a page with order forms');
+
+  await form.getByRole('button', { name: 'Add all chosen' }).click();
+  await expect(form.getByRole('status').last()).toHaveText('2 rows are in your cart now.');
+  await expect(page.locator('[data-pl-count]').first()).toHaveText('4');
+  expect(posted).toHaveLength(1);
+  expect((JSON.parse(posted[0]!) as { items: object[] }).items).toHaveLength(2);
+  await form.getByRole('button', { name: 'Add all chosen' }).click();
+  await expect(form.getByRole('status').last()).toHaveText('Tick something first.');
+
+  await other
+    .getByRole('button', { name: /^Add: / })
+    .first()
+    .click();
+  await expect(page.locator('[data-pl-count]').first()).toHaveText('5');
+});
+
+test('what another buyer was quicker for is said at its row, and the others are kept, or nothing is', async ({
+  page,
+  server,
+}) => {
+  const owner = await signInOwner(server);
+  await owner.publish((lane) => {
+    clear(lane);
+    putForm(lane, 'Some', ['end-cap', 'hoop-winder']);
+  });
+  await page.goto(`${server.origin}/shop/`);
+  const form = page.locator('[data-pl-piece=order-form] form');
+  const [cap, winder] = [
+    form.getByRole('checkbox', { name: /End Cap/ }),
+    form.getByRole('checkbox', { name: /Hoop Winder/ }),
+  ];
+  await cap.check();
+  await winder.check();
+  // In the meantime the last ones go.
+  const slug = 'hoop-winder';
+  const product = await owner.get<{ edit: number; record: { variants: { stock: number | null }[] } }>(
+    `/api/studio/products/${slug}`,
+  );
+  const record = { ...product.record, variants: product.record.variants.map((variant) => ({ ...variant, stock: 0 })) };
+  const saved = await page.request.put(`${server.origin}/api/studio/products/${slug}`, {
+    headers: { cookie: owner.cookie, origin: server.origin },
+    data: { edit: product.edit, record },
+  });
+  expect(saved.ok()).toBe(true);
+  await form.getByRole('button', { name: 'Add all chosen' }).click();
+  await expect(form.getByRole('status').last()).toContainText('1 row is in your cart now. 1 row could not be added');
+  await expect(form.locator('tr', { hasText: 'Hoop Winder' }).locator('.order-why')).toContainText('sold out');
+  await expect(winder).toBeChecked();
+  await expect(cap).not.toBeChecked();
+
+  await owner.publish((lane) => void (lane.pieces['order-form']!.settings['whole'] = 'nothing'));
+  const before = await page.locator('[data-pl-count]').first().textContent();
+  await page.goto(`${server.origin}/shop/?anew`);
+  await expect(form.getByText('Sold out')).toBeVisible();
+  await page.evaluate(async () => {
+    // A page that was open before the last one went would still send it.
+    const ids = [...document.querySelectorAll<HTMLElement>('[data-pl-piece=order-form] tr[data-variant]')].map((row) =>
+      Number(row.dataset['variant']),
+    );
+    const answer = await fetch('/api/cart/many', {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ items: ids.map((variantId) => ({ variantId, quantity: 1 })), whole: true }),
+    });
+    document.body.dataset['answer'] = JSON.stringify(await answer.json());
+  });
+  const answer = JSON.parse((await page.locator('body').getAttribute('data-answer'))!) as {
+    added: number[];
+    refused: object[];
+  };
+  expect([answer.added, answer.refused.length]).toEqual([[], 1]);
+  await page.reload();
+  await expect(page.locator('[data-pl-count]').first()).toHaveText(before!);
+});
+
+test('an order form works on a phone, and without script, right to left', async ({ browser, server }) => {
+  const owner = await signInOwner(server);
+  await owner.publish((lane) => {
+    clear(lane);
+    putForm(lane, 'Spares', ['end-cap', 'centre-t-piece', 'sail-your-own']);
+  });
+  const phone = await phonePage(browser);
+  await phone.goto(`${server.origin}/shop/?phone`);
+  const form = phone.locator('[data-pl-piece=order-form] form');
+  await form.getByRole('checkbox', { name: /End Cap/ }).check();
+  await expect(form.getByRole('link', { name: 'Choose options' }).first()).toBeVisible();
+  const overflows = await phone.evaluate(() => document.documentElement.scrollWidth > innerWidth);
+  expect(overflows).toBe(false);
+  await form.getByRole('button', { name: 'Add all chosen' }).click();
+  await expect(phone.locator('[data-pl-count]').first()).toHaveText('1');
+  await expectAccessible(phone, 'an order form on a phone');
+  await phone.close();
+
+  const context = await browser.newContext({ javaScriptEnabled: false, viewport: { width: 320, height: 700 } });
+  const page = await context.newPage();
+  await page.goto(`${server.origin}/shop/?lang=ar&plain`);
+  const plain = page.locator('[data-pl-piece=order-form] form');
+  await plain.locator('[name=tick]').nth(0).check();
+  await plain.locator('[name=tick]').nth(1).check();
+  await plain.locator('[name^="quantity:"]').nth(1).fill('2');
+  await plain.getByRole('button', { name: 'إضافة المختار' }).click();
+  await page.waitForURL(/\/shop\/cart/);
+  await expect(page.locator('[data-pl-count]').first()).toHaveText('3');
+  await context.close();
+});
+
+test('a long order form draws the rows in sight, finds any of them, and adds forty at once', async ({
+  page,
+  server,
+}) => {
+  const owner = await signInOwner(server);
+  await owner.publish((lane) => {
+    clear(lane);
+    putForm(lane, 'Everything', []);
+    lane.pieces['order-form']!.settings['shows'] = selectionOf({ from: 'all', order: 'name', most: 2000 });
+    lane.pieces['order-form']!.where.spot = 'home.below';
+  });
+  const posted: string[] = [];
+  page.on('request', (request) => {
+    if (request.method() === 'POST' && request.url().includes('/api/cart')) posted.push(request.postData() ?? '');
+  });
+  await page.goto(`${server.origin}/shop/?long`);
+  const form = page.locator('[data-pl-piece=order-form] form');
+  const rows = form.locator('tr[data-variant]');
+  await form.getByLabel('Find in this list').scrollIntoViewIfNeeded();
+  await expect(form.getByRole('table')).toHaveAttribute('aria-rowcount', /^1\d\d$/);
+  await expect.poll(() => rows.count()).toBeLessThan(60);
+
+  // What is ticked stays so while its row is out of sight.
+  const first = await rows.first().getAttribute('data-variant');
+  await rows.first().getByRole('checkbox').check();
+  await form
+    .locator('.order-foot')
+    .evaluate((foot) => foot.parentElement!.querySelector('tbody')!.scrollIntoView(false));
+  await expect(form.locator(`tr[data-variant="${first}"]`)).toHaveCount(0);
+  await form.getByLabel('Find in this list').fill('winder hoop');
+  await expect(rows).toHaveCount(1);
+  await expect(rows.first()).toContainText('Hoop Winder');
+  await form.getByLabel('Find in this list').fill('');
+
+  const seen = new Set<string>();
+  for (let tries = 0; seen.size < 40 && tries < 60; tries += 1) {
+    const box = form.locator('tr[data-variant] [name=tick]:not(:checked)').first();
+    seen.add((await box.getAttribute('value'))!);
+    await box.check();
+  }
+  await form.getByRole('button', { name: 'Add all chosen' }).click();
+  await expect(form.getByRole('status').last()).toContainText('rows are in your cart now.');
+  expect(posted).toHaveLength(1);
+  expect((JSON.parse(posted[0]!) as { items: object[] }).items).toHaveLength(41);
+  await expectAccessible(page, 'a long order form');
+});
+
+test.describe('an order form in place of a listing', () => {
+  test('is narrowed by the page’s filters, and without script has links to more', async ({ browser, server }) => {
+    const owner = await signInOwner(server);
+    await owner.publish((lane) => {
+      clear(lane);
+      putForm(lane, '', []);
+      lane.pieces['order-form']!.settings['shows'] = selectionOf({ from: 'page', order: 'name', most: 500 });
+      lane.pieces['order-form']!.where.spot = 'listing.main';
+    });
+    const page = await (await browser.newContext({ javaScriptEnabled: false })).newPage();
+    await page.goto(`${server.origin}/shop/c/spares?plain`);
+    const rows = page.locator('.order-form tr[data-variant]');
+    const all = await rows.count();
+    expect(all).toBeGreaterThan(3);
+    await page.goto(`${server.origin}/shop/c/spares?from=0&to=5`);
+    expect(await rows.count()).toBeLessThan(all);
+    await page.goto(`${server.origin}/shop/t/beginner?plain`);
+    await expect(page.locator('h1')).toHaveText('Beginner');
+    expect(await rows.count()).toBeGreaterThan(0);
+    await page.goto(`${server.origin}/shop/all?plain`);
+    await expect(rows).toHaveCount(100);
+    await page.getByRole('navigation', { name: 'Pages' }).getByRole('link', { name: 'Next' }).click();
+    await expect(rows.first()).toBeVisible();
+    expect(new URL(page.url()).searchParams.get('order-form.page')).toBe('2');
+  });
+});

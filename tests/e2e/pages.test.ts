@@ -1,0 +1,92 @@
+import { addPiece, selectionOf } from '~/core/lane';
+import { definitionOf } from '~/pieces/registry';
+import { signInOwner } from '../support/owner';
+import { changingTest as test, expect, expectAccessible, PHONE, signIn } from './harness';
+
+test('an owner writes a page with a fact and a table in it; shoppers read it as the catalogue is', async ({
+  page,
+  server,
+}) => {
+  const owner = await signInOwner(server);
+  await owner.change((lane) => {
+    lane.pieces['spares-table']!.settings['shows'] = selectionOf({ from: 'picked', picked: { slugs: ['end-cap'] } });
+  });
+  await signIn(page, server.origin, '/studio/shop?section=pages');
+  await page.getByRole('button', { name: 'New page' }).first().click();
+  await page.getByLabel('Title').fill('Our guide');
+  await page.getByRole('button', { name: 'Take it from the title' }).click();
+  await expect(page.getByText('/shop/pages/our-guide')).toBeVisible();
+  const text = page.getByLabel('Text', { exact: true });
+  await text.fill('## First\n\nIt costs ');
+  await page.getByRole('button', { name: 'Insert a product fact' }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByPlaceholder('Find a product').fill('hoop');
+  await dialog.getByRole('button', { name: '+ Hoop Winder' }).click();
+  await dialog.getByLabel('Words before').pressSequentially('only now');
+  await dialog.getByLabel('If there is no such fact').fill('little');
+  await dialog.getByRole('button', { name: 'Insert', exact: true }).click();
+  await expect(text).toHaveValue(/<pl-fact product="hoop-winder" fact="price" before="only now ">little<\/pl-fact>/);
+  await page.getByRole('button', { name: 'Insert Spares' }).click();
+  const sample = page.frameLocator('iframe[title="The shop with the draft"]');
+  await expect(sample.getByRole('heading', { name: 'Our guide' })).toBeVisible();
+  await expect(sample.getByText('It costs only now €')).toBeVisible();
+  await page
+    .getByRole('button', { name: /^Publish/ })
+    .first()
+    .click();
+  await expect(page.getByRole('dialog')).toContainText('Page /our-guide');
+  await page
+    .getByRole('dialog')
+    .getByRole('button', { name: /^Publish/ })
+    .click();
+  await expect(page.getByRole('dialog')).toBeHidden();
+
+  await page.setViewportSize(PHONE.viewport);
+  await page.goto(`${server.origin}/shop/`);
+  await page.getByRole('link', { name: 'Our guide' }).click();
+  await expect(page.getByText('It costs only now €')).toBeVisible();
+  await page.getByRole('checkbox', { name: /End Cap/ }).check();
+  await page.getByRole('button', { name: 'Add all chosen' }).click();
+  await expect(page.locator('[data-pl-count]').first()).toHaveText('1');
+  await expectAccessible(page);
+});
+
+test('a text says its fallback where a product is gone, loses what could run, and publishing tells what is gone', async ({
+  page,
+  server,
+}) => {
+  const owner = await signInOwner(server);
+  await owner.publish((lane) => {
+    const id = addPiece(lane, definitionOf('text')!);
+    const piece = lane.pieces[id]!;
+    piece.on = true;
+    piece.where.spot = 'home.above';
+    piece.words['en'] = {
+      heading: 'Of old',
+      body: 'The <pl-fact product="long-gone" fact="name">old one</pl-fact> <script>window.ran = 1</script><img src=x onerror="window.ran = 1"> [here](javascript:alert)',
+    };
+    lane.pages['odd'] = {
+      ...{ on: true, inFooter: false, title: { en: 'Odd' } },
+      text: { en: 'Before\n\n<pl-piece name="nowhere"></pl-piece>\n\nAfter' },
+    };
+  });
+  await page.goto(`${server.origin}/shop/?odd`);
+  const text = page.locator('[data-pl-piece=text] .rich');
+  await expect(text).toContainText('The old one');
+  expect(await text.innerHTML()).not.toMatch(/script|onerror|<img/);
+  expect(await page.evaluate(() => (window as { ran?: number }).ran)).toBeUndefined();
+  await page.goto(`${server.origin}/shop/pages/odd`);
+  await expect(page.locator('article')).toContainText('Before');
+  await expect(page.locator('article')).toContainText('After');
+  expect((await page.goto(`${server.origin}/shop/pages/constructor`))!.status()).toBe(404);
+
+  await owner.change((lane) => void (lane.shop.name = 'Other Kites'));
+  await signIn(page, server.origin, '/studio');
+  await page
+    .getByRole('button', { name: /^Publish/ })
+    .first()
+    .click();
+  const dialog = page.getByRole('dialog');
+  await expect(dialog).toContainText('“long-gone”, a product that is gone');
+  await expect(dialog).toContainText('The page “Odd” names the piece “nowhere”');
+});

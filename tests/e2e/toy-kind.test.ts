@@ -1,0 +1,112 @@
+import { execFile } from 'node:child_process';
+import { cp, mkdtemp, readFile, rm, symlink, writeFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { promisify } from 'node:util';
+import { seedFolder, serve, type TestServer } from '../support/server';
+import { expect, signIn, test } from './harness';
+
+const run = promisify(execFile);
+const COPIED = ['src', 'demo', 'public', 'scripts', 'server.mjs', 'package.json', 'package-lock.json'];
+
+/** Puts a line behind the one that begins a list. */
+async function insert(file: string, after: RegExp, line: string, imported = ''): Promise<void> {
+  const text = await readFile(file, 'utf8');
+  expect(text).toMatch(after);
+  await writeFile(file, imported + text.replace(after, (found) => `${found}\n${line}`));
+}
+
+/** The program with one more kind of piece: its folder, and a line in each registry. */
+async function buildWithToy(): Promise<string> {
+  const folder = await mkdtemp(path.join(tmpdir(), 'paved-lane-toy-'));
+  for (const name of [...COPIED, 'astro.config.mjs', 'tsconfig.json'])
+    await cp(path.resolve(name), path.join(folder, name), { recursive: true });
+  await symlink(path.resolve('node_modules'), path.join(folder, 'node_modules'));
+  const at = (name: string) => path.join(folder, 'src', name);
+  await cp(path.resolve('tests/support/toy-kind/bunting'), at('pieces/bunting'), { recursive: true });
+  await insert(
+    at('pieces/registry.ts'),
+    /const REGISTERED[^\n]*\[/,
+    '  { definition: bunting, situations: buntingSituations },',
+    "import { bunting } from './bunting/definition';\nimport { buntingSituations } from './bunting/situations';\n",
+  );
+  await insert(
+    at('runtime/views.ts'),
+    /export const views[^\n]*\{/,
+    "  bunting: { load: () => import('~/pieces/bunting/view'), at: '.bunting' },",
+  );
+  await insert(
+    at('shop/drawn-kinds.ts'),
+    /export const drawnKinds[^\n]*\{/,
+    '  bunting: async (piece) => renderToString(h(Bunting, { piece: piece as never })),',
+    "import { Bunting } from '~/pieces/bunting/drawing';\n",
+  );
+  await run(process.execPath, ['scripts/build.mjs', '--force'], { cwd: folder, timeout: 240_000 });
+  return folder;
+}
+
+test.describe('a kind of piece that a test adds', () => {
+  let folder: string;
+  let server: TestServer;
+  test.beforeAll(async () => {
+    test.setTimeout(300_000);
+    folder = await buildWithToy();
+    server = await serve(await seedFolder(0), {}, folder);
+  });
+  test.afterAll(async () => {
+    await server?.stop();
+    if (folder) await rm(folder, { recursive: true, force: true });
+  });
+
+  test('is added twice in the studio, shaped, previewed, published, and stands in the shop with and without script', async ({
+    page,
+    browser,
+  }) => {
+    test.setTimeout(120_000);
+    const { origin } = server;
+    await signIn(page, origin, '/studio/stretch/browse');
+    const preview = page.frameLocator('[data-testid=preview]');
+    for (const [id, name] of [
+      ['bunting', 'First string'],
+      ['bunting-2', 'Second string'],
+    ] as const) {
+      await page.goto(`${origin}/studio/stretch/browse`);
+      await page.getByRole('button', { name: 'Add a bunting' }).click();
+      await page.waitForURL(new RegExp(`/studio/bench/${id}\\?`));
+      await page.goto(`${origin}/studio/bench/${id}?task=where`);
+      await page.getByLabel('Name', { exact: true }).fill(name);
+      await page.locator('header').getByRole('checkbox').check();
+      await expect(preview.locator(`[data-pl-piece=${id}] [data-slot=flag]`)).toHaveCount(5);
+    }
+    await page.getByRole('tab', { name: 'Parts' }).click();
+    await page.getByRole('slider', { name: 'Flags' }).fill('9');
+    await expect(
+      page.frameLocator('[data-testid=preview]').locator('[data-pl-piece=bunting-2] [data-slot=flag]'),
+    ).toHaveCount(9);
+    await page
+      .getByRole('button', { name: /^Publish/ })
+      .first()
+      .click();
+    await expect(page.getByRole('dialog')).toContainText('First string');
+    await expect(page.getByRole('dialog')).toContainText('Second string');
+    await page
+      .getByRole('dialog')
+      .getByRole('button', { name: /^Publish/ })
+      .click();
+    await expect(page.getByRole('dialog')).toBeHidden();
+
+    await page.goto(`${origin}/shop/?strings`);
+    for (const [id, flags] of [
+      ['bunting', 5],
+      ['bunting-2', 9],
+    ] as const) {
+      const piece = page.locator(`[data-pl-piece=${id}]`);
+      await piece.getByRole('button', { name: 'Count them' }).click();
+      await expect(piece.locator('output')).toHaveText(`${flags} flags`);
+    }
+    const plain = await (await browser.newContext({ javaScriptEnabled: false })).newPage();
+    await plain.goto(`${origin}/shop/?plain`);
+    await expect(plain.locator('[data-slot=flag]')).toHaveCount(14);
+    await expect(plain.getByRole('button', { name: 'Count them' })).toHaveCount(0);
+  });
+});

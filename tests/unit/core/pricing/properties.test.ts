@@ -1,0 +1,198 @@
+import { expect } from 'chai';
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { runOffers, takenBy } from '~/core/pricing/combine';
+import { refusalOf } from '~/core/pricing/judge';
+import { cartOf, type TakingOffer } from '~/core/pricing/stages';
+import { priceCart, type PricingInput } from '~/core/pricing';
+import { randomFrom, type Random } from '../../../../demo/random';
+import { cartInput, only, type ShortLine } from '../../../support/pricing';
+import { FIGURED, WORKED } from './figured';
+
+const PRODUCTS = ['a', 'b', 'c', 'd'];
+const SELECTIONS = [null, null, only('a'), only('a', 'b'), only('c'), { except: { products: ['b'] } }];
+
+function randomLines(random: Random): ShortLine[] {
+  return Array.from({ length: random.whole(1, 4) }, () => ({
+    ...{ product: random.pick(PRODUCTS), unit: random.pick([0, 1, 99, 333, 500, 1000, 1999]) },
+    quantity: random.whole(1, 4),
+    options: random.pick([0, 0, 150, -200]),
+    once: random.pick([0, 0, 250]),
+    ...(random.whole(0, 3) === 0 && { tax: random.pick([0, 700]) }),
+  }));
+}
+
+function randomOffer(random: Random): object {
+  const selection = () => random.pick(SELECTIONS);
+  const target = {
+    target: random.pick(['lines', 'order']),
+    selection: selection(),
+    maxMinor: random.pick([null, null, 150]),
+  };
+  const sets = { buyQuantity: random.whole(1, 2), getQuantity: random.whole(1, 2), most: random.pick([null, 1]) };
+  const kind = random.pick([
+    { kind: 'percentOff', ...target, basisPoints: random.pick([333, 1000, 5000, 10_000]) },
+    { kind: 'amountOff', ...target, amountMinor: random.pick([1, 100, 450]) },
+    { kind: 'priceIs', selection: selection(), unitMinor: random.pick([0, 90, 480]) },
+    {
+      kind: 'quantityBreaks',
+      selection: selection(),
+      count: random.pick(['line', 'selection']),
+      breaks: [{ from: 2, basisPoints: 900 }],
+    },
+    {
+      kind: 'buyGet',
+      buy: selection(),
+      get: selection(),
+      basisPoints: random.pick([5000, 10_000]),
+      choose: random.pick(['cheapest', 'dearest']),
+      ...sets,
+    },
+    {
+      kind: 'bundle',
+      items: [
+        { selection: selection(), quantity: 1 },
+        { selection: selection(), quantity: 1 },
+      ],
+      priceMinor: random.pick([300, 900]),
+    },
+    { kind: 'deliveryOff', ...random.pick([{ flatMinor: 100 }, { amountMinor: 200 }, { basisPoints: 5000 }]) },
+  ] as const);
+  return {
+    ...kind,
+    rank: random.whole(0, 2),
+    combine: { group: random.pick([null, null, 'g', 'h']), alone: random.whole(0, 7) === 0 },
+    when: random.whole(0, 4) === 0 ? { minGoodsMinor: 1000 } : {},
+  };
+}
+
+const randomInput = (random: Random, offers: number): PricingInput =>
+  cartInput(
+    randomLines(random),
+    Array.from({ length: offers }, () => randomOffer(random)),
+    {
+      deliveryMinor: random.pick([null, 0, 490]),
+      tax: { basisPoints: 1900, included: random.whole(0, 1) === 0 },
+    },
+  );
+
+/** Every legal combination, one after the other. */
+function slowBest(input: PricingInput): { cost: number; size: number } {
+  const cart = cartOf(input.lines, input.deliveryMethod);
+  const able = input.offers.filter((offer): offer is TakingOffer => offer.kind !== 'gift' && !refusalOf(offer, input));
+  let best = { cost: Infinity, size: 0 };
+  for (let mask = 0; mask < 2 ** able.length; mask += 1) {
+    const chosen = able.filter((_, i) => mask & (1 << i));
+    const groups = chosen.flatMap(({ combine }) => combine.group ?? []);
+    if (new Set(groups).size < groups.length) continue;
+    if (chosen.length > 1 && chosen.some(({ combine }) => combine.alone)) continue;
+    const { costMinor, steps } = runOffers(cart, input.deliveryMinor, chosen);
+    if (!chosen.every(({ id }) => takenBy(id, steps) > 0)) continue;
+    if (costMinor < best.cost || (costMinor === best.cost && chosen.length < best.size))
+      best = { cost: costMinor, size: chosen.length };
+  }
+  return best;
+}
+
+const goodsOf = (lines: readonly number[]) => lines.reduce((sum, one) => sum + one, 0);
+
+describe('prices, whatever the cart and the offers', () => {
+  it('are those of the cheapest legal combination, with the fewest offers: 3,000 carts against trying them all', function () {
+    this.timeout(120_000);
+    const random = randomFrom(1);
+    for (let i = 0; i < 3000; i += 1) {
+      const input = randomInput(random, random.whole(0, 7));
+      const priced = priceCart(input);
+      const slow = slowBest(input);
+      const found = {
+        cost: goodsOf(priced.lines) + (priced.deliveryMinor ?? 0),
+        size: Object.keys(priced.taken).length,
+      };
+      expect(found, JSON.stringify(input)).to.deep.equal(slow);
+    }
+  });
+
+  it('are never below nothing, and every amount is what its steps add up to', () => {
+    const random = randomFrom(2);
+    for (let i = 0; i < 2000; i += 1) {
+      const input = randomInput(random, 6);
+      const priced = priceCart(input);
+      for (const [at, { fullMinor, steps }] of priced.receipt.lines.entries()) {
+        const off = steps.reduce((sum, { amountMinor }) => sum + amountMinor, 0);
+        expect(steps.every(({ amountMinor }) => amountMinor > 0 && Number.isSafeInteger(amountMinor))).to.equal(true);
+        expect(fullMinor - off).to.equal(priced.lines[at]);
+        expect(priced.lines[at]).to.be.at.least(0);
+      }
+      const delivery = priced.receipt.delivery.reduce(
+        (rest, { amountMinor }) => rest - amountMinor,
+        input.deliveryMinor ?? 0,
+      );
+      expect(delivery).to.equal(priced.deliveryMinor ?? 0);
+      const net = goodsOf(priced.lines) + (priced.deliveryMinor ?? 0);
+      expect(priced.totalMinor).to.equal(input.tax.included ? net : net + priced.taxMinor);
+      const taken = Object.values(priced.taken).reduce((sum, one) => sum + one, 0);
+      const full = goodsOf(priced.receipt.lines.map(({ fullMinor }) => fullMinor)) + (input.deliveryMinor ?? 0);
+      expect(full - taken).to.equal(net);
+      expect(Object.keys({ ...priced.taken, ...priced.refused }).sort()).to.deep.equal(
+        input.offers.map(({ id }) => id).sort(),
+      );
+    }
+  });
+
+  it('do not hang on the order of the offers', () => {
+    const random = randomFrom(3);
+    for (let i = 0; i < 1000; i += 1) {
+      const input = randomInput(random, 6);
+      const turned = { ...input, offers: [...input.offers].reverse() };
+      expect(priceCart(turned)).to.deep.equal(priceCart(input));
+    }
+  });
+
+  it('never rise by one more offer', () => {
+    const random = randomFrom(4);
+    for (let i = 0; i < 1000; i += 1) {
+      const input = randomInput(random, 6);
+      const fewer = { ...input, offers: input.offers.slice(1) };
+      const cost = (of: PricingInput) => {
+        const { lines, deliveryMinor } = priceCart(of);
+        return goodsOf(lines) + (deliveryMinor ?? 0);
+      };
+      expect(cost(input)).to.be.at.most(cost(fewer));
+    }
+  });
+
+  it('are taxed to the unit in currencies of 0, 2 and 3 decimals', () => {
+    const random = randomFrom(5);
+    for (let i = 0; i < 1000; i += 1) {
+      // Minor units are whole whatever they are a part of: a yen, a cent, a thousandth of a dinar.
+      const exponent = random.pick([0, 2, 3]);
+      const input = cartInput([{ unit: random.whole(0, 999) * 10 ** exponent + random.whole(0, 9) }], [], {
+        deliveryMinor: null,
+        tax: { basisPoints: random.pick([500, 700, 1000, 1900]), included: i % 2 === 0 },
+      });
+      const { basisPoints, included } = input.tax;
+      const net = BigInt(input.lines[0]!.unitMinor);
+      const [over, under] = [net * BigInt(basisPoints), BigInt(included ? 10_000 + basisPoints : 10_000)];
+      expect(BigInt(priceCart(input).taxMinor)).to.equal((2n * over + under) / (2n * under));
+    }
+  });
+});
+
+describe('npm run price', () => {
+  it('prints what every figured example comes to', () => {
+    const folder = mkdtempSync(path.join(tmpdir(), 'paved-lane-price-'));
+    const all = [...WORKED, ...FIGURED];
+    const file = path.join(folder, 'carts.json');
+    writeFileSync(file, JSON.stringify(all.map(({ lines, offers, input }) => cartInput(lines, offers, input))));
+
+    const printed = execFileSync(process.execPath, ['--import', 'tsx', 'scripts/price.ts', file], { encoding: 'utf8' });
+
+    rmSync(folder, { recursive: true });
+    const priced = JSON.parse(printed) as { lines: number[]; totalMinor: number }[];
+    expect(priced.map(({ lines, totalMinor }) => [lines, totalMinor])).to.deep.equal(
+      all.map(({ after, total }) => [after, total]),
+    );
+  }).timeout(30_000);
+});

@@ -1,0 +1,125 @@
+import { expect } from 'chai';
+import { refundable, type Order } from '~/core/orders';
+import { countFunnel } from '~/core/funnel';
+import { minor } from '~/core/money';
+import type { KeptOrder } from '~/studio/orders/order-screen';
+import { draftData, shellData, withStudio } from '../../support/studio';
+
+const line = (name: string, quantity: number, total: number): Order['lines'][number] => ({
+  variantId: 1,
+  sku: name.toUpperCase(),
+  name,
+  choices: 'Large',
+  quantity,
+  unitMinor: minor(Math.round(total / quantity)),
+  totalMinor: minor(total),
+  costMinor: null,
+  steps: [],
+  answers: [{ key: 'art', label: 'Artwork', text: 'sail.svg', uploadId: 'u1' }],
+  addOns: [],
+});
+
+function kept(over: Partial<KeptOrder> = {}): KeptOrder {
+  const order = {
+    ...{ id: 7, token: 't', status: 'paid', email: 'ada@example.org', name: 'Ada', delivery: 'standard' },
+    ...{
+      deliveryName: 'Standard',
+      deliveryDays: '2–3 working days',
+      language: 'en',
+      currency: 'EUR',
+      taxIncluded: true,
+    },
+    ...{ subtotalMinor: 3000, discountMinor: 0, deliveryMinor: 490, taxMinor: 582, totalMinor: 3490, steps: [] },
+    ...{ laneRevision: 3, visitId: null, paymentReference: 'ref-1', placedAt: 0, day: '1970-01-01', coupon: null },
+    ...{ note: 'Ring twice', cartVersion: 1, lines: [line('Heron', 3, 2000), line('Winder', 1, 1000)] },
+    address: { line1: 'Seestraße 1', line2: '', postcode: '12345', city: 'Windau', country: 'DE' },
+  } as unknown as KeptOrder['order'];
+  return {
+    order,
+    number: '1007',
+    keeping: { packedAt: null, sentAt: null, cancelledAt: null, tracking: '' },
+    refunds: [],
+    left: refundable(order, []),
+    mails: [{ id: 'order-t', at: 0, subject: 'Your order 1007', text: 'Thank you, Ada.' }],
+    way: [
+      { at: 0, kind: 'product-page', page: '/shop/p/heron', product: 'heron' },
+      { at: 1000, kind: 'order', page: null, product: null },
+    ],
+    ...over,
+  };
+}
+
+describe('an order that is opened', () => {
+  const studio = withStudio(() => import('~/studio/orders/order-screen'));
+  const show = (over: Partial<KeptOrder> = {}) => {
+    const { OrderScreen } = studio.loaded;
+    const funnel = countFunnel([]);
+    return studio.show(
+      <OrderScreen shell={shellData({ funnel, before: funnel, draft: draftData() })} kept={kept(over)} />,
+    );
+  };
+  const sent = () => JSON.parse(String(studio.server.asked.at(-1)!.init.body)) as object;
+
+  it('says what was bought, by whom, how it was paid, and the way to it', () => {
+    const view = show();
+
+    view.getByRole('heading', { name: /Order 1007 paid/ });
+    expect(view.getAllByText('sail.svg')[0]!.getAttribute('href')).to.equal('/api/uploads/u1');
+    view.getByText('12345 Windau');
+    view.getByText('Ring twice');
+    view.getByText('Looked at a product');
+    view.getByText('Thank you, Ada.');
+    expect(view.getByText('ref-1')).not.to.equal(null);
+  });
+
+  it('says to the cent what a refund comes to before it is given', async () => {
+    studio.server.answers(() => Response.json(kept()));
+    const view = show();
+    await studio.user.click(view.getByText('Refund …'));
+    const go = () => view.getByRole('button', { name: /^Refund €/ }) as HTMLButtonElement;
+    expect(go().disabled).to.equal(true);
+
+    const units = view.getByLabelText('Units of Heron to refund');
+    await studio.user.clear(units);
+    await studio.user.type(units, '2');
+    await studio.user.click(view.getByLabelText(/^Delivery/));
+    expect(go().textContent).to.equal('Refund €18.23');
+    await studio.user.click(view.getByLabelText('Put the items back in stock'));
+    await studio.user.click(go());
+
+    expect(sent()).to.deep.equal({
+      action: 'refund',
+      units: [{ line: 0, quantity: 2 }],
+      delivery: true,
+      restock: false,
+      reason: '',
+    });
+    expect(view.queryByRole('dialog')).to.equal(null);
+  });
+
+  it('is cancelled with all that is left of it, and says what the server refuses', async () => {
+    studio.server.answers(() => Response.json({ problems: [{ message: 'The provider refused.' }] }, { status: 422 }));
+    const view = show();
+    await studio.user.click(view.getByText('Cancel the order …'));
+    await studio.user.click(view.getByRole('button', { name: 'Cancel it and refund €34.90' }));
+
+    expect(sent()).to.deep.equal({ action: 'cancel', restock: true, reason: '' });
+    expect((await view.findAllByText('The provider refused.')).length).to.be.greaterThan(0);
+  });
+
+  it('is sent with its tracking number, and what is over is over', async () => {
+    const done = kept({ keeping: { packedAt: 1, sentAt: 2, cancelledAt: null, tracking: 'LW 12' } });
+    studio.server.answers(() => Response.json(done));
+    const view = show();
+    await studio.user.type(view.getByLabelText('Tracking number'), 'LW 12');
+    await studio.user.click(view.getByText('Mark as sent'));
+
+    expect(sent()).to.deep.equal({ action: 'send', tracking: 'LW 12' });
+    await view.findByRole('heading', { name: /Order 1007 sent/ });
+    expect(view.queryByText('Mark as packed')).to.equal(null);
+    view.unmount();
+
+    const over = show({ keeping: { packedAt: null, sentAt: null, cancelledAt: 5, tracking: '' } });
+    expect(over.queryByText('Refund …')).to.equal(null);
+  });
+});
