@@ -1,5 +1,6 @@
 import type { CartView } from '~/core/cart';
 import type { Answers } from '~/core/options';
+import type { HostPage } from './host-page';
 import { calmly } from './kit/calm';
 
 interface Chosen {
@@ -69,9 +70,9 @@ const FAULT = 'Something went wrong. Please try again.';
  * soon, they wait for the next page.
  * Tabs tell each other.
  */
-export function createCartClient(origin: string): CartClient {
+export function createCartClient({ ask }: Pick<HostPage, 'ask'>): CartClient {
   const listeners = new Set<(view: CartView) => void>();
-  const url = `${origin}/api/cart`;
+  const url = '/api/cart';
   const storage = ownStorage();
   const tabs = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel('pl-cart');
   /** What the server said last. */
@@ -107,7 +108,7 @@ export function createCartClient(origin: string): CartClient {
 
   async function send({ id, request }: Pending): Promise<(CartAnswer & { view?: CartView }) | null> {
     const sent = JSON.stringify({ ...request, changeId: id });
-    const response = await fetch(url, {
+    const response = await ask(url, {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
       body: sent,
@@ -173,7 +174,7 @@ export function createCartClient(origin: string): CartClient {
 
   async function load(): Promise<CartView | null> {
     const before = base;
-    const response = await fetch(url).catch(() => null);
+    const response = await ask(url).catch(() => null);
     const read = response?.ok ? ((await response.json()) as CartView) : null;
     // What a change was answered in the meantime is newer than this.
     if (read && base === before) {

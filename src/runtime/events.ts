@@ -1,5 +1,6 @@
 import type { EventKind } from '~/core/funnel';
 import type { Device } from '~/core/where';
+import type { HostPage } from './host-page';
 
 interface QueuedEvent {
   readonly id: string;
@@ -21,7 +22,7 @@ const SEND_AFTER_MS = 1200;
  * Records what shoppers do, without anything that says who they are. The visit's id lasts 30 minutes after the last
  * page. Nothing is kept or sent when the browser asks not to be tracked, or `isQuiet` (previews).
  */
-export function createRecorder(origin: string, page: string, device: Device, isQuiet: boolean): Recorder {
+export function createRecorder(host: Pick<HostPage, 'tell'>, page: string, device: Device, isQuiet: boolean): Recorder {
   const wishes = navigator as { globalPrivacyControl?: boolean; doNotTrack?: string | null };
   if (isQuiet || wishes.globalPrivacyControl || wishes.doNotTrack === '1') return { record: () => undefined };
   const queue: QueuedEvent[] = [];
@@ -31,9 +32,7 @@ export function createRecorder(origin: string, page: string, device: Device, isQ
     timer = 0;
     if (queue.length === 0) return;
     const body = JSON.stringify({ visit: visitId(), device, source: visitSource(), events: queue.splice(0) });
-    // A beacon outlives the page; where it is refused, a kept-alive request does the same.
-    if (!navigator.sendBeacon?.(`${origin}/api/events`, body))
-      void fetch(`${origin}/api/events`, { method: 'POST', body, keepalive: true }).catch(() => undefined);
+    host.tell('/api/events', body);
   };
   addEventListener('pagehide', send);
   document.addEventListener('visibilitychange', () => document.visibilityState === 'hidden' && send());

@@ -3,6 +3,7 @@ import { whoSees } from '~/core/where/who-sees';
 import { createCartClient } from './cart-client';
 import { createRecorder } from './events';
 import { followPage } from './follow-page';
+import { ownPage } from './host-page';
 import { watchPresses } from './kit/calm';
 import { readPage } from './page';
 import type { MountedPiece, OpenAbout, PieceHost } from './piece-host';
@@ -22,13 +23,13 @@ function draftToken(): string | null {
 }
 
 async function boot(): Promise<void> {
-  const origin = new URL(import.meta.url).origin;
+  const hostPage = ownPage(new URL(import.meta.url).origin);
   const draft = draftToken();
   const isPreview = draft !== null && window.parent !== window;
   const page = readPage();
-  const recorder = createRecorder(origin, page.page, page.device, draft !== null);
-  const cart = createCartClient(origin);
-  const products = createProductSource(origin);
+  const recorder = createRecorder(hostPage, page.page, page.device, draft !== null);
+  const cart = createCartClient(hostPage);
+  const products = createProductSource(hostPage);
   watchPresses();
   const surfaces = createSurfaces(!isPreview);
   const mounted = new Map<string, MountedPiece>();
@@ -52,7 +53,7 @@ async function boot(): Promise<void> {
     lang: document.documentElement.lang.slice(0, 2) || 'en',
     ...(draft && { draft }),
   });
-  const response = await fetch(`${origin}/api/manifest?${query}`);
+  const response = await hostPage.ask(`/api/manifest?${query}`);
   // A browser's clock may be a day off; the server's is told with every answer.
   const aheadMs = Date.parse(response.headers.get('date') ?? '') - Date.now() || 0;
   if (!response.ok) {
@@ -75,7 +76,7 @@ async function boot(): Promise<void> {
       return whoSees(scoped, { ...page, device }).shown;
     });
     host = {
-      ...{ origin, device, currency, locale, language, themeCss, timeZone },
+      ...{ page: hostPage, device, currency, locale, language, themeCss, timeZone },
       ...{ cart, products, surfaces, recorder, isPreview, openKind, afterAdd },
       now: () => Date.now() + aheadMs,
       pieceOf: (kind) => seen.find((piece) => piece.kind === kind),
@@ -121,7 +122,7 @@ async function boot(): Promise<void> {
     for (const sign of SIGNS) removeEventListener(sign, fetchRest);
     const told = () => ({ themeCss: host.themeCss, language: host.language, text: current.offline });
     void import('./offline').then(
-      ({ watchConnection }) => watchConnection(told),
+      ({ watchConnection }) => watchConnection(hostPage, told),
       () => undefined,
     );
     // Put in place as soon as there is time, so that a press only has to show it.

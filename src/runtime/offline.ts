@@ -1,4 +1,5 @@
 import { fill } from '~/core/words/fill';
+import type { HostPage } from './host-page';
 import { createShadow, directionOf } from './kit/shadow';
 
 interface Told {
@@ -13,13 +14,13 @@ p{margin:0;padding:.7rem 1rem;font:1rem/1.4 'Figtree Variable',system-ui,sans-se
 p:empty{display:none}p:focus{outline:3px solid var(--pl-sale);outline-offset:-3px}`;
 
 /** Says on the page that there is no connection and what waits, and keeps links from leading to the browser's error page. */
-export function watchConnection(told: () => Told): void {
+export function watchConnection(page: HostPage, told: () => Told): void {
   const shadow = createShadow('pl-offline', 'offline');
   const line = document.createElement('p');
   line.setAttribute('role', 'status');
   line.tabIndex = -1;
   shadow.root.append(line);
-  document.body.append(shadow.element);
+  page.layer(shadow.element);
   let isCut = !navigator.onLine;
   let waiting = 0;
 

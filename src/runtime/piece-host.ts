@@ -3,6 +3,7 @@ import type { ManifestPiece } from '~/core/lane';
 import type { Device } from '~/core/where';
 import type { CartClient } from './cart-client';
 import type { Recorder } from './events';
+import type { HostPage } from './host-page';
 import type { ProductSource } from './products';
 import type { Surfaces } from './surfaces';
 
@@ -20,7 +21,7 @@ export interface OpenAbout {
 
 /** What the runtime gives a piece to work with. */
 export interface PieceHost {
-  readonly origin: string;
+  readonly page: HostPage;
   readonly device: Device;
   readonly currency: Currency;
   readonly locale: string;

@@ -1,4 +1,5 @@
 import type { Product } from '~/core/catalogue';
+import type { HostPage } from './host-page';
 
 /** Products as pieces ask for them: each is fetched once a page. */
 export interface ProductSource {
@@ -7,7 +8,7 @@ export interface ProductSource {
   fetch(slug: string): Promise<Product | null>;
 }
 
-export function createProductSource(origin: string): ProductSource {
+export function createProductSource({ ask }: Pick<HostPage, 'ask'>): ProductSource {
   const asked = new Map<string, Promise<Product | null>>();
   const found = new Map<string, Product | null>();
   return {
@@ -16,7 +17,7 @@ export function createProductSource(origin: string): ProductSource {
       let answer = asked.get(slug);
       if (!answer) {
         found.delete(slug);
-        answer = fetch(`${origin}/api/products/${encodeURIComponent(slug)}`).then(
+        answer = ask(`/api/products/${encodeURIComponent(slug)}`).then(
           (response) => (response.ok ? (response.json() as Promise<Product>) : null),
           () => null,
         );

@@ -1,3 +1,4 @@
+import type { HostPage } from './host-page';
 import { priceChoice, type Choice, type ChoicePrice } from '~/core/pricing/price-choice';
 
 const told = new Map<string, ChoicePrice>();
@@ -7,7 +8,7 @@ const told = new Map<string, ChoicePrice>();
  * it answers, and where it cannot, it is what the units come to by themselves. `again` is called when there is an answer.
  */
 export function quoteChoice(
-  origin: string,
+  { ask }: HostPage,
   /** `id`: of the variant. */
   choice: Choice & { readonly id: number; readonly isOffered: boolean | undefined },
   again: () => void,
@@ -18,7 +19,7 @@ export function quoteChoice(
   const query = `variant=${id}&quantity=${quantity}&unit=${extra.unitMinor}&once=${extra.onceMinor}`;
   if (!told.has(query)) {
     told.set(query, local);
-    void fetch(`${origin}/api/quote?${query}`)
+    void ask(`/api/quote?${query}`)
       .then(async (response) => {
         if (!response.ok) return;
         told.set(query, (await response.json()) as ChoicePrice);

@@ -1,5 +1,6 @@
 import { isSoldOut, resolveVariant, valuesOf, type Product } from '~/core/catalogue';
 import { formatMoney, type Currency } from '~/core/money';
+import { ownPage } from '~/runtime/host-page';
 import { quoteChoice } from '~/runtime/quote';
 import { fill } from '~/core/words';
 
@@ -14,6 +15,8 @@ interface Facts extends Pick<Product, 'axes' | 'variants'> {
   readonly quantity: number;
   readonly words: Readonly<Record<'soldOut' | 'chooseAnother' | 'fewLeft' | 'priceParts', string>>;
 }
+
+const page = ownPage('');
 
 /** Keeps price, picture, stock and the open choices in step with what is chosen. */
 function follow(form: HTMLFormElement): void {
@@ -49,7 +52,7 @@ function follow(form: HTMLFormElement): void {
     };
     const quantity = quantityOf();
     const { isOffered } = facts;
-    const price = quoteChoice('', { ...found.value, isOffered, quantity, extra }, show);
+    const price = quoteChoice(page, { ...found.value, isOffered, quantity, extra }, show);
     const told = { count: quantity, each: money(price.eachMinor), once: money(price.onceMinor) };
     part('price').textContent = money(price.totalMinor);
     part('was').hidden = price.wasTotalMinor === null;

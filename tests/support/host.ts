@@ -2,6 +2,7 @@ import type { CartView } from '~/core/cart';
 import type { ManifestPiece } from '~/core/lane';
 import type { CartAnswer, CartChangeRequest } from '~/runtime/cart-client';
 import type { OpenAbout, PieceHost } from '~/runtime/piece-host';
+import { ownPage } from '~/runtime/host-page';
 import { createSurfaces } from '~/runtime/surfaces';
 import type { Product } from '~/core/catalogue';
 import { currencyOf } from '~/core/money';
@@ -19,7 +20,7 @@ export function fakeHost(start: CartView | null = null) {
   const products = new Map<string, Product | null>();
   let answer: CartAnswer = { ok: true, lineId: 'a', waiting: false };
   const host: PieceHost = {
-    origin: '',
+    page: ownPage(''),
     device: 'desktop',
     currency: currencyOf('EUR'),
     locale: 'en-IE',

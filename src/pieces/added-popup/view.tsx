@@ -19,7 +19,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
   let timer = 0;
   const heldBy = new Set<'pointer' | 'focus'>();
   const shadow = createShadow('pl-added', piece.id);
-  document.body.append(shadow.element);
+  host.page.layer(shadow.element);
   const stopWatching = host.cart.watch(() => isOpen && draw());
 
   function draw(): void {

@@ -130,7 +130,7 @@ function ProductPart({
       const lowest = Math.min(...product.variants.map((candidate) => candidate.priceMinor));
       const shown = variant ?? { id: 0, priceMinor: lowest, wasMinor: null };
       const isOffered = variant !== null && product.isOffered;
-      const price = quoteChoice(host.origin, { ...shown, isOffered, quantity, extra }, onQuote);
+      const price = quoteChoice(host.page, { ...shown, isOffered, quantity, extra }, onQuote);
       return (
         <span class="price" aria-live="polite">
           {money(price.totalMinor)}

@@ -21,7 +21,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
   let wasSeen = false;
   const page = document.body.dataset['plPage'];
   const shadow = createShadow('pl-buy-bar', piece.id);
-  document.body.append(shadow.element);
+  host.page.layer(shadow.element);
   const form = productForm();
   const watch = new IntersectionObserver((entries) => {
     isButtonSeen = entries.at(-1)!.isIntersecting;

@@ -49,7 +49,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
     if (link) link.hidden = isHeader || !(piece.settings.keepsLink || gone);
     // Moved only where it must: what is moved loses the focus.
     if (isHeader && link.previousSibling !== shadow.element) link.before(shadow.element);
-    if (!isHeader && shadow.element.parentNode !== document.body) document.body.append(shadow.element);
+    if (!isHeader && !(shadow.element.parentNode instanceof HTMLBodyElement)) host.page.layer(shadow.element);
     draw();
   }
 

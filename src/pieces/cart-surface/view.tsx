@@ -17,7 +17,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
   let isOpen = false;
   let fromTop = 64;
   const shadow = createShadow('pl-cart', piece.id);
-  document.body.append(shadow.element);
+  host.page.layer(shadow.element);
   const desk = createDesk({
     host: () => host,
     words: () => piece.words,
@@ -38,7 +38,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
 
   function open(opener: Element | null): void {
     if (isOpen) return draw();
-    if (piece.settings.form === 'checkout' && !host.isPreview) return location.assign('/shop/checkout');
+    if (piece.settings.form === 'checkout' && !host.isPreview) return host.page.go('/shop/checkout');
     isOpen = true;
     // Under what it was opened from, if that is in sight; else at the top of what is.
     const box = opener?.matches('[data-pl-cart]') ? opener.getBoundingClientRect() : null;

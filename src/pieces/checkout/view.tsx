@@ -57,7 +57,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
       if (version >= 0) ask();
       version = cart.version;
     }
-    if (cart.lines.length === 0 && !host.isPreview) return location.assign('/shop/cart');
+    if (cart.lines.length === 0 && !host.isPreview) return host.page.go('/shop/cart');
     drawNow();
   });
   draw();
@@ -83,11 +83,12 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
     timer = setTimeout(() => {
       const { cardNumber: _card, ...form } = typed();
       const turn = (asked += 1);
-      void fetch(`${host.origin}/api/checkout`, {
-        method: 'POST',
-        headers: { 'content-type': 'application/json' },
-        body: JSON.stringify({ form }),
-      })
+      void host.page
+        .ask('/api/checkout', {
+          method: 'POST',
+          headers: { 'content-type': 'application/json' },
+          body: JSON.stringify({ form }),
+        })
         .then((response) => (response.ok ? (response.json() as Promise<Quote>) : null))
         .then(
           (quote) => {
@@ -110,16 +111,18 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
     // A note or a quantity that is on its way belongs to this order; without a connection nothing would be answered anyway.
     await host.cart.settled();
     const { version: cartVersion = priced.version } = host.cart.view ?? {};
-    const response = await fetch(`${host.origin}/api/orders`, {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ key: state.key, cartVersion, form: typed(), seenTotalMinor: priced.totalMinor }),
-    }).catch(() => null);
+    const response = await host.page
+      .ask('/api/orders', {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ key: state.key, cartVersion, form: typed(), seenTotalMinor: priced.totalMinor }),
+      })
+      .catch(() => null);
     const body = (await response?.json().catch(() => null)) as {
       token?: string;
       problems?: { path: string; code: string; message: string; facts?: { token?: string } }[];
     } | null;
-    if (response?.ok && body?.token) return location.assign(`/shop/thanks/${body.token}`);
+    if (response?.ok && body?.token) return host.page.go(`/shop/thanks/${body.token}`);
     isPaying = false;
     if (!response || response.status >= 500) {
       // Whether the order arrived is not known: the same key again is the same order.
@@ -127,7 +130,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
     }
     const refused = body?.problems ?? [];
     const ordered = refused.find(({ code }) => code === 'cart-ordered')?.facts?.token;
-    if (ordered) return location.assign(`/shop/thanks/${ordered}`);
+    if (ordered) return host.page.go(`/shop/thanks/${ordered}`);
     const problems = Object.fromEntries(refused.map(({ path, message }) => [path, message]));
     // The same key is the same order. Only one that came to its end makes room for another.
     const key = refused.some(({ code }) => ENDED.includes(code)) ? crypto.randomUUID() : state.key;

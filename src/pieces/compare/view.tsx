@@ -27,7 +27,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
   let products: readonly Product[] | null = null;
   const added = new Set<string>();
   const shadow = createShadow('pl-compare', piece.id);
-  document.body.append(shadow.element);
+  host.page.layer(shadow.element);
   const ticks: { readonly slug: string; readonly shadow: Shadow }[] = [];
   let collected = read();
 
@@ -120,21 +120,15 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
     said = '';
     void load();
     draw();
-    const address = new URL(location.href);
-    address.searchParams.set(ADDRESS, shown().join(','));
     host.recorder.record('piece-seen', { piece: piece.id });
     host.surfaces.open({
       dialog: shadow.root.querySelector('dialog')!,
-      address: host.isPreview ? null : address.href,
+      address: host.isPreview ? null : host.page.address(ADDRESS, shown().join(',')),
       opener,
       onClose: () => {
         isOpen = false;
         sample = null;
-        const bare = new URL(location.href);
-        if (bare.searchParams.has(ADDRESS)) {
-          bare.searchParams.delete(ADDRESS);
-          history.replaceState(history.state, '', bare);
-        }
+        if (host.page.opened(ADDRESS) !== null) host.page.correct(host.page.address(ADDRESS, null));
         draw();
       },
     });
@@ -196,15 +190,14 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
             });
           }}
           onShare={() => {
-            const address = new URL(location.href);
-            address.searchParams.set(ADDRESS, shown().join(','));
-            void navigator.clipboard.writeText(address.href).then(
+            const address = host.page.address(ADDRESS, shown().join(','));
+            void navigator.clipboard.writeText(address).then(
               () => {
                 said = words.copied;
                 draw();
               },
               () => {
-                said = address.href;
+                said = address;
                 draw();
               },
             );
@@ -236,7 +229,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
   document.addEventListener('pl-cards', placeTicks);
   document.addEventListener('pl-compare', onPlace as EventListener);
   placeTicks();
-  const shared = new URLSearchParams(location.search).get(ADDRESS);
+  const shared = host.page.opened(ADDRESS);
   if (shared && !host.isPreview)
     open(
       shared

@@ -68,7 +68,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
       draw();
     });
     host.recorder.record('piece-seen', { piece: piece.id });
-    if (isDialog) document.body.append(shadow.element);
+    if (isDialog) host.page.layer(shadow.element);
     else slot!.append(shadow.element);
     draw();
     if (!isDialog) {

@@ -50,7 +50,7 @@ export function mount(initial: ManifestPiece, host: PieceHost): MountedPiece {
     if (more && next) more.replaceWith(next);
     // Whoever pressed by keyboard goes on at the first of what came.
     if (isFocused) (fresh[0]?.querySelector<HTMLElement>('a[data-pl=name],a,button') ?? null)?.focus();
-    history.replaceState(history.state, '', href);
+    host.page.correct(href);
     if (byItself) grown += 1;
     document.dispatchEvent(new Event('pl-cards'));
     follow();
@@ -77,12 +77,13 @@ export function mount(initial: ManifestPiece, host: PieceHost): MountedPiece {
     dialog.tabIndex = -1;
     dialog.append(picture, close);
     dialog.addEventListener('click', host.surfaces.close);
-    document.body.append(dialog);
+    host.page.layer(dialog);
     host.surfaces.open({ dialog, address: null, opener: link, onClose: () => dialog.remove() });
   }
 
   function follow(): void {
     watch.disconnect();
+    for (const link of root()?.querySelectorAll('[data-pl-enlarge]') ?? []) link.ariaHasPopup = 'dialog';
     const more = root()?.querySelector('[data-more=endless] [data-pl-more]');
     if (more) watch.observe(more);
   }

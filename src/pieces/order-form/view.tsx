@@ -312,11 +312,12 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
       const items = wanted.map((row) => ({ variantId: row.variantId, quantity: quantityOf(row) }));
       // Changes under way first, so that this one is made on what they leave.
       await host.cart.settled();
-      const answer = await fetch(`${host.origin}/api/cart/many`, {
-        method: 'POST',
-        headers: { 'content-type': 'application/json' },
-        body: JSON.stringify({ items, whole: piece.settings.whole === 'nothing', changeId: crypto.randomUUID() }),
-      })
+      const answer = await host.page
+        .ask('/api/cart/many', {
+          method: 'POST',
+          headers: { 'content-type': 'application/json' },
+          body: JSON.stringify({ items, whole: piece.settings.whole === 'nothing', changeId: crypto.randomUUID() }),
+        })
         .then((response) => response.json() as Promise<Answer>)
         .catch(() => null);
       // Without an answer the form goes the way it goes without script, and the browser says what is wrong.

@@ -120,7 +120,7 @@ function Price({ product, variant, piece, host, answered, quantity }: PartProps)
   const extra = effectSums(answered?.evaluation.effects ?? []);
   const isOffered = variant !== null && product.isOffered;
   const asked = { ...shown, isOffered, quantity, extra };
-  const price = quoteChoice(host.origin, asked, () => again({}));
+  const price = quoteChoice(host.page, asked, () => again({}));
   const was = price.wasTotalMinor;
   return (
     <p class="price" data-slot="price" aria-live="polite">

@@ -16,12 +16,12 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
   let host = initialHost;
   let slug: string | null = null;
   const shadow = createShadow('pl-quick-view', piece.id);
-  document.body.append(shadow.element);
+  host.page.layer(shadow.element);
   let removeOpeners = placeOpeners(piece, host, { open: show, prefetch: fetchProduct });
 
   document.addEventListener('pl-cards', placeAnew);
 
-  const wanted = new URLSearchParams(location.search).get(ADDRESS);
+  const wanted = host.page.opened(ADDRESS);
   if (wanted && !host.isPreview) show(wanted, null);
 
   /** More cards have come into the page. */
@@ -40,24 +40,19 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
     void host.products.fetch(wantedSlug).then(() => slug === wantedSlug && draw());
     draw();
     host.recorder.record('quick-view', { product: wantedSlug, piece: piece.id });
-    const address = new URL(location.href);
-    address.searchParams.set(ADDRESS, wantedSlug);
+    const address = host.page.address(ADDRESS, wantedSlug);
     if (isOpen) {
-      if (!host.isPreview) history.replaceState(history.state, '', address);
+      if (!host.isPreview) host.page.correct(address);
       return;
     }
     const dialog = shadow.root.querySelector('dialog')!;
     host.surfaces.open({
       dialog,
-      address: address.href,
+      address,
       opener,
       onClose: () => {
         slug = null;
-        if (new URLSearchParams(location.search).has(ADDRESS)) {
-          const bare = new URL(location.href);
-          bare.searchParams.delete(ADDRESS);
-          history.replaceState(history.state, '', bare);
-        }
+        if (host.page.opened(ADDRESS) !== null) host.page.correct(host.page.address(ADDRESS, null));
         draw();
       },
     });

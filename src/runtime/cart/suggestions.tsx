@@ -31,7 +31,8 @@ export function View({ host, money, near, most, words, onAdded, first }: Props):
     drawn.current = null;
     if (!key) return setCards([]);
     let isStale = false;
-    void fetch(`${host.origin}/api/suggestions?near=${encodeURIComponent(key)}&most=4`)
+    void host.page
+      .ask(`/api/suggestions?near=${encodeURIComponent(key)}&most=4`)
       .then((response) => (response.ok ? (response.json() as Promise<Suggested[]>) : []))
       .then(
         (found) => !isStale && setCards(found),

@@ -106,7 +106,7 @@ export function mountOptions({
     body.set('file', file);
     sending.add(key);
     draw();
-    const response = await fetch(`${host.origin}/api/uploads`, { method: 'POST', body }).catch(() => null);
+    const response = await host.page.ask('/api/uploads', { method: 'POST', body }).catch(() => null);
     const got = (await response?.json().catch(() => null)) as {
       id?: string;
       name?: string;

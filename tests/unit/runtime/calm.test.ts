@@ -1,4 +1,5 @@
 import { expect } from 'chai';
+import { ownPage } from '~/runtime/host-page';
 import { calmly, watchPresses } from '~/runtime/kit/calm';
 import { watchConnection } from '~/runtime/offline';
 import { withPage } from '../../support/page';
@@ -48,7 +49,7 @@ describe('without a connection', () => {
   it('the page says so, with what waits, until it is back', () => {
     open('<a href="/shop/checkout">Checkout</a>');
     const text = 'No connection. {count, plural, =0 {} one {# change waits.} other {# changes wait.}}';
-    watchConnection(() => ({ themeCss: '', language: 'en', text }));
+    watchConnection(ownPage(''), () => ({ themeCss: '', language: 'en', text }));
     expect(line()!.textContent).to.equal('');
 
     cut(true, 2);
@@ -60,7 +61,7 @@ describe('without a connection', () => {
 
   it('links do not lead to the browser’s own error page', () => {
     open('<a href="/shop/checkout">Checkout</a>');
-    watchConnection(() => ({ themeCss: '', language: 'en', text: 'No connection.' }));
+    watchConnection(ownPage(''), () => ({ themeCss: '', language: 'en', text: 'No connection.' }));
     const press = () => {
       const event = new window.MouseEvent('click', { bubbles: true, cancelable: true, composed: true });
       document.querySelector('a')!.dispatchEvent(event);

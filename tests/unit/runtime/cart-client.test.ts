@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import type { CartView } from '~/core/cart';
 import { minor } from '~/core/money';
+import { ownPage } from '~/runtime/host-page';
 import { foresee } from '~/runtime/cart/foresee';
 import { createCartClient } from '~/runtime/cart-client';
 
@@ -92,7 +93,7 @@ describe('the cart of the runtime', () => {
   });
 
   async function loaded(quantity: number) {
-    const client = createCartClient('');
+    const client = createCartClient(ownPage(''));
     client.foreseeWith(foresee);
     answers.push(() => Response.json(cart(quantity)));
     await client.load();
@@ -167,7 +168,7 @@ describe('the cart of the runtime', () => {
     await tabs[0]!.change({ kind: 'note', note: 'first' });
     await tabs[1]!.change({ kind: 'coupon', code: 'SECOND' });
 
-    const next = createCartClient('');
+    const next = createCartClient(ownPage(''));
     next.foreseeWith(foresee);
     answers.push(
       () => Response.json(cart(1)),
@@ -206,7 +207,7 @@ describe('the cart of the runtime', () => {
   });
 
   it('foresees what a discount takes off, and that what counts once counts once', async () => {
-    const client = createCartClient('');
+    const client = createCartClient(ownPage(''));
     client.foreseeWith(foresee);
     const view = cart(2);
     // 2 × 5.00 and 3.00 once, less a tenth.
@@ -242,7 +243,7 @@ describe('the cart of the runtime', () => {
     answers.push(() => Promise.reject(new TypeError('offline')));
     await client.change({ kind: 'set', lineId: 'a', quantity: 5 });
 
-    const next = createCartClient('');
+    const next = createCartClient(ownPage(''));
     next.foreseeWith(foresee);
     answers.push(
       () => Response.json(cart(1)),
@@ -264,7 +265,7 @@ describe('the cart of the runtime', () => {
     expect(asked.at(-1)).to.include({ kind: 'set', quantity: 2 });
     const lost = asked.at(-1)!.changeId;
 
-    const next = createCartClient('');
+    const next = createCartClient(ownPage(''));
     next.foreseeWith(foresee);
     answers.push(
       () => Response.json(cart(1)),
@@ -281,7 +282,7 @@ describe('the cart of the runtime', () => {
 
   it('does not go back to a cart that was asked for before a change and comes after its answer', async () => {
     let arrive: (response: Response) => void = () => undefined;
-    const client = createCartClient('');
+    const client = createCartClient(ownPage(''));
     client.foreseeWith(foresee);
     answers.push(
       () => new Promise<Response>((resolve) => (arrive = resolve)),

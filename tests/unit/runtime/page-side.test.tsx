@@ -1,6 +1,7 @@
 /** @jsxImportSource preact */
 import { expect } from 'chai';
 import { renderToString } from 'preact-render-to-string';
+import { ownPage } from '~/runtime/host-page';
 import { createRecorder } from '~/runtime/events';
 import { claimEdge, mainButton, productForm } from '~/runtime/kit/page-parts';
 import { createShadow, directionOf } from '~/runtime/kit/shadow';
@@ -65,7 +66,7 @@ describe('the recorder', () => {
   const leave = () => window.dispatchEvent(new window.Event('pagehide'));
 
   it('sends what happened in one go when the page is left', () => {
-    const recorder = createRecorder('https://shop.example', 'listing', 'phone', false);
+    const recorder = createRecorder(ownPage('https://shop.example'), 'listing', 'phone', false);
     recorder.record('page');
     recorder.record('add', { product: 'heron', piece: 'quick-view' });
     expect(beacons).to.deep.equal([]);
@@ -82,11 +83,11 @@ describe('the recorder', () => {
   });
 
   it('keeps one visit over pages, and where it came from', () => {
-    createRecorder('', 'listing', 'phone', false).record('page');
+    createRecorder(ownPage(''), 'listing', 'phone', false).record('page');
     leave();
     document.dispatchEvent(new window.Event('visibilitychange'));
     history.pushState({}, '', '/shop/p/heron');
-    createRecorder('', 'product', 'phone', false).record('product-page');
+    createRecorder(ownPage(''), 'product', 'phone', false).record('product-page');
     leave();
 
     const [first, second] = beacons.map(({ body }) => body);
@@ -99,7 +100,7 @@ describe('the recorder', () => {
       open('', 'https://shop.example/shop/all');
       withBeacons(true);
       Object.defineProperty(document, 'referrer', { value: referrer });
-      createRecorder('', 'listing', 'phone', false).record('page');
+      createRecorder(ownPage(''), 'listing', 'phone', false).record('page');
       leave();
       return beacons.at(-1)!.body.source;
     };
@@ -110,7 +111,7 @@ describe('the recorder', () => {
   });
 
   it('sends a full batch at once, and the rest a little later', async () => {
-    const recorder = createRecorder('', 'listing', 'phone', false);
+    const recorder = createRecorder(ownPage(''), 'listing', 'phone', false);
     for (let i = 0; i < 21; i += 1) recorder.record('page');
     expect(beacons.map(({ body }) => body.events.length)).to.deep.equal([20]);
 
@@ -121,7 +122,7 @@ describe('the recorder', () => {
 
   it('asks the server itself where the browser takes no beacon', async () => {
     withBeacons(false);
-    createRecorder('https://shop.example', 'listing', 'phone', false).record('page');
+    createRecorder(ownPage('https://shop.example'), 'listing', 'phone', false).record('page');
 
     leave();
     await settled();
@@ -137,7 +138,7 @@ describe('the recorder', () => {
   ] as const)
     it(`keeps and sends nothing ${what}`, () => {
       withBeacons(true, wishes);
-      const recorder = createRecorder('', 'listing', 'phone', isQuiet);
+      const recorder = createRecorder(ownPage(''), 'listing', 'phone', isQuiet);
       for (let i = 0; i < 30; i += 1) recorder.record('page');
       leave();
 
@@ -154,7 +155,7 @@ describe('products as pieces ask for them', () => {
 
   it('are fetched once a page, and known from then on', async () => {
     server.answers(() => Response.json({ slug: 'heron' }));
-    const products = createProductSource('https://shop.example');
+    const products = createProductSource(ownPage('https://shop.example'));
     expect(products.known('heron')).to.equal(undefined);
 
     const [one, two] = await Promise.all([products.fetch('heron'), products.fetch('heron')]);
@@ -165,7 +166,7 @@ describe('products as pieces ask for them', () => {
   });
 
   it('are asked for again after a failure', async () => {
-    const products = createProductSource('');
+    const products = createProductSource(ownPage(''));
     server.answers(() => new Response('', { status: 503 }));
     expect(await products.fetch('heron')).to.equal(null);
     expect(products.known('heron')).to.equal(null);
