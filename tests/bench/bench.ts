@@ -7,19 +7,11 @@ import { changeCartOf } from '~/services/cart/change-cart';
 import { showLaneMap } from '~/services/lane/show-lane-map';
 import { addPiece, selectionOf } from '~/core/lane';
 import { definitionOf } from '~/pieces/registry';
-import { priceCart } from '~/core/pricing';
 import { orderNow } from '../support/order-now';
-import { cartInput, grouped, line as short } from '../support/pricing';
 import { signInOwner as publisher } from '../support/owner';
 import { seedFolder, serve, signInOwner, startServer } from '../support/server';
 import { openTestShop } from '../support/shop';
-
-const line = (name: string, figure: string, reference = '') =>
-  console.log(`${name.padEnd(52)} ${figure.padStart(16)}   ${reference}`);
-/** Nearest rank: the smallest time that so large a part of them does not exceed. */
-const quantile = (times: readonly number[], part: number) =>
-  [...times].sort((a, b) => a - b)[Math.max(0, Math.ceil(times.length * part) - 1)]!;
-const ms = (value: number) => `${value.toFixed(1)} ms`;
+import { line, ms, quantile } from './tell';
 
 interface Asked {
   readonly headers?: Record<string, string>;
@@ -391,71 +383,6 @@ async function benchOrderForm(): Promise<void> {
   await server.stop();
 }
 
-/** Prices with receipts, beside a bare sum of the same lines in the same run, and the best of several able offers. */
-function benchPricing(): void {
-  const lines = Array.from({ length: 6 }, (_, i) => short(1000 + 99 * i, 1 + (i % 3), `p${i}`));
-  const percent = (basisPoints: number, more: object = {}) => ({
-    kind: 'percentOff',
-    target: 'lines',
-    basisPoints,
-    ...more,
-  });
-  const waiting = Array.from({ length: 16 }, (_, i) => percent(500 + i, { when: { code: `CODE${i}` } }));
-  const able = [
-    percent(1000, grouped()),
-    { kind: 'amountOff', target: 'order', amountMinor: 300, ...grouped() },
-    { kind: 'buyGet', buyQuantity: 2, getQuantity: 1, basisPoints: 10_000 },
-    { kind: 'deliveryOff', flatMinor: 0, when: { minGoodsMinor: 3000 } },
-  ];
-  const mixed = Array.from(
-    { length: 16 },
-    (_, i) =>
-      [
-        percent(300 + i),
-        { ...able[1]!, combine: {} },
-        { ...able[2]!, ...grouped('sets') },
-        percent(900 + i, grouped(`g${i % 3}`)),
-      ][i % 4]!,
-  );
-  const timed = (run: () => unknown, rounds: number): number[] => {
-    for (let i = 0; i < rounds / 4; i += 1) run();
-    return Array.from({ length: rounds }, () => {
-      const started = performance.now();
-      run();
-      return (performance.now() - started) * 1000;
-    });
-  };
-  const us = (value: number) => `${value.toFixed(1)} µs`;
-  const cart = cartInput(lines, [...able, ...waiting]);
-  let sum = 0;
-  const sumOnce = () => {
-    for (const { unitMinor, quantity } of cart.lines) sum += unitMinor * quantity;
-  };
-  const bare =
-    quantile(
-      timed(() => Array.from({ length: 1000 }, sumOnce), 200),
-      0.5,
-    ) / 1000;
-  const priced = quantile(
-    timed(() => priceCart(cart), 3000),
-    0.5,
-  );
-  const one = cartInput([short(4990)], [...able.slice(0, 2), able[3]!, ...waiting]);
-  const many = cartInput(lines, mixed);
-  const common = quantile(
-    timed(() => priceCart(one), 2000),
-    0.5,
-  );
-  const best = quantile(
-    timed(() => priceCart(many), 200),
-    0.95,
-  );
-  if (!(sum > 0)) throw new Error('The sum was not worked out');
-  line('6 lines, 20 offers, with receipt', us(priced), `${(priced / bare).toFixed(0)}× a bare sum (bar 15×)`);
-  line('1 line, 20 offers of which 3 are able', us(common), '(bar 20 µs)');
-  line('best of 16 able offers of mixed kinds', us(best), '(bar p95 2 ms)');
-}
-
 async function benchBrowser(origin: string): Promise<void> {
   const browser = await launch();
   const page = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage();
@@ -510,7 +437,6 @@ const isWanted = (part: string) => only === undefined || only === part;
 if (isWanted('shop')) await benchShop();
 if (isWanted('many')) await benchMany();
 if (isWanted('import')) await benchImport();
-if (isWanted('pricing')) benchPricing();
 if (isWanted('order-form')) await benchOrderForm();
 if (isWanted('server') || isWanted('browser')) {
   const server = await startServer(1);

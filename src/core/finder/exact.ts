@@ -7,8 +7,7 @@ export function logFactorials(most: number): Float64Array {
 
 /**
  * Fisher's exact test, one-sided: how likely `both` baskets or more hold two things that `a` and `b` of `all` baskets hold, if one
- * has nothing to do with the other (hypergeometric tail; Fisher 1935). `logs` from `logFactorials(all)`.
- */
+ * has nothing to do with the other (hypergeometric tail; Fisher 1935). `logs` from `logFactorials(all)`. */
 export function fisherTail(both: number, a: number, b: number, all: number, logs: Float64Array): number {
   const most = Math.min(a, b);
   if (both <= Math.max(0, a + b - all)) return 1;
@@ -51,8 +50,8 @@ export function normalTail(z: number): number {
  * `values` are the p-values that are not 1, in any order; answers the largest that is kept, -1 when none is.
  */
 export function keepUpTo(values: readonly number[], tested: number, rate: number): number {
-  const sorted = [...values].sort((a, b) => a - b);
-  let kept = -1;
-  for (const [i, value] of sorted.entries()) if (value <= ((i + 1) / tested) * rate) kept = value;
-  return kept;
+  // What is above the rate itself is never kept, and stands behind all that may be.
+  const sorted = Float64Array.from(values.filter((value) => value <= rate)).sort();
+  for (let i = sorted.length - 1; i >= 0; i -= 1) if (sorted[i]! <= ((i + 1) / tested) * rate) return sorted[i]!;
+  return -1;
 }

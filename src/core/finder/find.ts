@@ -64,7 +64,81 @@ const LARGE = 6;
 /** Products counted with each other, those bought most: their pairs must fit into memory. */
 const MOST_PRODUCTS = 3000;
 
+/** Of a basket so many products are counted with each other. */
+const LARGEST = 4096;
+/** Triples counted in a table, four bytes each. */
+const MOST_IN_TABLE = 8_000_000;
+
+/** Place of a pair in a table of all, a < b. */
 const at = (a: number, b: number) => (b * (b - 1)) / 2 + a;
+
+/** Baskets with the places of their products in rising order; what has no place is left out. */
+interface Placed {
+  readonly starts: Uint32Array;
+  readonly places: Int32Array;
+}
+
+function placeBaskets({ starts, items }: Baskets, place: Int32Array): Placed {
+  const places = new Int32Array(items.length);
+  const begins = new Uint32Array(starts.length);
+  let end = 0;
+  for (let basket = 0; basket + 1 < starts.length; basket += 1) {
+    const begin = (begins[basket] = end);
+    const last = Math.min(starts[basket + 1]!, starts[basket]! + LARGEST);
+    for (let i = starts[basket]!; i < last; i += 1) {
+      const found = place[items[i]!]!;
+      if (found < 0) continue;
+      // Baskets are small, and most stand in order nearly.
+      let to = end++;
+      for (; to > begin && places[to - 1]! > found; to -= 1) places[to] = places[to - 1]!;
+      places[to] = found;
+    }
+  }
+  begins[starts.length - 1] = end;
+  return { starts: begins, places };
+}
+
+/** How many baskets hold each three products of which every two are kept; by `(k × size + j) × size + i`, i < j < k. */
+function countTriples({ starts, places }: Placed, isKept: Uint8Array, size: number): [number, number][] {
+  // Products that are in no pair are in no triple. The others are counted in a table where it fits, else one by one.
+  const number = new Int32Array(size).fill(-1);
+  const named: number[] = [];
+  for (let j = 1; j < size; j += 1)
+    for (let i = 0; i < j; i += 1)
+      if (isKept[at(i, j)]) for (const product of [i, j]) if (number[product]! < 0) number[product] = 0;
+  for (let i = 0; i < size; i += 1) if (number[i] === 0) number[i] = named.push(i) - 1;
+  const below = (k: number) => (k * (k - 1) * (k - 2)) / 6;
+  const isTable = below(named.length) <= MOST_IN_TABLE;
+  const table = new Uint32Array(isTable ? below(named.length) : 0);
+  const listed = new Map<number, number>();
+  for (let basket = 0; basket + 1 < starts.length; basket += 1) {
+    const begin = starts[basket]!;
+    for (let z = begin + 2; z < starts[basket + 1]!; z += 1) {
+      const k = places[z]!;
+      if (number[k]! < 0) continue;
+      for (let y = begin + 1; y < z; y += 1) {
+        const j = places[y]!;
+        if (!isKept[at(j, k)]) continue;
+        for (let x = begin; x < y; x += 1) {
+          const i = places[x]!;
+          if (!isKept[at(i, j)] || !isKept[at(i, k)]) continue;
+          const key = isTable ? below(number[k]!) + at(number[i]!, number[j]!) : (k * size + j) * size + i;
+          if (isTable) table[key]! += 1;
+          else listed.set(key, (listed.get(key) ?? 0) + 1);
+        }
+      }
+    }
+  }
+  if (!isTable) return [...listed];
+  const found: [number, number][] = [];
+  for (let k = 2; k < named.length; k += 1)
+    for (let j = 1; j < k; j += 1)
+      for (let i = 0; i < j; i += 1) {
+        const count = table[below(k) + at(i, j)]!;
+        if (count > 0) found.push([(named[k]! * size + named[j]!) * size + named[i]!, count]);
+      }
+  return found;
+}
 
 /** Pairs and triples bought together more than chance, season and size of baskets make. Yields how far it is, from 0 to 1. */
 export function* find(baskets: Baskets, { least = LEAST, rate = RATE }: FindOptions = {}): Generator<number, Found> {
@@ -80,37 +154,32 @@ export function* find(baskets: Baskets, { least = LEAST, rate = RATE }: FindOpti
   const place = new Int32Array(products.length).fill(-1);
   for (const [i, item] of frequent.entries()) place[item] = i;
   const count = (i: number) => counts[frequent[i]!]!;
+  const held = placeBaskets(baskets, place);
   const pairs = new Uint32Array((frequent.length * (frequent.length - 1)) / 2);
-  const own = new Uint32Array(4096);
-  const readBasket = (basket: number) => {
-    let size = 0;
-    for (let i = starts[basket]!; i < starts[basket + 1]! && size < own.length; i += 1) {
-      const found = place[items[i]!]!;
-      if (found >= 0) own[size++] = found;
-    }
-    return own.subarray(0, size).sort();
-  };
   for (let basket = 0; basket < all; basket += 1) {
-    const held = readBasket(basket);
-    for (let j = 1; j < held.length; j += 1) for (let i = 0; i < j; i += 1) pairs[at(held[i]!, held[j]!)]! += 1;
+    const end = held.starts[basket + 1]!;
+    for (let y = held.starts[basket]! + 1; y < end; y += 1) {
+      const row = at(0, held.places[y]!);
+      for (let x = held.starts[basket]!; x < y; x += 1) pairs[row + held.places[x]!]! += 1;
+    }
     if (basket % 20_000 === 19_999) yield (basket / all) * 0.3;
   }
   const logs = logFactorials(all);
-  const tested: { i: number; j: number; both: number; p: number }[] = [];
+  const candidates: { i: number; j: number; both: number; p: number }[] = [];
   for (let j = 1; j < frequent.length; j += 1)
     for (let i = 0; i < j; i += 1) {
       const both = pairs[at(i, j)]!;
-      if (both > 0) tested.push({ i, j, both, p: fisherTail(both, count(i), count(j), all, logs) });
+      if (both >= least) candidates.push({ i, j, both, p: fisherTail(both, count(i), count(j), all, logs) });
     }
+  // Corrected for all pairs there are: those too rare to be shown count as tests that found nothing.
   const testedPairs = pairs.length;
   const kept = keepUpTo(
-    tested.map(({ p }) => p),
+    candidates.map(({ p }) => p),
     testedPairs,
     rate,
   );
   yield 0.5;
-  const candidates = tested.filter(({ both }) => both >= least);
-  const judge = strata(baskets, place, frequent.length, candidates);
+  const judge = strata();
   yield 0.7;
   const found: Pair[] = candidates.map((pair, n) => {
     const { i, j, both, p } = pair;
@@ -141,21 +210,10 @@ export function* find(baskets: Baskets, { least = LEAST, rate = RATE }: FindOpti
   };
 
   function findTriples(): Triple[] {
-    const isKept = new Set(candidates.map(({ i, j }) => at(i, j)));
-    const known = new Map<number, number>();
-    for (let basket = 0; basket < all; basket += 1) {
-      const held = readBasket(basket);
-      for (let k = 2; k < held.length; k += 1)
-        for (let j = 1; j < k; j += 1) {
-          if (!isKept.has(at(held[j]!, held[k]!))) continue;
-          for (let i = 0; i < j; i += 1) {
-            if (!isKept.has(at(held[i]!, held[j]!)) || !isKept.has(at(held[i]!, held[k]!))) continue;
-            const key = (held[k]! * frequent.length + held[j]!) * frequent.length + held[i]!;
-            known.set(key, (known.get(key) ?? 0) + 1);
-          }
-        }
-    }
-    return [...known].flatMap(([key, together]): Triple[] => {
+    const isKept = new Uint8Array(pairs.length);
+    for (const { i, j } of candidates) isKept[at(i, j)] = 1;
+    const known = countTriples(held, isKept, frequent.length);
+    return known.flatMap(([key, together]): Triple[] => {
       if (together < least) return [];
       const i = key % frequent.length;
       const j = Math.floor(key / frequent.length) % frequent.length;
@@ -182,32 +240,37 @@ export function* find(baskets: Baskets, { least = LEAST, rate = RATE }: FindOpti
    * How surprising each pair still is among baskets of one week, and of one size: the Cochran–Mantel–Haenszel statistic over
    * the strata (Mantel and Haenszel 1959), one-sided, with the half for what is counted whole.
    */
-  function strata(
-    { weeks: weekOf }: Baskets,
-    placed: Int32Array,
-    size: number,
-    asked: readonly { i: number; j: number; both: number }[],
-  ): (n: number) => { byWeek: number; bySize: number } {
+  function strata(): (n: number) => { byWeek: number; bySize: number } {
+    const size = frequent.length;
     const weekNumbers = new Map<number, number>();
-    for (const week of weeks) if (!weekNumbers.has(week)) weekNumbers.set(week, weekNumbers.size);
+    const weekOf = new Uint32Array(all);
+    let [last, number] = [-1, 0];
+    for (let basket = 0; basket < all; basket += 1) {
+      const week = weeks[basket]!;
+      // Orders stand as they came, so that most are of the week of the one before.
+      if (week !== last) {
+        number = weekNumbers.get(week) ?? weekNumbers.size;
+        weekNumbers.set(week, number);
+        last = week;
+      }
+      weekOf[basket] = number;
+    }
     const sizeOf = (basket: number) => Math.min(LARGE, starts[basket + 1]! - starts[basket]!);
     const counted = (strataCount: number, stratumOf: (basket: number) => number) => {
       const total = new Uint32Array(strataCount);
-      const held = new Uint32Array(strataCount * size);
+      const bought = new Uint32Array(strataCount * size);
       for (let basket = 0; basket < all; basket += 1) {
         const stratum = stratumOf(basket);
+        const end = held.starts[basket + 1]!;
         total[stratum]! += 1;
-        for (let i = starts[basket]!; i < starts[basket + 1]!; i += 1) {
-          const found = placed[items[i]!]!;
-          if (found >= 0) held[stratum * size + found]! += 1;
-        }
+        for (let i = held.starts[basket]!; i < end; i += 1) bought[stratum * size + held.places[i]!]! += 1;
       }
-      return { total, held, strataCount };
+      return { total, bought, strataCount };
     };
-    const byWeek = counted(weekNumbers.size, (basket) => weekNumbers.get(weekOf[basket]!)!);
+    const byWeek = counted(weekNumbers.size, (basket) => weekOf[basket]!);
     const bySize = counted(LARGE + 1, sizeOf);
     const test = (
-      { total, held, strataCount }: typeof byWeek,
+      { total, bought, strataCount }: typeof byWeek,
       { i, j, both }: { i: number; j: number; both: number },
       /** What a basket of one size can hold of two at all. */
       part: (stratum: number) => number,
@@ -216,15 +279,15 @@ export function* find(baskets: Baskets, { least = LEAST, rate = RATE }: FindOpti
       for (let stratum = 0; stratum < strataCount; stratum += 1) {
         const n = total[stratum]!;
         if (n < 2) continue;
-        const [a, b] = [held[stratum * size + i]!, held[stratum * size + j]!];
+        const [a, b] = [bought[stratum * size + i]!, bought[stratum * size + j]!];
         expected += ((a * b) / n) * part(stratum);
         variance += (a * b * (n - a) * (n - b)) / (n * n * (n - 1));
       }
       return variance === 0 ? 1 : normalTail((both - expected - 0.5) / Math.sqrt(variance));
     };
     return (n) => ({
-      byWeek: test(byWeek, asked[n]!, () => 1),
-      bySize: test(bySize, asked[n]!, (stratum) => (stratum === 0 ? 0 : (stratum - 1) / stratum)),
+      byWeek: test(byWeek, candidates[n]!, () => 1),
+      bySize: test(bySize, candidates[n]!, (stratum) => (stratum === 0 ? 0 : (stratum - 1) / stratum)),
     });
   }
 }

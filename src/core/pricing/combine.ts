@@ -1,14 +1,6 @@
 import { partOf } from './half-up';
-import {
-  beginning,
-  STAGES,
-  take,
-  takeUnitPrices,
-  type Cart,
-  type OfferStep,
-  type State,
-  type TakingOffer,
-} from './stages';
+import { STAGES, take, takeUnitPrices } from './stages';
+import type { Cart, OfferStep, State, TakingOffer } from './state';
 
 /** Offers searched in any mix; of more, those that take most alone. */
 export const MOST_SEARCHED = 16;
@@ -26,19 +18,23 @@ export interface Combination {
 export const inTurn = (a: TakingOffer, b: TakingOffer): number =>
   a.rank - b.rank || (a.id < b.id ? -1 : a.id > b.id ? 1 : 0);
 
-const costOf = ({ lines, deliveryMinor }: State) => lines.reduce((sum, line) => sum + line, 0) + (deliveryMinor ?? 0);
+function costOf({ lines, deliveryMinor }: State): number {
+  let cost = deliveryMinor ?? 0;
+  for (const line of lines) cost += line;
+  return cost;
+}
 
 const stageOf = (offer: TakingOffer) => STAGES[offer.kind](offer);
 
 /** How offers act: stage by stage, in each in turn. */
 export const asTheyAct = (a: TakingOffer, b: TakingOffer): number => stageOf(a) - stageOf(b) || inTurn(a, b);
 
-/** What a set of offers comes to; `offers` in any order. */
-export function runOffers(cart: Cart, deliveryMinor: number | null, offers: readonly TakingOffer[]): Combination {
+/** What a set of offers comes to, from the beginning of a cart; `offers` in any order. */
+export function runOffers(cart: Cart, start: State, offers: readonly TakingOffer[]): Combination {
   const acting = offers.length > 1 ? [...offers].sort(asTheyAct) : offers;
   const later = acting.findIndex((offer) => stageOf(offer) > 1);
   const prices = later < 0 ? acting : acting.slice(0, later);
-  let state = beginning(cart, deliveryMinor);
+  let state = start;
   let steps: readonly OfferStep[] = NO_STEPS;
   if (prices.length > 0) ({ state, steps } = takeUnitPrices(cart, state, prices));
   for (let i = prices.length; i < acting.length; i += 1) {
@@ -51,11 +47,12 @@ export function runOffers(cart: Cart, deliveryMinor: number | null, offers: read
 
 /** What an offer takes in a combination. */
 export function takenBy(offerId: string, steps: readonly OfferStep[]): number {
-  return steps.reduce((sum, step) => sum + (step.offerId === offerId ? step.amountMinor : 0), 0);
+  let sum = 0;
+  for (const step of steps) if (step.offerId === offerId) sum += step.amountMinor;
+  return sum;
 }
 
 const NO_STEPS: readonly OfferStep[] = [];
-const NO_GROUPS: ReadonlySet<string> = new Set();
 
 /** Of two that cost the same the one with fewer offers, then with the smaller sorted list of rank and id. */
 function isBetter(a: Combination, b: Combination): boolean {
@@ -68,96 +65,122 @@ function isBetter(a: Combination, b: Combination): boolean {
   return false;
 }
 
+/** Groups as bits, so that a set of them is one number; an offer without a group has none. */
+function groupBits(offers: readonly TakingOffer[]): number[] {
+  const names: string[] = [];
+  return offers.map(({ combine: { group } }) => {
+    if (group === null) return 0;
+    if (!names.includes(group)) names.push(group);
+    return 1 << names.indexOf(group);
+  });
+}
+
 /**
  * The legal combination that costs least, found exactly: no two of a group, none that stands alone beside others, and each
  * takes something. `alone`: each offer by itself, at most `MOST_SEARCHED`. Offers are tried in the order they act, so that what those before left
  * is known; a branch is left when what the rest could take at most cannot bring it below the best there is.
  */
-export function findBest(cart: Cart, deliveryMinor: number | null, alone: readonly Combination[]): Combination {
-  let best = runOffers(cart, deliveryMinor, []);
-  const consider = (found: Combination) => {
-    if (isBetter(found, best)) best = found;
-  };
-  for (const one of alone) if (one.steps.length > 0) consider(one);
-  const offers = alone.map((one) => one.offers[0]!);
-  const together = offers.filter(({ combine }) => !combine.alone).sort(asTheyAct);
+export function findBest(cart: Cart, start: State, alone: readonly Combination[]): Combination {
+  let best: Combination = { offers: [], costMinor: costOf(start), state: start, steps: NO_STEPS };
+  for (const one of alone) if (one.steps.length > 0 && isBetter(one, best)) best = one;
+  const joining = alone
+    .filter(({ offers }) => !offers[0]!.combine.alone)
+    .sort((a, b) => asTheyAct(a.offers[0]!, b.offers[0]!));
+  const together = joining.map(({ offers }) => offers[0]!);
+  // One offer that can be joined by none has been priced alone.
+  if (together.length < 2) return best;
+  const bits = groupBits(together);
   const prices = together.filter((offer) => stageOf(offer) === 1);
-  const later = together.slice(prices.length);
-  const start = beginning(cart, deliveryMinor);
-  const groupsOf = (chosen: readonly TakingOffer[]) => new Set(chosen.flatMap(({ combine }) => combine.group ?? []));
+  /** What was chosen so far, and the steps of each. */
+  const chosen: TakingOffer[] = [];
+  const taken: (readonly OfferStep[])[] = [];
+  const most = new Float64Array(MOST_SEARCHED);
+
+  function consider(state: State): void {
+    const costMinor = costOf(state);
+    if (costMinor > best.costMinor || (costMinor === best.costMinor && chosen.length > best.offers.length)) return;
+    const found = { offers: chosen.toSorted(inTurn), costMinor, state, steps: taken.flat() };
+    if (isBetter(found, best)) best = found;
+  }
+
+  /** Whether nothing better than the best there is can come of this. */
+  const isHopeless = (state: State, from: number, groups: number) => {
+    const least = leastCost(state, from, groups);
+    return least > best.costMinor || (least === best.costMinor && chosen.length > best.offers.length);
+  };
 
   /** Offers of the later stages, from `i` on, on top of what stands. */
-  function goOn(
-    i: number,
-    chosen: readonly TakingOffer[],
-    groups: ReadonlySet<string>,
-    state: State,
-    steps: readonly OfferStep[],
-  ): void {
-    if (leastCost(cart, state, later, i, groups) > best.costMinor) return;
-    if (i === later.length) {
-      const costMinor = costOf(state);
-      if (costMinor <= best.costMinor) consider({ offers: [...chosen].sort(inTurn), costMinor, state, steps });
-      return;
+  function goOn(i: number, groups: number, state: State): void {
+    if (i === together.length) return consider(state);
+    if (isHopeless(state, i, groups)) return;
+    const offer = together[i]!;
+    if ((groups & bits[i]!) === 0) {
+      // The first of all takes what it takes alone.
+      const found = chosen.length === 0 ? joining[i]! : take(cart, state, offer);
+      if (found.steps.length > 0) {
+        chosen.push(offer);
+        taken.push(found.steps);
+        goOn(i + 1, groups | bits[i]!, found.state);
+        chosen.pop();
+        taken.pop();
+      }
     }
-    const offer = later[i]!;
-    const { group } = offer.combine;
-    if (group === null || !groups.has(group)) {
-      const taken = take(cart, state, offer);
-      if (taken.steps.length > 0)
-        goOn(i + 1, [...chosen, offer], group === null ? groups : new Set([...groups, group]), taken.state, [
-          ...steps,
-          ...taken.steps,
-        ]);
-    }
-    goOn(i + 1, chosen, groups, state, steps);
+    goOn(i + 1, groups, state);
   }
 
   /** Which unit prices; they act all at once, so each set of them is run whole. */
-  function choosePrices(i: number, chosen: readonly TakingOffer[]): void {
+  function choosePrices(i: number, groups: number): void {
     if (i < prices.length) {
       // With all prices still to come nothing costs less; if that is not enough, no choice among them is.
       const lowest = takeUnitPrices(cart, start, [...chosen, ...prices.slice(i)].sort(inTurn)).state;
-      if (leastCost(cart, lowest, later, 0, NO_GROUPS) > best.costMinor) return;
-      const offer = prices[i]!;
-      if (offer.combine.group === null || !groupsOf(chosen).has(offer.combine.group))
-        choosePrices(i + 1, [...chosen, offer]);
-      return choosePrices(i + 1, chosen);
+      if (isHopeless(lowest, prices.length, 0)) return;
+      if ((groups & bits[i]!) === 0) {
+        chosen.push(prices[i]!);
+        choosePrices(i + 1, groups | bits[i]!);
+        chosen.pop();
+      }
+      return choosePrices(i + 1, groups);
     }
+    if (chosen.length === 0) return goOn(i, groups, start);
     const { state, steps } = takeUnitPrices(cart, start, chosen);
-    if (chosen.every(({ id }) => takenBy(id, steps) > 0)) goOn(0, chosen, groupsOf(chosen), state, steps);
+    if (!chosen.every(({ id }) => takenBy(id, steps) > 0)) return;
+    taken.push(steps);
+    goOn(i, groups, state);
+    taken.pop();
   }
-  // One offer that can be joined by none has been priced alone.
-  if (together.length > 1) choosePrices(0, []);
-  return best;
-}
 
-/**
- * No combination of the offers from `i` on brings the cart lower. Percents off everything shrink what the next one sees: they
- * are multiplied, with the cents that rounding can add. All others are given what each could take if it stood alone here, and
- * that is taken last, where it does most.
- */
-function leastCost(
-  cart: Cart,
-  state: State,
-  later: readonly TakingOffer[],
-  i: number,
-  groups: ReadonlySet<string>,
-): number {
-  let goods = state.lines.reduce((sum, line) => sum + line, 0);
-  let off = 0;
-  const best = new Map<string, number>();
-  for (let at = i; at < later.length; at += 1) {
-    const offer = later[at]!;
-    const { group } = offer.combine;
-    if (group !== null && groups.has(group)) continue;
-    if (group === null && offer.kind === 'percentOff' && offer.selection === null)
-      goods -= (goods * offer.basisPoints) / 10_000 + cart.lines.length / 2;
-    else if (group === null) off += mostOf(cart, state, offer);
-    else best.set(group, Math.max(best.get(group) ?? 0, mostOf(cart, state, offer)));
+  /**
+   * No combination of the offers from `from` on brings the cart lower. Percents off everything shrink what the next one sees:
+   * they are multiplied, with the cents that rounding can add. All others are given what each could take if it stood alone
+   * here, and that is taken last, where it does most.
+   */
+  function leastCost(state: State, from: number, groups: number): number {
+    let goods = 0;
+    for (const line of state.lines) goods += line;
+    let off = 0;
+    let seen = 0;
+    for (let i = from; i < together.length; i += 1) {
+      const bit = bits[i]!;
+      if ((groups & bit) !== 0) continue;
+      const offer = together[i]!;
+      if (bit === 0 && offer.kind === 'percentOff' && offer.selection === null)
+        goods -= (goods * offer.basisPoints) / 10_000 + cart.lines.length / 2;
+      else if (bit === 0) off += mostOf(cart, state, offer);
+      else {
+        // Of a group the one that could take most counts.
+        const at = 31 - Math.clz32(bit);
+        const own = mostOf(cart, state, offer);
+        const before = (seen & bit) === 0 ? 0 : most[at]!;
+        seen |= bit;
+        most[at] = Math.max(own, before);
+        off += Math.max(0, own - before);
+      }
+    }
+    return goods - off + (state.deliveryMinor ?? 0);
   }
-  for (const most of best.values()) off += most;
-  return goods - off + (state.deliveryMinor ?? 0);
+
+  choosePrices(0, 0);
+  return best;
 }
 
 /** What an offer of a later stage takes at most of what there is now, whatever others take before it. */
@@ -173,8 +196,9 @@ function mostOf(cart: Cart, state: State, offer: TakingOffer): number {
       const fitting = cart.fitting(offer.selection);
       let sum = 0;
       let off = 0;
-      for (const [line, cost] of state.lines.entries()) {
+      for (let line = 0; line < state.lines.length; line += 1) {
         if (!fitting[line]) continue;
+        const cost = state.lines[line]!;
         sum += cost;
         if (offer.target === 'lines')
           off +=
@@ -202,11 +226,8 @@ function mostOf(cart: Cart, state: State, offer: TakingOffer): number {
 
 function mostOfUnits(cart: Cart, state: State, fitting: (line: number) => boolean, basisPoints: number): number {
   let off = 0;
-  if (state.units) {
-    for (const unit of state.units) if (!unit.isUsed && fitting(unit.line)) off += partOf(unit.minor, basisPoints);
-    return off;
-  }
-  for (const [i, line] of cart.lines.entries())
-    if (fitting(i)) off += line.quantity * partOf(state.unitPrices[i]!, basisPoints);
+  for (let i = 0; i < cart.lines.length; i += 1)
+    if (fitting(i))
+      off += (state.units?.free[i] ?? cart.lines[i]!.quantity) * partOf(state.unitPrices[i]!, basisPoints);
   return off;
 }

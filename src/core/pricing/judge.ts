@@ -1,20 +1,20 @@
 import { fits } from './selection';
 import type { PricedLine, PricedOffer, PricingInput } from './pricing.schema';
 
+type PlainCode =
+  | 'off'
+  | 'needs-code'
+  | 'not-started'
+  | 'ended'
+  | 'wrong-shopper'
+  | 'not-birthday'
+  | 'used-up'
+  | 'wrong-country'
+  | 'wrong-source';
+
 /** Why an offer does not count, whatever else there is; the first that holds. */
 export type Refusal =
-  | {
-      readonly code:
-        | 'off'
-        | 'needs-code'
-        | 'not-started'
-        | 'ended'
-        | 'wrong-shopper'
-        | 'not-birthday'
-        | 'used-up'
-        | 'wrong-country'
-        | 'wrong-source';
-    }
+  | { readonly code: PlainCode }
   | { readonly code: 'needs-more'; readonly missingMinor: number }
   | { readonly code: 'needs-items'; readonly missing: number };
 
@@ -30,25 +30,67 @@ export function fullPrice(line: PricedLine): number {
 /** Codes as they are compared: without surrounding white space, regardless of case. */
 export const plainCode = (typed: string): string => typed.trim().toLowerCase();
 
-const hasTimes = ({ when }: PricedOffer) => when.from !== null || when.until !== null || when.birthdayDays !== null;
+/** An offer with what can be found out of it alone. */
+interface KnownOffer {
+  readonly offer: PricedOffer;
+  readonly code: string | null;
+  /** Milliseconds since 1970. */
+  readonly from: number;
+  readonly until: number;
+}
 
-function hasCode({ codes }: PricingInput, wanted: string): boolean {
-  return codes.length > 0 && codes.some((typed) => plainCode(typed) === plainCode(wanted));
+const known = new WeakMap<readonly PricedOffer[], readonly KnownOffer[]>();
+
+function knownOf(offers: readonly PricedOffer[]): readonly KnownOffer[] {
+  let found = known.get(offers);
+  if (!found) known.set(offers, (found = offers.map(know)));
+  return found;
+}
+
+const know = (offer: PricedOffer): KnownOffer => ({
+  offer,
+  code: offer.when.code === null ? null : plainCode(offer.when.code),
+  from: offer.when.from === null ? -Infinity : Date.parse(offer.when.from),
+  until: offer.when.until === null ? Infinity : Date.parse(offer.when.until),
+});
+
+/** Said by itself each is the same for every offer. */
+const PLAIN = Object.fromEntries(
+  (
+    [
+      ...['off', 'needs-code', 'not-started', 'ended', 'wrong-shopper', 'not-birthday', 'used-up'],
+      ...['wrong-country', 'wrong-source'],
+    ] as PlainCode[]
+  ).map((code) => [code, Object.freeze({ code })]),
+) as Readonly<Record<PlainCode, Refusal>>;
+
+/** Of every offer, in order, whether it is able. `tell` hears why not; null: it is. The offers of one array are looked through once. */
+export function judgeOffers(input: PricingInput, tell: (offer: PricedOffer, refusal: Refusal | null) => void): void {
+  const at = Date.parse(input.at);
+  const codes = input.codes.map(plainCode);
+  for (const one of knownOf(input.offers)) tell(one.offer, judge(one, input, at, codes));
 }
 
 /** Whether an offer is able; null: it is. */
-export function refusalOf(offer: PricedOffer, input: PricingInput): Refusal | null {
+export const refusalOf = (offer: PricedOffer, input: PricingInput): Refusal | null =>
+  judge(know(offer), input, Date.parse(input.at), input.codes.map(plainCode));
+
+function judge(
+  { offer, code, from, until }: KnownOffer,
+  input: PricingInput,
+  at: number,
+  codes: readonly string[],
+): Refusal | null {
   const { when, limits } = offer;
-  if (!offer.on) return { code: 'off' };
-  if (when.code !== null && !hasCode(input, when.code)) return { code: 'needs-code' };
-  const at = hasTimes(offer) ? Date.parse(input.at) : 0;
-  if (when.from !== null && at < Date.parse(when.from)) return { code: 'not-started' };
-  if (when.until !== null && at >= Date.parse(when.until)) return { code: 'ended' };
-  if (when.shopper !== 'any' && when.shopper !== input.shopper) return { code: 'wrong-shopper' };
+  if (!offer.on) return PLAIN.off;
+  if (code !== null && !codes.includes(code)) return PLAIN['needs-code'];
+  if (at < from) return PLAIN['not-started'];
+  if (at >= until) return PLAIN.ended;
+  if (when.shopper !== 'any' && when.shopper !== input.shopper) return PLAIN['wrong-shopper'];
   if (when.birthdayDays !== null) {
     const today = input.today ?? new Date(at).toISOString().slice(0, 10);
     if (input.birthday === null || daysToBirthday(today, input.birthday) > when.birthdayDays)
-      return { code: 'not-birthday' };
+      return PLAIN['not-birthday'];
   }
   const used = input.used[offer.id];
   if (
@@ -56,9 +98,9 @@ export function refusalOf(offer: PricedOffer, input: PricingInput): Refusal | nu
     ((limits.total !== null && used.total >= limits.total) ||
       (limits.perShopper !== null && used.byShopper >= limits.perShopper))
   )
-    return { code: 'used-up' };
-  if (when.countries.length > 0 && !when.countries.includes(input.country ?? '')) return { code: 'wrong-country' };
-  if (when.sources.length > 0 && !when.sources.includes(input.source ?? '')) return { code: 'wrong-source' };
+    return PLAIN['used-up'];
+  if (when.countries.length > 0 && !when.countries.includes(input.country ?? '')) return PLAIN['wrong-country'];
+  if (when.sources.length > 0 && !when.sources.includes(input.source ?? '')) return PLAIN['wrong-source'];
   return needs(offer, input.lines);
 }
 

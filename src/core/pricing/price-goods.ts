@@ -3,7 +3,7 @@ import { halfUp } from './half-up';
 import { plainCode } from './judge';
 import { priceLine, sumEffects, type LinePrice, type PriceableLine, type PriceStep } from './price-line';
 import { priceCart, type OfferRefusal } from './price';
-import type { OfferStep } from './stages';
+import type { OfferStep } from './state';
 import type { PricedOffer, PricingInput } from './pricing.schema';
 import { thresholdOf, type ThresholdView } from './threshold';
 

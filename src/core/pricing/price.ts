@@ -1,8 +1,8 @@
-import { findBest, inTurn, MOST_SEARCHED, runOffers, takenBy } from './combine';
+import { findBest, inTurn, MOST_SEARCHED, runOffers, takenBy, type Combination } from './combine';
 import { halfUp } from './half-up';
-import { fullPrice, plainCode, refusalOf, type Refusal } from './judge';
+import { fullPrice, judgeOffers, plainCode, type Refusal } from './judge';
 import type { PricedOffer, PricingInput } from './pricing.schema';
-import { cartOf, type OfferStep, type TakingOffer } from './stages';
+import { beginning, cartOf, type OfferStep, type TakingOffer } from './state';
 
 /** Why an offer is not in the price, with its facts. `by`: the offers that are. */
 export type OfferRefusal =
@@ -52,57 +52,64 @@ export function priceCart(input: PricingInput): Priced {
   const refused: Record<string, OfferRefusal> = {};
   const able: TakingOffer[] = [];
   const gifts: { offerId: string; variant: string; quantity: number }[] = [];
-  for (const offer of input.offers) {
-    const refusal = refusalOf(offer, input);
+  judgeOffers(input, (offer, refusal) => {
     if (refusal) refused[offer.id] = refusal;
     else if (isTaking(offer)) able.push(offer);
     else gifts.push({ offerId: offer.id, variant: offer.variant, quantity: offer.quantity });
-  }
-  const alone = new Map(able.map((offer) => [offer.id, runOffers(cart, deliveryMinor, [offer])]));
-  const takenAlone = (offer: TakingOffer) => takenBy(offer.id, alone.get(offer.id)!.steps);
-  const searched =
-    able.length <= MOST_SEARCHED
-      ? able
-      : able.toSorted((a, b) => takenAlone(b) - takenAlone(a) || inTurn(a, b)).slice(0, MOST_SEARCHED);
+  });
+  const start = beginning(cart, deliveryMinor);
+  const alone = able.map((offer) => runOffers(cart, start, [offer]));
+  const searched = alone.length <= MOST_SEARCHED ? alone : thoseThatTakeMost(alone);
   // What takes nothing alone may take something beside others: a set can leave it what it needs. All are searched.
-  const best = findBest(
-    cart,
-    deliveryMinor,
-    searched.map(({ id }) => alone.get(id)!),
-  );
-  const chosen = best.offers.map(({ id }) => id);
-  for (const offer of able) {
-    if (chosen.includes(offer.id)) continue;
-    refused[offer.id] = !searched.includes(offer)
-      ? { code: 'not-searched' }
-      : offer.kind === 'deliveryOff' && deliveryMinor === null
-        ? { code: 'delivery-not-chosen' }
-        : takenAlone(offer) === 0
-          ? { code: 'no-effect' }
-          : { code: 'outdone', by: chosen };
+  const best = findBest(cart, start, searched);
+  const taken: Record<string, number> = {};
+  for (const { id } of best.offers) taken[id] = takenBy(id, best.steps);
+  let chosen: readonly string[] | null = null;
+  for (const one of alone) {
+    const [offer] = one.offers as [TakingOffer];
+    if (Object.hasOwn(taken, offer.id)) continue;
+    if (!searched.includes(one)) refused[offer.id] = { code: 'not-searched' };
+    else if (offer.kind === 'deliveryOff' && deliveryMinor === null)
+      refused[offer.id] = { code: 'delivery-not-chosen' };
+    else if (takenBy(offer.id, one.steps) === 0) refused[offer.id] = { code: 'no-effect' };
+    else refused[offer.id] = { code: 'outdone', by: (chosen ??= best.offers.map(({ id }) => id)) };
   }
   const { lines } = best.state;
-  const goods = lines.reduce((sum, line) => sum + line, 0);
-  const cheapestGoods = Math.min(
-    ...[...alone.values()].map(({ state }) => state.lines.reduce((sum, line) => sum + line, 0)),
-    goods,
-  );
-  const taxMinor = taxOf(input, lines, best.state.deliveryMinor ?? 0);
+  const delivery = best.state.deliveryMinor;
+  const goods = sum(lines);
+  const taxMinor = taxOf(input, lines, delivery ?? 0);
   return {
-    ...{ lines, deliveryMinor: best.state.deliveryMinor, taxMinor },
-    totalMinor: goods + (best.state.deliveryMinor ?? 0) + (input.tax.included ? 0 : taxMinor),
-    taken: Object.fromEntries(chosen.map((id) => [id, takenBy(id, best.steps)])),
-    ...{ refused, gifts },
+    lines,
+    deliveryMinor: delivery,
+    taxMinor,
+    totalMinor: goods + (delivery ?? 0) + (input.tax.included ? 0 : taxMinor),
+    taken,
+    refused,
+    gifts,
     codes: input.codes.map((typed) => codeAnswer(typed, input.offers, refused)),
-    receipt: {
-      lines: input.lines.map((line, i) => ({
-        ...{ id: line.id, fullMinor: fullPrice(line) },
-        steps: best.steps.filter((step) => step.line === i),
-      })),
-      delivery: best.steps.filter((step) => step.line === null),
-      isGoodsDearer: cheapestGoods < goods,
-    },
+    receipt: { ...receiptOf(input, best.steps), isGoodsDearer: alone.some(({ state }) => sum(state.lines) < goods) },
   };
+}
+
+function sum(amounts: readonly number[]): number {
+  let all = 0;
+  for (const amount of amounts) all += amount;
+  return all;
+}
+
+/** Of more than can be searched, those that take most alone. */
+function thoseThatTakeMost(alone: readonly Combination[]): readonly Combination[] {
+  const takenAlone = ({ offers, steps }: Combination) => takenBy(offers[0]!.id, steps);
+  return alone
+    .toSorted((a, b) => takenAlone(b) - takenAlone(a) || inTurn(a.offers[0]!, b.offers[0]!))
+    .slice(0, MOST_SEARCHED);
+}
+
+function receiptOf(input: PricingInput, steps: readonly OfferStep[]): Omit<Priced['receipt'], 'isGoodsDearer'> {
+  const lines = input.lines.map((line) => ({ id: line.id, fullMinor: fullPrice(line), steps: [] as OfferStep[] }));
+  const delivery: OfferStep[] = [];
+  for (const step of steps) (step.line === null ? delivery : lines[step.line]!.steps).push(step);
+  return { lines, delivery };
 }
 
 function codeAnswer(
@@ -121,12 +128,15 @@ function codeAnswer(
 
 /** Once a rate over all its lines, half up; delivery at the shop's. */
 function taxOf({ lines, tax }: PricingInput, costs: readonly number[], deliveryMinor: number): number {
-  const bases = new Map([[tax.basisPoints, deliveryMinor]]);
-  for (const [i, line] of lines.entries()) {
-    const rate = line.taxBasisPoints ?? tax.basisPoints;
-    bases.set(rate, (bases.get(rate) ?? 0) + costs[i]!);
+  let usual = deliveryMinor;
+  let others: Map<number, number> | null = null;
+  for (let i = 0; i < lines.length; i += 1) {
+    const rate = lines[i]!.taxBasisPoints ?? tax.basisPoints;
+    if (rate === tax.basisPoints) usual += costs[i]!;
+    else (others ??= new Map()).set(rate, (others.get(rate) ?? 0) + costs[i]!);
   }
-  let sum = 0;
-  for (const [rate, base] of bases) sum += halfUp(base * rate, tax.included ? 10_000 + rate : 10_000);
-  return sum;
+  const taxAt = (rate: number, base: number) => halfUp(base * rate, tax.included ? 10_000 + rate : 10_000);
+  let all = taxAt(tax.basisPoints, usual);
+  for (const [rate, base] of others ?? []) all += taxAt(rate, base);
+  return all;
 }

@@ -7,6 +7,7 @@ import { Bar, type BarState } from '~/pieces/buy-bar/bar';
 import type { BuyBarPiece } from '~/pieces/buy-bar/definition';
 import { Popup } from '~/pieces/added-popup/popup';
 import type { AddedPopupPiece } from '~/pieces/added-popup/definition';
+import { ownPage } from '~/runtime/host-page';
 import type { PieceHost } from '~/runtime/piece-host';
 import { minor } from '~/core/money';
 import type { Product } from '~/core/catalogue';
@@ -185,7 +186,7 @@ describe('the fields of options', () => {
 });
 
 const host = (over: Partial<PieceHost> = {}) =>
-  ({ language: 'en', device: 'phone', surfaces: { close: () => undefined }, ...over }) as unknown as PieceHost;
+  ({ language: 'en', device: 'phone', surfaces: { close: () => undefined }, page: ownPage(''), ...over }) as unknown as PieceHost;
 
 describe('the buy bar', () => {
   const variant = (id: number, size: string, stock: number, priceMinor = 5000) => ({

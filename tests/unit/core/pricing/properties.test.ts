@@ -5,10 +5,12 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { runOffers, takenBy } from '~/core/pricing/combine';
 import { refusalOf } from '~/core/pricing/judge';
-import { cartOf, type TakingOffer } from '~/core/pricing/stages';
-import { priceCart, type PricingInput } from '~/core/pricing';
+import { take } from '~/core/pricing/stages';
+import { beginning, cartOf, type TakingOffer } from '~/core/pricing/state';
+import { priceCart, type PricedOffer, type PricingInput } from '~/core/pricing';
 import { randomFrom, type Random } from '../../../../demo/random';
 import { cartInput, only, type ShortLine } from '../../../support/pricing';
+import { slowSets } from '../../../support/slow-sets';
 import { FIGURED, WORKED } from './figured';
 
 const PRODUCTS = ['a', 'b', 'c', 'd'];
@@ -17,7 +19,7 @@ const SELECTIONS = [null, null, only('a'), only('a', 'b'), only('c'), { except: 
 function randomLines(random: Random): ShortLine[] {
   return Array.from({ length: random.whole(1, 4) }, () => ({
     ...{ product: random.pick(PRODUCTS), unit: random.pick([0, 1, 99, 333, 500, 1000, 1999]) },
-    quantity: random.whole(1, 4),
+    quantity: random.whole(1, 6),
     options: random.pick([0, 0, 150, -200]),
     once: random.pick([0, 0, 250]),
     ...(random.whole(0, 3) === 0 && { tax: random.pick([0, 700]) }),
@@ -88,7 +90,7 @@ function slowBest(input: PricingInput): { cost: number; size: number } {
     const groups = chosen.flatMap(({ combine }) => combine.group ?? []);
     if (new Set(groups).size < groups.length) continue;
     if (chosen.length > 1 && chosen.some(({ combine }) => combine.alone)) continue;
-    const { costMinor, steps } = runOffers(cart, input.deliveryMinor, chosen);
+    const { costMinor, steps } = runOffers(cart, beginning(cart, input.deliveryMinor), chosen);
     if (!chosen.every(({ id }) => takenBy(id, steps) > 0)) continue;
     if (costMinor < best.cost || (costMinor === best.cost && chosen.length < best.size))
       best = { cost: costMinor, size: chosen.length };
@@ -112,6 +114,30 @@ describe('prices, whatever the cart and the offers', () => {
       };
       expect(found, JSON.stringify(input)).to.deep.equal(slow);
     }
+  });
+
+  it('count sets as a count unit by unit does, one after the other: 5,000 carts', () => {
+    const random = randomFrom(6);
+    const isSet = (offer: PricedOffer): offer is Extract<TakingOffer, { kind: 'buyGet' | 'bundle' }> =>
+      offer.kind === 'buyGet' || offer.kind === 'bundle';
+    let reduced = 0;
+    for (let i = 0; i < 5000; i += 1) {
+      const input = randomInput(random, 8);
+      const offers = input.offers.filter(isSet);
+      const cart = cartOf(input.lines, null);
+      const start = beginning(cart, null);
+      const slow = slowSets(cart, start.unitPrices, offers);
+      let { state } = { state: start };
+      for (const offer of offers) ({ state } = take(cart, state, offer));
+      const quick = cart.lines.map(({ quantity }, line) => ({
+        off: start.lines[line]! - state.lines[line]!,
+        free: state.units?.free[line] ?? quantity,
+        given: state.units?.given[line] ?? 0,
+      }));
+      expect(quick, JSON.stringify(input)).to.deep.equal(slow);
+      reduced += quick.filter(({ off }) => off > 0).length;
+    }
+    expect(reduced).to.be.above(3000);
   });
 
   it('are never below nothing, and every amount is what its steps add up to', () => {
