@@ -10,6 +10,7 @@ import {
   orderRepository,
   foundPairs,
   lostSearches,
+  oneTimeCodes,
   privacyRepository,
   uploadRepository,
   visitRepository,
@@ -42,6 +43,7 @@ export interface App {
   readonly privacy: ReturnType<typeof privacyRepository>;
   readonly searches: ReturnType<typeof lostSearches>;
   readonly pairs: ReturnType<typeof foundPairs>;
+  readonly codes: ReturnType<typeof oneTimeCodes>;
   readonly payment: Payment;
   readonly rates: Rates;
   readonly wallet: Wallet;
@@ -100,6 +102,7 @@ export async function createApp(options: {
     privacy: privacyRepository(db),
     searches: lostSearches(db),
     pairs: foundPairs(db),
+    codes: oneTimeCodes(db),
     rates: standInRates(),
     wallet: standInWallet(),
     mailbox: options.mailbox ?? standInMailbox(path.join(options.dataDir, 'mailbox'), options.now),

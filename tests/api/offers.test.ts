@@ -11,6 +11,7 @@ import { selectionOf } from '~/core/lane';
 import { backtest, offersOf, searchBelowFloor } from '~/core/pricing';
 import { liveLane } from '~/services/lane/live-lane';
 import { allGoods, pastOrders } from '~/services/offers/goods';
+import { codesCsv, makeCodes } from '~/services/offers/one-time-codes';
 import { UNDER_COST } from '../../demo/planted';
 import { actOnOrder } from '~/services/orders/keep-orders';
 import { showOrder } from '~/services/orders/place-order';
@@ -135,6 +136,42 @@ describe('offers in the shop', () => {
     expect(cart.totalMinor).to.equal(511);
     expect(off.ok && off.value.view.codes.map(({ code }) => code)).to.deep.equal(['two']);
     await sellWith(shop.app, offers, { severalCodes: false });
+  });
+
+  it('are had by codes of which each works once, and again when its order is cancelled', async () => {
+    const { once } = await sellWith(shop.app, {
+      once: { kind: 'amountOff', target: 'order', amountMinor: 100, when: { code: 'THANKS', isOneTime: true } },
+    });
+    expect(await makeCodes(shop.app, 'once', once!, 40)).to.deep.equal({ made: 40, used: 0 });
+    const codes = (await shop.app.codes.list('once')).map(({ code }) => code.toUpperCase());
+    expect(new Set(codes).size).to.equal(40);
+    const [code] = codes;
+    const carts = await Promise.all(Array.from({ length: 6 }, () => cartWith('hoop-winder')));
+    for (const cart of carts) expect((await withCode(cart, ` ${code} `)).ok).to.equal(true);
+    const begin = await withCode(carts[0]!, 'THANKS');
+    expect(begin.ok ? '' : begin.problems[0]).to.have.nested.property('facts.message', 'There is no code “THANKS”. Check how it is written.');
+
+    const seen = (await quoteCheckout(shop.app, await shop.app.carts.read(carts[0]!), form)).cart.totalMinor;
+    const answers = await Promise.all(
+      carts.map((cartToken) => orderNow(shop.app, { cartToken, seenTotalMinor: seen })),
+    );
+    expect(answers.map(codeOf).sort()).to.deep.equal(['ok', ...Array<string>(5).fill('code-lost')].sort());
+    expect(await shop.app.codes.count('once')).to.deep.equal({ made: 40, used: 1 });
+    expect((await codesCsv(shop.app, 'once')).trim().split('\n')).to.have.length(41);
+    const late = await withCode(await cartWith('hoop-winder'), code!);
+    expect(late.ok ? '' : late.problems[0]).to.have.nested.property(
+      'facts.message',
+      `The code “${code}” has been used up. You can order without it.`,
+    );
+    const won = answers.find((answer) => answer.ok)!;
+    const order = (await showOrder(shop.app, won.ok ? won.value.token : ''))!;
+    expect(order.coupon).to.equal(code);
+    expect(order.steps.flatMap((step) => ('coupon' in step ? [step.coupon] : []))).to.deep.equal([]);
+    expect(order.lines[0]!.steps).to.deep.include({
+      ...{ code: 'offer', amountMinor: -100, offerId: 'once', name: '', coupon: code },
+    });
+    await actOnOrder(shop.app, order.id, { action: 'cancel', restock: true, reason: '' }, 1);
+    expect(await shop.app.codes.count('once')).to.deep.equal({ made: 40, used: 0 });
   });
 
   it('are given out as often as they are limited, however many ask at once; the others are told and pay without', async () => {

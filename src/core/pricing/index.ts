@@ -1,3 +1,4 @@
+export { plainCode } from './judge';
 export { priceCart, type OfferRefusal, type Priced } from './price';
 export {
   priceGoods,
@@ -6,6 +7,7 @@ export {
   type PricedCode,
   type PricedGoods,
   type TaxRule,
+  type TypedCode,
 } from './price-goods';
 export { priceChoice, type ChoicePrice } from './price-choice';
 export { priceLine, type LinePrice, type PriceableLine, type PriceStep } from './price-line';

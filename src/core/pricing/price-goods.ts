@@ -36,10 +36,22 @@ export interface GoodsInput {
   /** null: not chosen yet. */
   readonly deliveryMinor: Minor | null;
   readonly deliveryMethod: string | null;
-  /** As typed. */
-  readonly codes: readonly string[];
+  /** One by itself stands for itself. */
+  readonly codes: readonly (string | TypedCode)[];
   readonly circumstances: Circumstances;
 }
+
+/** A code as it was typed, and as offers know it: the same, but for one of a list of which each works once. */
+export interface TypedCode {
+  readonly typed: string;
+  /** Empty: no offer's. */
+  readonly code: string;
+  /** The offer it was good for, where it has been used already. */
+  readonly usedBy: string | null;
+}
+
+const asTyped = (code: string | TypedCode): TypedCode =>
+  typeof code === 'string' ? { typed: code, code, usedBy: null } : code;
 
 /** What became of a code. */
 export interface PricedCode {
@@ -73,10 +85,13 @@ export interface PricedGoods {
   readonly isGoodsDearer: boolean;
 }
 
+const USED_UP = { code: 'used-up' } as const;
+
 /** The one entry point for prices: everything shown and everything charged comes from here. Rules: docs/pricing.md. */
 export function priceGoods(input: GoodsInput): PricedGoods {
-  const { offers, tax, codes, deliveryMinor: fullDelivery } = input;
-  const asked = engineInput(input);
+  const { offers, tax, deliveryMinor: fullDelivery } = input;
+  const codes = input.codes.map(asTyped);
+  const asked = engineInput(input, codes);
   const priced = priceCart(asked);
   const byId = new Map(offers.map((offer) => [offer.id, offer]));
   const stepOf = ({ offerId, amountMinor }: OfferStep): PriceStep => {
@@ -106,12 +121,15 @@ export function priceGoods(input: GoodsInput): PricedGoods {
     taxMinor: minor(priced.taxMinor),
     totalMinor: minor(priced.totalMinor),
     steps: [...deliverySteps, ...taxSteps(input.lines, lines, priced.deliveryMinor ?? 0, tax)],
-    codes: priced.codes.map(({ typed, offerId, refusal }) => ({
-      code: typed.trim(),
-      offerId,
-      takenMinor: minor(offerId === null ? 0 : (priced.taken[offerId] ?? 0)),
-      refusal: offerId === null ? { code: 'unknown' as const } : refusal,
-    })),
+    codes: priced.codes.map(({ offerId, refusal }, i) => {
+      const { typed, usedBy } = codes[i]!;
+      return {
+        code: typed.trim(),
+        offerId: usedBy ?? offerId,
+        takenMinor: minor(offerId === null ? 0 : (priced.taken[offerId] ?? 0)),
+        refusal: usedBy !== null ? USED_UP : offerId === null ? { code: 'unknown' as const } : refusal,
+      };
+    }),
     freeDelivery: thresholdOf(offers, priced.refused, (offer) => offer.kind === 'deliveryOff'),
     taken: priced.taken,
     refused: priced.refused,
@@ -120,7 +138,10 @@ export function priceGoods(input: GoodsInput): PricedGoods {
   };
 }
 
-function engineInput({ lines, offers, tax, codes, circumstances, ...delivery }: GoodsInput): PricingInput {
+function engineInput(
+  { lines, offers, tax, codes: _codes, circumstances, ...delivery }: GoodsInput,
+  codes: readonly TypedCode[],
+): PricingInput {
   const { at, ...around } = circumstances;
   return {
     lines: lines.map((line) => {
@@ -139,7 +160,7 @@ function engineInput({ lines, offers, tax, codes, circumstances, ...delivery }: 
       };
     }),
     offers: offers as PricedOffer[],
-    codes: codes as string[],
+    codes: codes.map(({ code }) => code),
     at: new Date(at).toISOString(),
     ...around,
     ...delivery,
@@ -147,8 +168,8 @@ function engineInput({ lines, offers, tax, codes, circumstances, ...delivery }: 
   };
 }
 
-const codeTyped = (codes: readonly string[], wanted: string): string | null =>
-  codes.find((typed) => plainCode(typed) === plainCode(wanted))?.trim() ?? null;
+const codeTyped = (codes: readonly TypedCode[], wanted: string): string | null =>
+  codes.find(({ code }) => plainCode(code) === plainCode(wanted))?.typed.trim() ?? null;
 
 /** Once a rate, over all lines of that rate; delivery is taxed at the shop's. The highest first. */
 function taxSteps(

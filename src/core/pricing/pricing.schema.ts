@@ -24,6 +24,8 @@ export type LineSelection = z.infer<typeof selectionSchema>;
 
 const when = z.strictObject({
   code: maybe(z.string().trim().min(1).max(60)),
+  /** `code` is what a list of codes begins with, of which each works once; which stand in the list is not said here. */
+  isOneTime: z.boolean().default(false),
   /** Instants (ISO 8601): `from` counts, `until` no longer does. */
   from: maybe(z.iso.datetime({ offset: true })),
   until: maybe(z.iso.datetime({ offset: true })),

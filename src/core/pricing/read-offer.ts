@@ -86,7 +86,10 @@ function does(offer: Offer, reader: OfferReader): string {
 function conditions({ when }: Offer, reader: OfferReader): string[] {
   const measured = when.counts === null ? '' : ` in ${readSelection(when.counts, reader)}`;
   return [
-    when.code !== null && `with the code “${when.code.toLowerCase()}”`,
+    when.code !== null &&
+      (when.isOneTime
+        ? `with one of the codes that begin with “${when.code.toLowerCase()}”, each once`
+        : `with the code “${when.code.toLowerCase()}”`),
     when.minGoodsMinor !== null && `when the cart holds ${reader.money(when.minGoodsMinor)} or more${measured}`,
     when.minQuantity !== null && `when the cart holds ${items(when.minQuantity)} or more${measured}`,
     when.shopper === 'new' && 'for a first order',

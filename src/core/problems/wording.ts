@@ -64,6 +64,7 @@ const WORDING = {
   'coupon-not-here': 'The code “{code}” counts for visits from elsewhere.',
   'coupon-delivery': 'The code “{code}” counts once delivery is chosen.',
   'coupon-no-effect': 'The code “{code}” takes nothing off what is in the cart.',
+  'codes-too-many': 'An offer has at most {most} codes. Make fewer, or make another offer for more.',
   'coupon-outdone': 'You already pay less than with the code “{code}”: {by}.',
   'coupon-needs-items': 'The code “{code}” needs more of what it is for. Add {count}.',
   'too-many-codes': 'A cart takes {limit} codes. Take one out first.',

@@ -11,6 +11,7 @@ import { search } from './2026-11-26-search';
 import { betterOne } from './2026-11-27-better-one';
 import { foundPairs } from './2026-11-27-found-pairs';
 import { offers } from './2026-11-27-offers';
+import { oneTimeCodes } from './2026-11-27-one-time-codes';
 import { ordersOfListings } from './2026-11-26-orders-of-listings';
 import { productFacts } from './2026-11-26-product-facts';
 import { shownProducts } from './2026-11-26-shown-products';
@@ -43,4 +44,5 @@ export const migrations: readonly Migration[] = [
   offers,
   foundPairs,
   betterOne,
+  oneTimeCodes,
 ];

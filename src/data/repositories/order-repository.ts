@@ -192,7 +192,9 @@ export function orderRepository(db: Database) {
 
   /** What an order used may be used again. */
   async function unredeem(token: string): Promise<void> {
-    await db.run('DELETE FROM redemptions WHERE order_id = (SELECT id FROM orders WHERE token = $token)', { token });
+    const own = '(SELECT id FROM orders WHERE token = $token)';
+    await db.run(`DELETE FROM redemptions WHERE order_id = ${own}`, { token });
+    await db.run(`UPDATE one_time_codes SET order_id = NULL WHERE order_id = ${own}`, { token });
   }
 
   /** How often offers were used, in all and by one shopper (see `shopperKey`; null: nobody). */

@@ -3,6 +3,7 @@ import type { Cart, CartView, DeliveryOption } from '~/core/cart';
 import { minor } from '~/core/money';
 import { checkoutSchema } from '~/core/orders/checkout.schema';
 import type { CheckoutForm } from '~/core/orders';
+import { typedCodes } from '~/services/offers/one-time-codes';
 import type { App } from '~/services/app';
 import { circumstancesOf } from './circumstances';
 import { liveLane } from '~/services/lane/live-lane';
@@ -58,6 +59,7 @@ export async function quoteCheckout(
   const live = await liveLane(app);
   const buyer = { country: place.country, email: form.email ?? '' };
   const circumstances = await circumstancesOf(app, live, buyer);
+  const codes = await typedCodes(app, live.lane, cart.codes);
   const delivery = {
     amountMinor: rate?.amountMinor ?? (bare.view.needsDelivery ? null : minor(0)),
     method: rate?.key ?? null,
@@ -68,7 +70,7 @@ export async function quoteCheckout(
     cart: view,
     ways: rates.map((way) => ({
       ...way,
-      amountMinor: priceCartGoods(live, cart, bare.goods, circumstances, {
+      amountMinor: priceCartGoods(live, codes, bare.goods, circumstances, {
         ...{ amountMinor: way.amountMinor, method: way.key },
       }).deliveryMinor!,
     })),

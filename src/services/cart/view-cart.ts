@@ -8,6 +8,7 @@ import {
   offersOf,
   priceGoods,
   type Circumstances,
+  type GoodsInput,
   type PricedCode,
   type PriceableLine,
   type PricedGoods,
@@ -23,6 +24,7 @@ import { goodsOf, ownTaxRate, uploadNames, wordGoodProblem, type Good } from './
 import { circumstancesOf, type Buyer } from './circumstances';
 import { giftsOf } from './gifts';
 import { liveLane, type LiveLane } from '~/services/lane/live-lane';
+import { typedCodes } from '~/services/offers/one-time-codes';
 import { quoteDelivery } from './quote-delivery';
 
 /** A cart that is priced for a shopper to look at, with the goods it was priced from. */
@@ -48,9 +50,12 @@ export async function viewStored(
 ): Promise<ViewedCart> {
   const { delivery, facts, language = 'en', buyer = { country: cart.destination?.country ?? null, email: '' } } = known;
   const [live, goods] = await Promise.all([liveLane(app), goodsOf(app, cart, facts)]);
-  const circumstances = await circumstancesOf(app, live, buyer);
+  const [circumstances, codes] = await Promise.all([
+    circumstancesOf(app, live, buyer),
+    typedCodes(app, live.lane, cart.codes),
+  ]);
   const price = (amountMinor: Minor | null, method: string | null) =>
-    priceCartGoods(live, cart, goods, circumstances, { amountMinor, method });
+    priceCartGoods(live, codes, goods, circumstances, { amountMinor, method });
   const ways = cart.destination ? await quoteDelivery(app, cart.destination, goods, language) : [];
   const needsDelivery = goods.some((good) => good.isParcel);
   const usual = { amountMinor: ways[0]?.amountMinor ?? null, method: ways[0]?.key ?? null };
@@ -112,7 +117,7 @@ function deadlineOf(offers: readonly PricedOffer[], { taken }: PricedGoods, now:
 /** The one way from a cart to prices, for what is shown and for what is charged. */
 export function priceCartGoods(
   { lane }: LiveLane,
-  cart: Pick<Cart, 'codes'>,
+  codes: GoodsInput['codes'],
   goods: readonly Good[],
   circumstances: Circumstances,
   delivery: { readonly amountMinor: Minor | null; readonly method: string | null },
@@ -123,7 +128,7 @@ export function priceCartGoods(
     tax: lane.shop.tax,
     deliveryMinor: delivery.amountMinor,
     deliveryMethod: delivery.method,
-    codes: cart.codes,
+    codes,
     circumstances,
   });
 }

@@ -8,6 +8,9 @@ import { fail, ok, type Problem, type ProblemCode, type Result } from '~/core/pr
 import { dayIn } from '~/core/time';
 import type { RelatedOrder, StoredCart } from '~/data';
 import type { DeliveryRate } from '~/standins';
+import type { Lane } from '~/core/lane';
+import { plainCode, type PricedGoods } from '~/core/pricing';
+import { typedCodes } from '~/services/offers/one-time-codes';
 import type { App } from '~/services/app';
 import { goodsOf, type Good, uploadNames, variantName } from '~/services/cart/cart-goods';
 import { giftsOf, type Gift } from '~/services/cart/gifts';
@@ -144,7 +147,7 @@ async function reserve(
       const goods = await goodsOf(app, cart);
       const built = await buildOrder(app, request, requestHash, cart, goods, rates);
       if (!built.ok) return built;
-      const { order, offers } = built.value;
+      const { order, offers, oneTime } = built.value;
       for (const { variantId, quantity } of takenBy(order.lines)) {
         if (await app.catalogue.takeStock(variantId, quantity)) continue;
         const facts = (await app.catalogue.variantFacts([variantId])).get(variantId);
@@ -154,6 +157,8 @@ async function reserve(
       const id = await app.orders.insert(order);
       // Counted in this very transaction: of an offer that is limited nobody gets one too many.
       await app.orders.redeem(id, offers, shopperKey(app, order.email), order.placedAt);
+      if (oneTime.length > 0 && (await app.codes.use(id, oneTime)) < oneTime.length)
+        throw new Error('A code that was priced in this transaction was used in another');
       const lineIds = cart.lines.map((line) => line.id);
       return ok<Reserved>({ order: { ...order, id }, lineIds, files: filesOf(goods) });
     });
@@ -163,6 +168,14 @@ async function reserve(
   }
 }
 
+interface Built {
+  readonly order: Omit<Order, 'id'>;
+  /** Those used. */
+  readonly offers: readonly string[];
+  /** Codes that work once, of the offers used: one each, as they are kept. */
+  readonly oneTime: readonly string[];
+}
+
 async function buildOrder(
   app: App,
   request: OrderRequest,
@@ -170,7 +183,7 @@ async function buildOrder(
   cart: Cart,
   goods: readonly Good[],
   rates: readonly DeliveryRate[],
-): Promise<Result<{ readonly order: Omit<Order, 'id'>; readonly offers: readonly string[] }>> {
+): Promise<Result<Built>> {
   const { form } = request;
   if (goods.length === 0) return fail('cart', 'cart-empty');
   const live = await liveLane(app);
@@ -184,7 +197,8 @@ async function buildOrder(
   if (needsDelivery && !rate) return fail('delivery', 'delivery-unknown');
   const way = { amountMinor: rate?.amountMinor ?? minor(0), method: rate?.key ?? null };
   const buyer = { country: form.country || null, email: form.email };
-  const priced = priceCartGoods(live, cart, goods, await circumstancesOf(app, live, buyer), way);
+  const typed = await typedCodes(app, lane, cart.codes);
+  const priced = priceCartGoods(live, typed, goods, await circumstancesOf(app, live, buyer), way);
   if (request.seenTotalMinor !== null && request.seenTotalMinor !== priced.totalMinor) {
     const show = (amount: number) => formatMoney(amount, currency, lane.shop.locale);
     const changed = { before: show(request.seenTotalMinor), after: show(priced.totalMinor) };
@@ -244,7 +258,17 @@ async function buildOrder(
   return ok({
     order: { ...order, lines },
     offers: [...Object.keys(priced.taken), ...gifts.map(({ offerId }) => offerId)],
+    oneTime: oneTimeOf(lane, priced),
   });
+}
+
+/** Of each offer whose codes work once, the first of its codes that counts. */
+function oneTimeOf({ offers }: Lane, { codes }: PricedGoods): string[] {
+  const first = new Map<string, string>();
+  for (const { code, offerId, refusal } of codes)
+    if (offerId !== null && refusal === null && offers[offerId]!.when.isOneTime && !first.has(offerId))
+      first.set(offerId, plainCode(code));
+  return [...first.values()];
 }
 
 /** A gift as a line of the order: taken from the shelf, at nothing. */

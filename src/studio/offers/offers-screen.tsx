@@ -208,6 +208,7 @@ function Screen({ shell, categories, products, order, start }: Props) {
               </div>
               <OfferEditor
                 key={selected}
+                id={selected}
                 offer={offer}
                 shop={lane.shop}
                 groups={groups}
