@@ -14,6 +14,7 @@ export const DEMO_PAGES: Lane['pages'] = {
   'choosing-a-kite': {
     on: true,
     inFooter: true,
+    formerly: [],
     title: { en: 'How to choose a kite', de: 'Wie man einen Drachen wählt', ar: 'كيف تختار طائرة ورقية' },
     text: {
       en: `Look at the wind first. If leaves move and dust does not, take something light, such as the ${fact('heron', 'name')} (${fact('heron', 'price', '', 'price in the shop')}). It flies in ${fact('heron', 'attribute', ' attribute="Wind range"', 'a light breeze')}.

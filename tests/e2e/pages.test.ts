@@ -66,7 +66,7 @@ test('a text says its fallback where a product is gone, loses what could run, an
       body: 'The <pl-fact product="long-gone" fact="name">old one</pl-fact> <script>window.ran = 1</script><img src=x onerror="window.ran = 1"> [here](javascript:alert)',
     };
     lane.pages['odd'] = {
-      ...{ on: true, inFooter: false, title: { en: 'Odd' } },
+      ...{ on: true, inFooter: false, formerly: ['old'], title: { en: 'Odd' } },
       text: { en: 'Before\n\n<pl-piece name="nowhere"></pl-piece>\n\nAfter' },
     };
   });
@@ -78,6 +78,8 @@ test('a text says its fallback where a product is gone, loses what could run, an
   await page.goto(`${server.origin}/shop/pages/odd`);
   await expect(page.locator('article')).toContainText('Before');
   await expect(page.locator('article')).toContainText('After');
+  await page.goto(`${server.origin}/shop/pages/old`);
+  expect(new URL(page.url()).pathname).toBe('/shop/pages/odd');
   expect((await page.goto(`${server.origin}/shop/pages/constructor`))!.status()).toBe(404);
 
   await owner.change((lane) => void (lane.shop.name = 'Other Kites'));

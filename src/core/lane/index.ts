@@ -18,7 +18,7 @@ export {
 export { firstLane, UNNAMED } from './first-lane';
 export { LEGAL_NAMES } from './shop-difference';
 export { checkTheme, readThemeCss, THEME_LABELS } from './theme';
-export { pageSlug, textPage } from './text-pages';
+export { movedTo, movePage, pageSlug, textPage } from './text-pages';
 export { legalText } from './legal';
 export { localeFor } from './locale-for';
 export { lintLane, type CatalogueSlugs, type LintFinding } from './lint';

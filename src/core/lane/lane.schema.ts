@@ -160,6 +160,11 @@ const textPageSchema = z.strictObject({
   on: z.boolean(),
   /** Whether the foot of every page leads there. */
   inFooter: z.boolean(),
+  /** Addresses it had before; links to them still lead to it. */
+  formerly: z
+    .array(z.string().regex(/^[a-z0-9-]{1,60}$/))
+    .max(20)
+    .default([]),
   title: z.record(language, z.string().trim().max(120)),
   text: z.record(language, z.string().max(40_000)),
 });

@@ -7,10 +7,25 @@ export function textPage(lane: Pick<Lane, 'shop'>, page: TextPage, language: str
   return { title: said(page.title), text: said(page.text) };
 }
 
+/** The address under which a page is found now that was asked for under one it had before; null: there is none. */
+export function movedTo(pages: Lane['pages'], slug: string): string | null {
+  if (Object.hasOwn(pages, slug)) return null;
+  return Object.keys(pages).find((now) => pages[now]!.on && pages[now]!.formerly.includes(slug)) ?? null;
+}
+
+/** Gives a page another address; the one it had goes on leading to it. Changes the lane it is given. */
+export function movePage(lane: Pick<Lane, 'pages'>, slug: string, next: string): void {
+  const page = lane.pages[slug]!;
+  delete lane.pages[slug];
+  const before = page.formerly.filter((other) => other !== next && other !== slug);
+  lane.pages[next] = { ...page, formerly: [...before, slug].slice(-20) };
+}
+
 /** An address for a page from its title: letters, digits and hyphens, none that is taken. */
 export function pageSlug(title: string, taken: readonly string[]): string {
   const plain = title
     .normalize('NFKD')
+    .replaceAll(/\p{M}+/gu, '')
     .toLowerCase()
     .replaceAll(/[^a-z0-9]+/g, '-')
     .replaceAll(/^-+|-+$/g, '')

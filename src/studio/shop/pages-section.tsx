@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import { pageSlug, pieceName, textPage } from '~/core/lane';
+import { movePage, pageSlug, pieceName, textPage } from '~/core/lane';
 import { directionOf } from '~/core/words';
 import { definitions } from '~/pieces/registry';
 import { RichField } from '../shared/rich-field';
@@ -25,7 +25,7 @@ export function PagesSection({ lane, change, onShow }: SectionProps) {
     const slug = pageSlug('New page', Object.keys(lane.pages));
     change((draft) => {
       const [first] = draft.shop.languages;
-      draft.pages[slug] = { on: true, inFooter: true, title: { [first!]: 'New page' }, text: {} };
+      draft.pages[slug] = { on: true, inFooter: true, formerly: [], title: { [first!]: 'New page' }, text: {} };
     });
     choose(slug);
   }
@@ -37,10 +37,7 @@ export function PagesSection({ lane, change, onShow }: SectionProps) {
       Object.keys(lane.pages).filter((other) => other !== slug),
     );
     if (next === slug) return;
-    change((draft) => {
-      draft.pages[next] = draft.pages[slug]!;
-      delete draft.pages[slug];
-    });
+    change((draft) => movePage(draft, slug, next));
     choose(next);
   }
 
