@@ -1,6 +1,7 @@
 import type { PieceDefinition, Situation } from '~/core/lane';
 import { addedPopup } from './added-popup/definition';
 import { addedPopupSituations } from './added-popup/situations';
+import { betterOne } from './better-one/definition';
 import { buyBar } from './buy-bar/definition';
 import { buyBarSituations } from './buy-bar/situations';
 import { cartOpener } from './cart-opener/definition';
@@ -13,6 +14,8 @@ import { checkout } from './checkout/definition';
 import { checkoutSituations } from './checkout/situations';
 import { compare } from './compare/definition';
 import { compareSituations } from './compare/situations';
+import { goesWith } from './goes-with/definition';
+import { suggestionSituations } from './goes-with/situations';
 import { lineEditor } from './line-editor/definition';
 import { lineEditorSituations } from './line-editor/situations';
 import { listing } from './listing/definition';
@@ -23,6 +26,7 @@ import { productOptions } from './product-options/definition';
 import { productOptionsSituations } from './product-options/situations';
 import { quickView } from './quick-view/definition';
 import { quickViewSituations } from './quick-view/situations';
+import { related } from './related/definition';
 import { text } from './text/definition';
 import { textSituations } from './text/situations';
 
@@ -38,6 +42,9 @@ const REGISTERED: readonly RegisteredPiece[] = [
   { definition: text, situations: textSituations },
   { definition: orderForm, situations: orderFormSituations },
   { definition: compare, situations: compareSituations },
+  { definition: goesWith, situations: suggestionSituations },
+  { definition: related, situations: suggestionSituations },
+  { definition: betterOne, situations: suggestionSituations },
   { definition: productOptions, situations: productOptionsSituations },
   { definition: buyBar, situations: buyBarSituations },
   { definition: addedPopup, situations: addedPopupSituations },

@@ -102,6 +102,8 @@ function arePlain(cookies: string): boolean {
   const times = (name: string) => cookies.split(name).length - 1;
   return (
     times('pl_flash') === 0 &&
+    // The shop's own people are told more, such as why something is suggested.
+    times('pl_sign_in') === 0 &&
     times('pl_cart') === (CART_COOKIE.test(cookies) ? 1 : 0) &&
     times('pl_lang') === (LANGUAGE_COOKIE.test(cookies) ? 1 : 0)
   );

@@ -3,18 +3,32 @@ import { renderToString } from 'preact-render-to-string';
 import type { ManifestPiece } from '~/core/lane';
 import { MEDIA_OF } from '~/core/where';
 import { DEVICES } from '~/core/where/where.schema';
-import { drawnKinds } from './drawn-kinds';
+import { drawnKinds, type About } from './drawn-kinds';
 import type { ShopContext } from './shop-context';
 import { styleHtml } from './style-html';
 
+const NOTHING: About = { near: [], cartToken: null, explains: false };
+
+/** Whether the owner is at this piece in the bench. */
+const isShaped = ({ id }: ManifestPiece, { searchParams }: URL) =>
+  searchParams.has('draft') && searchParams.get('shape') === id;
+
+const nothingHere = (id: string) =>
+  `<section class="wrap spot-piece" data-pl-piece="${id}"><p class="lead">Shoppers see nothing here: there is nothing to show for this page.</p></section>`;
+
 /** A piece as it stands in a page, with its heading and its style; null when there is nothing to show. */
-export async function drawPiece(piece: ManifestPiece, shop: ShopContext, url: URL): Promise<string | null> {
-  const html = await drawnKinds[piece.kind]?.(piece, shop, url).catch((error: unknown) => {
+export async function drawPiece(
+  piece: ManifestPiece,
+  shop: ShopContext,
+  url: URL,
+  about: About = NOTHING,
+): Promise<string | null> {
+  const html = await drawnKinds[piece.kind]?.(piece, shop, url, about).catch((error: unknown) => {
     // A piece that fails is left out; the page stays whole.
     shop.app.log.error({ err: error, piece: piece.id }, 'a piece could not be drawn');
     return null;
   });
-  if (!html) return null;
+  if (!html) return isShaped(piece, url) ? nothingHere(piece.id) : null;
   const hidden = DEVICES.filter((device) => !piece.where.devices.includes(device));
   const rules = hidden.map((device) => `@media ${MEDIA_OF[device]}{:scope{display:none}}`).join('');
   const style = styleHtml(`@scope ([data-pl-piece="${piece.id}"]){${rules}${piece.css}}`);

@@ -9,11 +9,21 @@ import type { TextPiece } from '~/pieces/text/definition';
 import { cardExtras, listSelection, orderRows } from '~/services/catalogue/list-selection';
 import { drawCards } from './draw-cards';
 import { listingPlace } from './listing-address';
+import { drawBetterOne, drawGoesWith, drawRelated } from './draw-suggestions';
 import { drawText } from './rich-text';
 import type { ShopContext } from './shop-context';
 
-/** Draws a piece in a place of a page, below its heading. */
-type Draw = (piece: ManifestPiece, shop: ShopContext, url: URL) => Promise<string>;
+/** What the page is about, as far as suggestions need it. */
+export interface About {
+  /** Slugs of what is looked at, in the cart or ordered. */
+  readonly near: readonly string[];
+  readonly cartToken: string | null;
+  /** Whether whoever looks is told why something is suggested: the shop’s own people. */
+  readonly explains: boolean;
+}
+
+/** Draws a piece in a place of a page, below its heading; nothing to show is an empty text. */
+type Draw = (piece: ManifestPiece, shop: ShopContext, url: URL, about: About) => Promise<string>;
 
 /** Every kind of piece that the server draws into places of pages: one line each. */
 export const drawnKinds: Readonly<Record<string, Draw>> = {
@@ -32,6 +42,9 @@ export const drawnKinds: Readonly<Record<string, Draw>> = {
     const html = drawCards(found.cards, shop, { piece, extras, level: 3 });
     return renderToString(h(Goods, { piece, html, isEmpty: found.cards.length === 0, paging }));
   },
+  'goes-with': drawGoesWith,
+  related: drawRelated,
+  'better-one': drawBetterOne,
   text: async (drawn, shop) => {
     const piece = drawn as TextPiece;
     const { width, align, framed } = piece.settings;

@@ -64,6 +64,14 @@ describe('pages that were drawn before', () => {
     }
   });
 
+  it('are not kept of the shop’s own people, nor told to them: they are told more', async () => {
+    const cookie = 'pl_sign_in=anything';
+    await get('/shop/p/heron', { cookie });
+    expect(isFromMemory(await get('/shop/p/heron'))).to.equal(false);
+    expect(isFromMemory(await get('/shop/p/heron', { cookie }))).to.equal(false);
+    expect(isFromMemory(await get('/shop/p/heron'))).to.equal(true);
+  });
+
   it('go when something of the catalogue changes, or is sold', async () => {
     await get('/shop/p/heron');
     await get('/shop/c/figures');

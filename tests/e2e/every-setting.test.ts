@@ -58,6 +58,8 @@ async function drawn(page: Page, lane: Lane, message: object): Promise<string> {
   );
 }
 
+const SAYS_MOST = 'kestrel';
+
 for (const definition of definitions.filter(({ spots }) => spots !== undefined))
   changingTest(
     `every setting and part of ${definition.kind} changes what the server draws`,
@@ -66,9 +68,10 @@ for (const definition of definitions.filter(({ spots }) => spots !== undefined))
       const show = async (change: (it: Lane['pieces'][string]) => void) => {
         const token = await owner.change((lane) => {
           const it = newPiece(definition, true);
-          it.where.spot = 'home.below';
+          const [first] = definition.spots!;
+          it.where.spot = definition.spots!.includes('home.below') ? 'home.below' : first!;
           // Few at a time, of what has everything to say, so that there are more and each part has something to show.
-          const usual = { more: 'pages', pageSize: 2, pagesAt: 'below', filters: 'all', adds: 'both' };
+          const usual = { most: 12, more: 'pages', pageSize: 2, pagesAt: 'below', filters: 'all', adds: 'both' };
           for (const [key, value] of Object.entries(usual)) if (key in it.settings) it.settings[key] = value;
           if ('shows' in it.settings)
             it.settings['shows'] = selectionOf({
@@ -80,7 +83,9 @@ for (const definition of definitions.filter(({ spots }) => spots !== undefined))
           change(it);
           lane.pieces = { it };
         });
-        await page.goto(`${server.origin}/shop/?draft=${token}&shape=it`);
+        // A product with everything to say: picked ones, a better one, and many like it.
+        const path = definition.preview.path.replace('{product}', SAYS_MOST);
+        await page.goto(`${server.origin}${path}?draft=${token}&shape=it`);
         // The page's own filters belong to a list that stands in the place of its products.
         const drawn = await page.locator('[data-pl-piece=it]').evaluate((element) => element.outerHTML);
         if (!definition.spots!.includes('listing.main')) return drawn;
@@ -93,9 +98,15 @@ for (const definition of definitions.filter(({ spots }) => spots !== undefined))
       const check = async (name: string, change: Parameters<typeof show>[0]) => {
         if ((await show(change)) === usual) unseen.push(name);
       };
-      const wanted = { more: 'button', pageSize: 3, pagesAt: 'above', adds: 'rows', filters: 'few' } as Readonly<
-        Record<string, SettingValue>
-      >;
+      const wanted = {
+        more: 'button',
+        pageSize: 3,
+        pagesAt: 'above',
+        adds: 'rows',
+        filters: 'few',
+        most: 3,
+        never: 'light wind',
+      } as Readonly<Record<string, SettingValue>>;
       for (const [key, spec] of Object.entries(definition.settings))
         await check(spec.label, (it) => void (it.settings[key] = wanted[key] ?? another(spec)));
       for (const [key, part] of Object.entries(definition.parts))

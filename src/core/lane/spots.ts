@@ -9,6 +9,7 @@ export const SPOTS = {
   'listing.below': { label: 'Listings, below the products', page: 'listing' },
   'product.below': { label: 'Product pages, below the product', page: 'product' },
   'cart.below': { label: 'Cart page, below the cart', page: 'cart' },
+  'checkout.below': { label: 'Checkout, below the form', page: 'checkout' },
   text: { label: 'Only where a text names it', page: 'other' },
   'thanks.below': { label: 'Thank-you page, below the order', page: 'thanks' },
 } as const satisfies Readonly<Record<string, { readonly label: string; readonly page: PageKind }>>;

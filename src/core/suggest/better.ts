@@ -38,14 +38,19 @@ export function swapFor(
   const known = Object.fromEntries(Object.entries(line.answers).filter(([key]) => asked.has(key)));
   const { problems, answers } = evaluateOptions(to.options, known, today);
   if (problems.length > 0) return null;
-  const before = new Map(from.attributes.map(({ key, value }) => [key, value]));
   return {
     variantId: best.id,
     answers,
     choices: Object.values(best.choices).join(', '),
-    changes: to.attributes.flatMap(({ key, value }) => {
-      const old = before.get(key);
-      return old === value ? [] : [old === undefined ? `${key}: ${value}` : `${key}: ${old} → ${value}`];
-    }),
+    changes: changesOf(from, to),
   };
+}
+
+/** The facts in which one product differs from another, as “Weight: 320 g → 280 g”. */
+export function changesOf(from: Pick<Product, 'attributes'>, to: Pick<Product, 'attributes'>): string[] {
+  const before = new Map(from.attributes.map(({ key, value }) => [key, value]));
+  return to.attributes.flatMap(({ key, value }) => {
+    const old = before.get(key);
+    return old === value ? [] : [old === undefined ? `${key}: ${value}` : `${key}: ${old} → ${value}`];
+  });
 }

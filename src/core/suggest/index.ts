@@ -1,3 +1,3 @@
 export { suggestionsThatFit } from './fit';
-export { swapFor, type Swap, type SwappedLine } from './better';
-export { relatedTo, type Relatable, type Relation } from './related';
+export { changesOf, swapFor, type Swap, type SwappedLine } from './better';
+export { relatedTo, type Relatable, type Relation, type Weights } from './related';

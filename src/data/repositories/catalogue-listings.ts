@@ -33,6 +33,8 @@ export interface ListingQuery {
   readonly slugs?: readonly string[];
   /** Not these. */
   readonly without?: readonly string[];
+  /** Nothing with this tag. */
+  readonly withoutTag?: string;
   readonly sort: ListingSort;
   readonly page: number;
   readonly pageSize: number;
@@ -192,6 +194,24 @@ export function catalogueListings(db: Database) {
     return [...new Set(rows.map((row) => row.slug))];
   }
 
+  /** Of these, those that have a tag. */
+  async function taggedAmong(slugs: readonly string[], tag: string): Promise<string[]> {
+    const rows = await db.select<{ slug: string }>(
+      `SELECT p.slug FROM json_each($slugs) asked JOIN products p ON p.slug = asked.value
+         JOIN tags t ON t.product_id = p.id AND t.name = $tag`,
+      { slugs: JSON.stringify(slugs), tag },
+    );
+    return rows.map((row) => row.slug);
+  }
+
+  /** The better one that a product's owner named; null where there is none. */
+  async function betterOf(slug: string): Promise<string | null> {
+    const [row] = await db.select<{ better: string | null }>('SELECT better FROM products WHERE slug = $slug', {
+      slug,
+    });
+    return row?.better ?? null;
+  }
+
   /**
    * What nearness is judged by, of these products and of those that share most with them: enough to choose from, and never
    * the whole catalogue. Categories with their parents.
@@ -201,6 +221,7 @@ export function catalogueListings(db: Database) {
       slug: string;
       categories: string;
       tags: string;
+      attributes: string;
       inStock: number;
       soldCount: number;
     }>(
@@ -217,6 +238,7 @@ export function catalogueListings(db: Database) {
          GROUP BY s.id ORDER BY sum(s.points) DESC, p.sold_count DESC, p.id LIMIT $most)
        SELECT p.slug, p.in_stock inStock, p.sold_count soldCount,
          (SELECT json_group_array(name) FROM tags t WHERE t.product_id = p.id) tags,
+         (SELECT json_group_array(key || ': ' || value) FROM attributes a WHERE a.product_id = p.id) attributes,
          (SELECT json_group_array(DISTINCT s.slug) FROM product_categories pc JOIN categories c ON c.id = pc.category_id
             JOIN categories s ON s.id = c.id OR s.id = c.parent_id WHERE pc.product_id = p.id) categories
        FROM products p WHERE p.is_shown = 1 AND p.id IN (SELECT id FROM chosen UNION SELECT id FROM own)`,
@@ -226,6 +248,7 @@ export function catalogueListings(db: Database) {
       slug: row.slug,
       categories: JSON.parse(row.categories) as string[],
       tags: JSON.parse(row.tags) as string[],
+      attributes: JSON.parse(row.attributes) as string[],
       inStock: row.inStock === 1,
       soldCount: row.soldCount,
     }));
@@ -314,6 +337,8 @@ export function catalogueListings(db: Database) {
     cardsOf,
     listPicked,
     listRelatable,
+    taggedAmong,
+    betterOf,
     listCategories,
     listNames,
     listSlugs,
@@ -344,6 +369,10 @@ export function narrowed(query: Omit<ListingQuery, 'sort' | 'page' | 'pageSize'>
   if (query.slugs) {
     wheres.push('p.slug IN (SELECT value FROM json_each($slugs))');
     params['slugs'] = JSON.stringify(query.slugs);
+  }
+  if (query.withoutTag) {
+    wheres.push('p.id NOT IN (SELECT product_id FROM tags WHERE name = $withoutTag)');
+    params['withoutTag'] = query.withoutTag;
   }
   if (query.without) {
     wheres.push('p.slug NOT IN (SELECT value FROM json_each($without))');

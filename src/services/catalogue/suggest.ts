@@ -1,43 +1,107 @@
 import type { ProductCard } from '~/core/catalogue';
-import { relatedTo, type Relation } from '~/core/suggest';
+import { changesOf, relatedTo, type Relation, type Weights } from '~/core/suggest';
 import type { DecidedPair } from '~/data';
 import { quoteCards } from '~/services/cart/quote-product';
 import type { App } from '~/services/app';
 
-/** A suggestion; `why` is for the shop's own people. */
+/** A suggestion; `why` is for the shop’s own people. */
 export interface SuggestedCard extends ProductCard {
   readonly why?: string;
 }
 
-/** What goes with the products named: what their owner picked, then what is close to them; never one of them, one in the cart or one sold out. */
-export async function suggestNear(
-  app: App,
-  near: readonly string[],
-  cartToken: string | null,
-  most: number,
-  { explains = false }: { readonly explains?: boolean } = {},
-): Promise<SuggestedCard[]> {
+/** What is suggested near products, and in whose sight. */
+export interface SuggestionRule {
+  /** Slugs of what is looked at, in the cart or bought. */
+  readonly near: readonly string[];
+  readonly cartToken: string | null;
+  readonly most: number;
+  /** Whether the owner's picks come first; without, only what is near. */
+  readonly picks: boolean;
+  /** What fills up where there are too few: what is near, then what sells best. */
+  readonly fills: readonly ('near' | 'best')[];
+  readonly weights?: Weights;
+  /** A tag whose products are left out; empty: none. */
+  readonly never: string;
+  readonly explains: boolean;
+}
+
+/**
+ * What goes with the products named: what their owner picked, then what is close to them, then what sells best, as far as the rule
+ * goes; never one of them, one in the cart or one sold out.
+ */
+export async function suggestBy(app: App, rule: SuggestionRule): Promise<SuggestedCard[]> {
+  const { near, cartToken, most, picks, fills, weights, never, explains } = rule;
   const [picked, known, cart, decided] = await Promise.all([
-    app.catalogue.listPicked(near),
+    picks ? app.catalogue.listPicked(near) : [],
     app.catalogue.listRelatable(near),
     cartToken ? app.carts.read(cartToken) : null,
     explains ? app.pairs.listDecided() : [],
   ]);
   const facts = await app.catalogue.variantFacts((cart?.lines ?? []).map((line) => line.variantId));
-  const inCart = new Set([...facts.values()].map((variant) => variant.slug));
+  const left = new Set([...near, ...[...facts.values()].map((variant) => variant.slug)]);
+  const able = [...picked, ...known.map(({ slug }) => slug)];
+  if (never) for (const slug of await app.catalogue.taggedAmong(able, never)) left.add(slug);
+  const own = picked.filter((slug) => !left.has(slug));
   const given = known.filter((product) => near.includes(product.slug));
-  const own = picked.filter((slug) => !inCart.has(slug) && !near.includes(slug));
-  const found = relatedTo(given, known, new Set([...inCart, ...own]), most);
+  const found = fills.includes('near') ? relatedTo(given, known, new Set([...left, ...own]), most, weights) : [];
   const slugs = [...own, ...found.map((relation) => relation.slug)];
-  const cards = await quoteCards(app, await app.catalogue.cardsOf(slugs));
-  return slugs
-    .flatMap((slug) => cards.find((card) => card.slug === slug && card.inStock) ?? [])
+  const asked = slugs.length > 0 ? await quoteCards(app, await app.catalogue.cardsOf(slugs)) : [];
+  const cards = slugs
+    .flatMap((slug) => asked.find((card) => card.slug === slug && card.inStock) ?? [])
     .slice(0, most)
     .map((card) =>
       explains
         ? { ...card, why: own.includes(card.slug) ? whyPicked(card.slug, near, decided) : whyRelated(card, found) }
         : card,
     );
+  if (cards.length >= most || !fills.includes('best')) return cards;
+  return [...cards, ...(await bestSelling(app, rule, new Set([...left, ...slugs]), most - cards.length))];
+}
+
+async function bestSelling(
+  app: App,
+  { never, explains }: SuggestionRule,
+  left: ReadonlySet<string>,
+  most: number,
+): Promise<SuggestedCard[]> {
+  const query = {
+    sort: 'best-selling' as const,
+    without: [...left],
+    inStockOnly: true,
+    ...(never && { withoutTag: never }),
+  };
+  const cards = await quoteCards(app, await app.catalogue.listFrom(query, 0, most));
+  return cards.map((card) =>
+    explains ? { ...card, why: 'It sells best of what is left. Nothing fits better.' } : card,
+  );
+}
+
+/** What goes with the products named, as the parts of a cart and the popups show it. */
+export function suggestNear(
+  app: App,
+  near: readonly string[],
+  cartToken: string | null,
+  most: number,
+  { explains = false }: { readonly explains?: boolean } = {},
+): Promise<SuggestedCard[]> {
+  return suggestBy(app, { ...{ near, cartToken, most, explains }, picks: true, fills: ['near'], never: '' });
+}
+
+/** The better one of a product, with what is different about it; null where there is none to be had. */
+export async function betterThan(
+  app: App,
+  slug: string,
+): Promise<{ readonly card: ProductCard; readonly changes: readonly string[]; readonly moreMinor: number } | null> {
+  const better = await app.catalogue.betterOf(slug);
+  if (better === null) return null;
+  const [cards, own, other] = await Promise.all([
+    app.catalogue.cardsOf([slug, better]).then((found) => quoteCards(app, found)),
+    app.catalogue.findProduct(slug),
+    app.catalogue.findProduct(better),
+  ]);
+  const [from, card] = [slug, better].map((one) => cards.find((candidate) => candidate.slug === one));
+  if (!from || !card?.inStock || !own || !other) return null;
+  return { card, changes: changesOf(own, other), moreMinor: card.fromMinor - from.fromMinor };
 }
 
 function whyPicked(slug: string, near: readonly string[], decided: readonly DecidedPair[]): string {
@@ -54,6 +118,7 @@ function whyRelated({ slug }: ProductCard, found: readonly Relation[]): string {
   const shared = [
     relation.sharedTags.length > 0 && `the tags ${relation.sharedTags.join(', ')}`,
     relation.sharedCategories.length > 0 && `the categories ${relation.sharedCategories.join(', ')}`,
+    relation.sharedAttributes.length > 0 && `${relation.sharedAttributes.join(', ')}`,
   ].filter(Boolean);
   return `Related: it shares ${shared.join(' and ')}. Nothing was picked that fits better.`;
 }

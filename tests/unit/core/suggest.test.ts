@@ -1,12 +1,13 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { relatedTo, suggestionsThatFit, type Relatable } from '~/core/suggest';
+import { relatedTo, suggestionsThatFit, type Relatable, type Weights } from '~/core/suggest';
 import { definitionOf } from '~/pieces/registry';
 
 const product = (slug: string, over: Partial<Relatable> = {}): Relatable => ({
   slug,
   categories: [],
   tags: [],
+  attributes: [],
   inStock: true,
   soldCount: 0,
   ...over,
@@ -37,6 +38,20 @@ describe('relatedTo', () => {
     expect(near([delta], catalogue, ['never'])).to.deep.equal([]);
   });
 
+  it('counts most what it is told to', () => {
+    const given = product('heron', { tags: ['beach'], categories: ['single-line'], attributes: ['Skill: new'] });
+    const catalogue = [
+      product('tagged', { tags: ['beach'] }),
+      product('beside', { categories: ['single-line'] }),
+      product('alike', { attributes: ['Skill: new'] }),
+    ];
+    const first = (weights: Weights) => relatedTo([given], catalogue, new Set(), 3, weights)[0]!.slug;
+    expect(first({ tag: 4, category: 1, attribute: 1 })).to.equal('tagged');
+    expect(first({ tag: 1, category: 4, attribute: 1 })).to.equal('beside');
+    expect(first({ tag: 1, category: 1, attribute: 4 })).to.equal('alike');
+    expect(near([given], [catalogue[2]!])).to.deep.equal([]);
+  });
+
   it('says what is shared', () => {
     const [relation] = relatedTo(
       [delta],
@@ -45,7 +60,12 @@ describe('relatedTo', () => {
       1,
     );
 
-    expect(relation).to.deep.equal({ slug: 'sled', sharedCategories: ['single-line'], sharedTags: ['travel'] });
+    expect(relation).to.deep.equal({
+      slug: 'sled',
+      sharedCategories: ['single-line'],
+      sharedTags: ['travel'],
+      sharedAttributes: [],
+    });
   });
 
   it('never gives more than asked, nor one twice, nor one it must not', () => {
@@ -54,6 +74,7 @@ describe('relatedTo', () => {
         slug: fc.constantFrom('a', 'b', 'c', 'd', 'e', 'f'),
         categories: fc.subarray(['x', 'y']),
         tags: fc.subarray(['t', 'u']),
+        attributes: fc.subarray(['Skill: new', 'Frame: cane']),
         inStock: fc.boolean(),
         soldCount: fc.nat(9),
       }),
