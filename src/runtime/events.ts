@@ -39,7 +39,7 @@ export function createRecorder(host: Pick<HostPage, 'tell'>, page: string, devic
   return {
     record(kind, about = {}) {
       queue.push({
-        id: randomId(),
+        id: crypto.randomUUID(),
         at: Date.now(),
         kind,
         page,
@@ -54,7 +54,7 @@ export function createRecorder(host: Pick<HostPage, 'tell'>, page: string, devic
 
 function visitId(): string {
   const found = /(?:^|; )pl_visit=([\w-]{6,60})/.exec(document.cookie)?.[1];
-  const id = found ?? randomId();
+  const id = found ?? crypto.randomUUID();
   if (!found) sessionStorage.removeItem('pl_source');
   document.cookie = `pl_visit=${id}; path=/; max-age=${VISIT_MINUTES * 60}; samesite=lax`;
   return id;
@@ -73,8 +73,4 @@ function visitSource(): string {
       : 'direct';
   sessionStorage.setItem('pl_source', source);
   return source;
-}
-
-function randomId(): string {
-  return [...crypto.getRandomValues(new Uint8Array(12))].map((byte) => byte.toString(36).padStart(2, '0')).join('');
 }

@@ -3,7 +3,8 @@ import { renderToString } from 'preact-render-to-string';
 import type { ManifestPiece } from '~/core/lane';
 import { MEDIA_OF } from '~/core/where';
 import { DEVICES } from '~/core/where/where.schema';
-import { drawnKinds, type About } from './drawn-kinds';
+import { drawnKinds } from './drawn-kinds';
+import type { About } from './spot-pieces';
 import type { ShopContext } from './shop-context';
 import { styleHtml } from './style-html';
 

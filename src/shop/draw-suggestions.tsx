@@ -9,7 +9,7 @@ import type { ListingPiece } from '~/pieces/listing/definition';
 import type { RelatedPiece } from '~/pieces/related/definition';
 import { betterThan, suggestBy, type SuggestedCard } from '~/services/catalogue/suggest';
 import { drawCards, usualListing } from './draw-cards';
-import type { About } from './drawn-kinds';
+import type { About } from './spot-pieces';
 import type { ShopContext } from './shop-context';
 
 const dressed = new WeakMap<ManifestPiece, ListingPiece>();

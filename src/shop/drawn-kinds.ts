@@ -11,16 +11,8 @@ import { drawCards } from './draw-cards';
 import { listingPlace } from './listing-address';
 import { drawBetterOne, drawGoesWith, drawRelated } from './draw-suggestions';
 import { drawText } from './rich-text';
+import type { About } from './spot-pieces';
 import type { ShopContext } from './shop-context';
-
-/** What the page is about, as far as suggestions need it. */
-export interface About {
-  /** Slugs of what is looked at, in the cart or ordered. */
-  readonly near: readonly string[];
-  readonly cartToken: string | null;
-  /** Whether whoever looks is told why something is suggested: the shop’s own people. */
-  readonly explains: boolean;
-}
 
 /** Draws a piece in a place of a page, below its heading; nothing to show is an empty text. */
 type Draw = (piece: ManifestPiece, shop: ShopContext, url: URL, about: About) => Promise<string>;

@@ -13,7 +13,7 @@ interface Facts extends Pick<Product, 'axes' | 'variants'> {
   readonly isOffered: boolean;
   /** Of the line that is changed. */
   readonly quantity: number;
-  readonly words: Readonly<Record<'soldOut' | 'chooseAnother' | 'fewLeft' | 'priceParts', string>>;
+  readonly words: Readonly<Record<'soldOut' | 'chooseAnother' | 'fewLeft' | 'priceParts' | 'lowestPrice', string>>;
 }
 
 const page = ownPage('');
@@ -57,6 +57,9 @@ function follow(form: HTMLFormElement): void {
     part('price').textContent = money(price.totalMinor);
     part('was').hidden = price.wasTotalMinor === null;
     part('was').textContent = price.wasTotalMinor === null ? '' : money(price.wasTotalMinor);
+    const { lowMinor } = found.value;
+    part('low').hidden = price.wasTotalMinor === null || !lowMinor;
+    part('low').textContent = lowMinor ? fill(words.lowestPrice, { amount: money(lowMinor) }, language) : '';
     part('parts').textContent = price.hasParts ? fill(words.priceParts, told, language) : '';
     part('stock').textContent =
       stock !== null && stock > 0 && stock <= 5 ? fill(words.fewLeft, { count: stock }, language) : '';

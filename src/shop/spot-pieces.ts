@@ -13,6 +13,15 @@ interface Locals {
 /** The page a spot is on, as a visit to it is judged. */
 export type SpotVisit = Omit<Visit, 'device'>;
 
+/** What the page is about, as far as suggestions need it. */
+export interface About {
+  /** Slugs of what is looked at, in the cart or ordered. */
+  readonly near: readonly string[];
+  readonly cartToken: string | null;
+  /** Whether whoever looks is told why something is suggested: the shop’s own people. */
+  readonly explains: boolean;
+}
+
 /**
  * The pieces that stand in a spot of this page, in their order. The server does not know the device: a piece is drawn when
  * any device would show it. In the bench the piece that is shaped stands there though it be off.

@@ -149,7 +149,10 @@ describe('offers in the shop', () => {
     const carts = await Promise.all(Array.from({ length: 6 }, () => cartWith('hoop-winder')));
     for (const cart of carts) expect((await withCode(cart, ` ${code} `)).ok).to.equal(true);
     const begin = await withCode(carts[0]!, 'THANKS');
-    expect(begin.ok ? '' : begin.problems[0]).to.have.nested.property('facts.message', 'There is no code “THANKS”. Check how it is written.');
+    expect(begin.ok ? '' : begin.problems[0]).to.have.nested.property(
+      'facts.message',
+      'There is no code “THANKS”. Check how it is written.',
+    );
 
     const seen = (await quoteCheckout(shop.app, await shop.app.carts.read(carts[0]!), form)).cart.totalMinor;
     const answers = await Promise.all(

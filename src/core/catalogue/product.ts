@@ -31,6 +31,8 @@ export interface Variant {
   /** What one costs now, offers that need no code included. */
   readonly priceMinor: Minor;
   readonly wasMinor: Minor | null;
+  /** Where it stands lowered, the lowest price of the 30 days before; null: not known. */
+  readonly lowMinor?: Minor | null;
   /** Before offers, where they make it cheaper. */
   readonly listMinor?: Minor;
   readonly stock: number | null;

@@ -212,6 +212,13 @@ export const SHOP_WORDS = {
     'اختر {axis} أولًا',
   ),
   fewLeft: word('Few left', '{count} is how many.', 'Only {count} left', 'Nur noch {count} da', 'بقي {count} فقط'),
+  lowestPrice: word(
+    'Lowest price before',
+    'Beside a lower price; {amount} stands for the sum.',
+    'Lowest price of the 30 days before: {amount}',
+    'Niedrigster Preis der 30 Tage davor: {amount}',
+    'أدنى سعر خلال الأيام الثلاثين السابقة: {amount}',
+  ),
   taxIncluded: word('Tax in the price', 'Behind a price.', 'tax included', 'inkl. Steuer', 'شامل الضريبة'),
   taxExtra: word('Tax on top', 'Behind a price.', 'plus tax', 'zzgl. Steuer', 'دون الضريبة'),
   priceParts: word(

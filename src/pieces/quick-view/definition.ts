@@ -262,6 +262,16 @@ export const quickView = definePiece({
       help: 'While the price depends on a choice still open.',
       default: { en: 'from', de: 'ab', ar: 'من' },
     },
+    lowest: {
+      part: 'price',
+      label: 'Lowest price before',
+      help: 'Beside a price that was lowered; {amount} stands for the sum.',
+      default: {
+        en: 'Lowest price of the 30 days before: {amount}',
+        de: 'Niedrigster Preis der 30 Tage davor: {amount}',
+        ar: 'أدنى سعر خلال الأيام الثلاثين السابقة: {amount}',
+      },
+    },
     delivery: {
       part: 'delivery',
       label: 'Delivery note',

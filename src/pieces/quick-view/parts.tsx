@@ -127,6 +127,9 @@ function Price({ product, variant, piece, host, answered, quantity }: PartProps)
       {!variant && <span class="from">{piece.words.from} </span>}
       <span class="sum-now">{money(price.totalMinor)}</span>
       {was && <s>{money(was)}</s>}
+      {was && variant?.lowMinor && (
+        <small data-word="lowest">{fill(piece.words.lowest, { amount: money(variant.lowMinor) }, host.language)}</small>
+      )}
       {was && <span class="save">−{Math.round((1 - price.totalMinor / was) * 100)} %</span>}
       {price.hasParts && (
         <small>

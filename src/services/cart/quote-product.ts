@@ -1,5 +1,6 @@
 import { MOST_PER_LINE } from '~/core/cart';
 import type { OrderRow, Product, ProductCard } from '~/core/catalogue';
+import { lowestBefore } from '~/core/catalogue/lowest-price';
 import { minor, type Minor } from '~/core/money';
 import {
   isRunning,
@@ -23,6 +24,9 @@ interface Wanted {
   readonly unitMinor: number;
   readonly onceMinor: number;
 }
+
+/** Changes of price looked through, of all variants of a product. */
+const MOST_CHANGES = 2000;
 
 const ONE: Wanted = { quantity: 1, unitMinor: 0, onceMinor: 0 };
 
@@ -81,8 +85,24 @@ function quoteOf(
   return lines[0]!;
 }
 
-/** A product with what each variant costs now. */
+/** A product with what each variant costs now and, where that is less than before, the lowest it was. */
 export async function quoteProduct(app: App, product: Product): Promise<Product> {
+  const quoted = await withOffers(app, product);
+  if (quoted.variants.every(({ wasMinor }) => wasMinor === null)) return quoted;
+  // Newest first, as they are read.
+  const changes = (await app.catalogue.listPrices(product.id, MOST_CHANGES)).reverse();
+  return {
+    ...quoted,
+    variants: quoted.variants.map((variant) => {
+      if (variant.wasMinor === null) return variant;
+      const own = changes.filter(({ sku }) => sku === variant.sku);
+      const low = lowestBefore(own, variant.listMinor === undefined, app.now());
+      return { ...variant, lowMinor: low === null ? null : minor(low) };
+    }),
+  };
+}
+
+async function withOffers(app: App, product: Product): Promise<Product> {
   const { isIdle, quote, isOffered } = await quoter(app);
   if (isIdle) return product;
   const facts = await app.catalogue.variantFacts(product.variants.map(({ id }) => id));

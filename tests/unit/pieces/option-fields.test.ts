@@ -186,7 +186,13 @@ describe('the fields of options', () => {
 });
 
 const host = (over: Partial<PieceHost> = {}) =>
-  ({ language: 'en', device: 'phone', surfaces: { close: () => undefined }, page: ownPage(''), ...over }) as unknown as PieceHost;
+  ({
+    language: 'en',
+    device: 'phone',
+    surfaces: { close: () => undefined },
+    page: ownPage(''),
+    ...over,
+  }) as unknown as PieceHost;
 
 describe('the buy bar', () => {
   const variant = (id: number, size: string, stock: number, priceMinor = 5000) => ({
