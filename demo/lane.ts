@@ -35,6 +35,7 @@ export function liveDemoLane(): Lane {
       delivery: usualDelivery(),
       cart: { kind: 'cart', own: {} },
       severalCodes: false,
+      sites: [],
     },
     theme: {
       ink: '#14323B',

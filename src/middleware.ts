@@ -50,7 +50,8 @@ export const onRequest = defineMiddleware(async (context, next) => {
         return isApi ? refuse([{ path: '', code: 'shop-closed' }], context.locals) : opensSoon(live, language);
       if (redirectTo) return context.redirect(redirectTo, 302);
       // And nothing that is not published is remembered for others.
-      if (live.revision === 0 || draft) return withPolicy(await next());
+      const sites = route === '/shop/embed' ? live.lane.shop.sites : [];
+      if (live.revision === 0 || draft || sites.length > 0) return withPolicy(await next(), sites);
     }
     return await rememberPage(app, askedOf(context), async () => {
       const response = withPolicy(await next());
@@ -70,9 +71,10 @@ function requestId(request: Request): string | null {
   return request.headers.get('x-request-id');
 }
 
-function withPolicy(response: Response): Response {
+function withPolicy(response: Response, sites: readonly string[] = []): Response {
   const own = response.headers.get('content-security-policy');
-  if (own?.includes('script-src')) response.headers.set('content-security-policy', securityPolicy(scriptHashesOf(own)));
+  if (own?.includes('script-src') || sites.length > 0)
+    response.headers.set('content-security-policy', securityPolicy(scriptHashesOf(own ?? ''), sites));
   return response;
 }
 

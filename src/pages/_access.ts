@@ -11,6 +11,7 @@ const PAGES: Readonly<Record<string, Role | null>> = {
   '/studio/catalogue/categories': 'editor',
   '/studio/catalogue/import': 'editor',
   '/studio/catalogue/searches': 'editor',
+  '/studio/links': 'editor',
   '/studio/mailbox': 'owner',
   '/studio/mend': 'editor',
   '/studio/orders': 'owner',

@@ -4,6 +4,8 @@ import { addedPopupSituations } from './added-popup/situations';
 import { betterOne } from './better-one/definition';
 import { buyBar } from './buy-bar/definition';
 import { buyBarSituations } from './buy-bar/situations';
+import { buyLink } from './buy-link/definition';
+import { buyLinkSituations } from './buy-link/situations';
 import { cartOpener } from './cart-opener/definition';
 import { cartOpenerSituations } from './cart-opener/situations';
 import { cartPage } from './cart-page/definition';
@@ -47,6 +49,7 @@ const REGISTERED: readonly RegisteredPiece[] = [
   { definition: betterOne, situations: suggestionSituations },
   { definition: productOptions, situations: productOptionsSituations },
   { definition: buyBar, situations: buyBarSituations },
+  { definition: buyLink, situations: buyLinkSituations },
   { definition: addedPopup, situations: addedPopupSituations },
   { definition: cartOpener, situations: cartOpenerSituations },
   { definition: cartSurface, situations: cartSurfaceSituations },

@@ -1,11 +1,14 @@
 import { h } from 'preact';
 import { renderToString } from 'preact-render-to-string';
 import type { ManifestPiece } from '~/core/lane';
+import type { BuyLinkPiece } from '~/pieces/buy-link/definition';
+import { BuyLink } from '~/pieces/buy-link/link';
 import type { ListingPiece } from '~/pieces/listing/definition';
 import { Goods } from '~/pieces/listing/goods';
 import type { OrderFormPiece } from '~/pieces/order-form/definition';
 import { OrderForm } from '~/pieces/order-form/form';
 import type { TextPiece } from '~/pieces/text/definition';
+import { linkFacts } from '~/services/links/linked-goods';
 import { cardExtras, listSelection, orderRows } from '~/services/catalogue/list-selection';
 import { drawCards } from './draw-cards';
 import { listingPlace } from './listing-address';
@@ -33,6 +36,11 @@ export const drawnKinds: Readonly<Record<string, Draw>> = {
     };
     const html = drawCards(found.cards, shop, { piece, extras, level: 3 });
     return renderToString(h(Goods, { piece, html, isEmpty: found.cards.length === 0, paging }));
+  },
+  'buy-link': async (drawn, shop) => {
+    const piece = drawn as BuyLinkPiece;
+    const facts = await linkFacts(shop.app, piece.settings.goods);
+    return facts ? renderToString(h(BuyLink, { piece, facts })) : '';
   },
   'goes-with': drawGoesWith,
   related: drawRelated,

@@ -15,6 +15,8 @@ export function another(spec: SettingSpec): SettingValue {
       return 'Weight, Span';
     case 'selection':
       return selectionOf({ from: 'tag', tag: 'light wind', most: 3 });
+    case 'goods':
+      return { sku: 'HOOP-WINDER', quantity: 2, code: '' };
     case 'columns':
       return { [Object.keys(spec.of)[0]!]: { width: 'wide', align: 'center' } };
     case 'picture':

@@ -26,6 +26,7 @@ export function firstLane(definitions: readonly PieceDefinition[], timeZone: str
       delivery: usualDelivery(),
       cart: { kind: 'cart', own: {} },
       severalCodes: false,
+      sites: [],
     },
     theme: {
       ink: '#22282D',

@@ -35,6 +35,7 @@ export {
   type SelectionOrder,
   type SelectionSource,
 } from './setting-types/selection';
+export { NO_GOODS, type Goods } from './setting-types/goods';
 export { COLUMN_ALIGNS, COLUMN_WIDTHS, USUAL_COLUMN, type Column, type Columns } from './setting-types/columns';
 export { applyLayout, newPiece, resetPart } from './new-piece';
 export { applyLanePatch, diffLanes, invertPatch, lanePatchSchema, patchesClash, type LanePatch } from './patch';
@@ -47,6 +48,7 @@ export {
   choice,
   LOOK_PROPERTIES,
   columns,
+  goods,
   MOST_RICH,
   numeric,
   picture,

@@ -49,6 +49,12 @@ const cartSchema = z.strictObject({
   own: z.record(language, z.strictObject({ word: z.string().trim().min(1).max(30), gender: z.enum(['m', 'f', 'n']) })),
 });
 
+/** The origin of a site, such as https://blog.example: it ends up in a policy, so that nothing else may stand in it. */
+const siteSchema = z
+  .string()
+  .max(200)
+  .regex(/^https?:\/\/[a-z0-9.-]+(:\d{1,5})?$/, 'must be the address of a site, such as https://blog.example');
+
 const shopSchema = z.strictObject({
   name: z.string().min(1).max(60),
   // What is published is served: a currency, locale or zone that no program knows would stop every page.
@@ -74,9 +80,11 @@ const shopSchema = z.strictObject({
   /** Behind the title of the front page. */
   hero: uploadedPicture.default(''),
   delivery: deliverySchema.default(usualDelivery),
-  /** What the shop calls its cart. */
+  /** Sites that may show the shop's pieces in a frame. */
+  sites: z.array(siteSchema).max(50).default([]),
   /** Whether several codes may stand in a cart side by side; which of them count together is for the offers to say. */
   severalCodes: z.boolean().default(false),
+  /** What the shop calls its cart. */
   cart: cartSchema.default(() => ({ kind: 'cart' as const, own: {} })),
 });
 

@@ -1,3 +1,4 @@
+import { NO_GOODS, type Goods } from './setting-types/goods';
 import { FONT_KEYS, FONTS } from './fonts';
 import type { Columns } from './setting-types/columns';
 import type { Selection } from './setting-types/selection';
@@ -66,6 +67,12 @@ export interface SelectionSetting extends Placed {
   readonly canFollowPage: boolean;
 }
 
+/** Goods that are named: a variant, so many, a code. */
+export interface GoodsSetting extends Placed {
+  readonly type: 'goods';
+  readonly default: Goods;
+}
+
 /** How the columns of a table stand: its parts are its columns. */
 export interface ColumnsSetting extends Placed {
   readonly type: 'columns';
@@ -82,8 +89,9 @@ export type SettingSpec =
   | PictureSetting
   | SelectionSetting
   | TextSetting
-  | ColumnsSetting;
-export type SettingValue = string | number | boolean | Selection | Columns;
+  | ColumnsSetting
+  | GoodsSetting;
+export type SettingValue = string | number | boolean | Selection | Columns | Goods;
 
 export type SettingsOf<Specs extends Readonly<Record<string, SettingSpec>>> = {
   readonly [Key in keyof Specs]: Specs[Key] extends ChoiceSetting<infer Options>
@@ -96,7 +104,9 @@ export type SettingsOf<Specs extends Readonly<Record<string, SettingSpec>>> = {
           ? Selection
           : Specs[Key] extends ColumnsSetting
             ? Columns
-            : string;
+            : Specs[Key] extends GoodsSetting
+              ? Goods
+              : string;
 };
 
 type Without<T> = Omit<T, 'type'>;
@@ -133,6 +143,10 @@ export function selection(spec: Without<SelectionSetting>): SelectionSetting {
 
 export function columns(spec: Without<ColumnsSetting>): ColumnsSetting {
   return { type: 'columns', ...spec };
+}
+
+export function goods(spec: Omit<GoodsSetting, 'type' | 'default'>): GoodsSetting {
+  return { type: 'goods', default: NO_GOODS, ...spec };
 }
 
 export interface PartSpec extends Described {

@@ -31,6 +31,7 @@ function factsOf({ shop, theme, legal, pages, margins }: Lane): Fact[] {
     { at: ['shop', 'currency'], what: 'Currency', text: `${name('currency', shop.currency)} (${shop.currency})` },
     { at: ['shop', 'locale'], what: 'Sums and days are written as in', text: shop.locale },
     { at: ['shop', 'timeZone'], what: 'Time zone', text: shop.timeZone },
+    { at: ['shop', 'sites'], what: 'Sites that show pieces', text: shop.sites.join(', ') || 'none' },
     { at: ['shop', 'severalCodes'], what: 'Codes in a cart', text: shop.severalCodes ? 'several' : 'one at a time' },
     { at: ['shop', 'cart'], what: 'The cart is called', text: cartName(shop.cart) },
     {

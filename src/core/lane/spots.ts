@@ -10,6 +10,7 @@ export const SPOTS = {
   'product.below': { label: 'Product pages, below the product', page: 'product' },
   'cart.below': { label: 'Cart page, below the cart', page: 'cart' },
   'checkout.below': { label: 'Checkout, below the form', page: 'checkout' },
+  elsewhere: { label: 'On other sites, in mails and in print', page: 'other' },
   text: { label: 'Only where a text names it', page: 'other' },
   'thanks.below': { label: 'Thank-you page, below the order', page: 'thanks' },
 } as const satisfies Readonly<Record<string, { readonly label: string; readonly page: PageKind }>>;

@@ -17,10 +17,11 @@ const DIRECTIVES = {
   'object-src': "'none'",
 } as const;
 
-/** The content security policy (CSP 3) of a page, with the hashes of scripts that stand in the page itself. */
-export function securityPolicy(scriptHashes: readonly string[] = []): string {
+/** The content security policy (CSP 3) of a page, with the hashes of scripts that stand in the page itself, and the sites that may frame it. */
+export function securityPolicy(scriptHashes: readonly string[] = [], sites: readonly string[] = []): string {
+  const more: Readonly<Record<string, readonly string[]>> = { 'script-src': scriptHashes, 'frame-ancestors': sites };
   return Object.entries(DIRECTIVES)
-    .map(([name, value]) => [name, value, ...(name === 'script-src' ? scriptHashes : [])].join(' '))
+    .map(([name, value]) => [name, value, ...(more[name] ?? [])].join(' '))
     .join('; ');
 }
 

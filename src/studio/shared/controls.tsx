@@ -1,8 +1,9 @@
 import RotateCcw from 'lucide-react/icons/rotate-ccw';
 import isEqual from 'fast-deep-equal';
 import { useId, type ReactNode } from 'react';
-import type { Columns, Selection, SettingSpec, SettingValue } from '~/core/lane';
+import type { Columns, Goods, Selection, SettingSpec, SettingValue } from '~/core/lane';
 import { ColumnsControl } from './columns-control';
+import { GoodsControl } from './goods-control';
 import { PictureControl } from './picture-control';
 import { PlaceControl } from './place-control';
 import { Segmented } from './segmented';
@@ -138,6 +139,7 @@ export function SettingControl({ spec, value, onChange }: SettingProps) {
       {spec.type === 'selection' && (
         <SelectionControl value={value as Selection} canFollowPage={spec.canFollowPage} onChange={onChange} />
       )}
+      {spec.type === 'goods' && <GoodsControl value={value as Goods} onChange={onChange} />}
       {spec.type === 'columns' && (
         <ColumnsControl labelId={id} names={spec.of} value={value as Columns} onChange={onChange} />
       )}

@@ -1,6 +1,7 @@
 import BadgePercent from 'lucide-react/icons/badge-percent';
 import History from 'lucide-react/icons/history';
 import Mail from 'lucide-react/icons/mail';
+import Link2 from 'lucide-react/icons/link-2';
 import MapIcon from 'lucide-react/icons/map';
 import Package from 'lucide-react/icons/package';
 import ReceiptText from 'lucide-react/icons/receipt-text';
@@ -25,6 +26,7 @@ const ROOMS = [
   { key: 'lane', label: 'Lane', href: '/studio', icon: MapIcon },
   { key: 'offers', label: 'Offers', href: '/studio/offers', icon: BadgePercent, editor: true },
   { key: 'suggestions', label: 'Together', href: '/studio/suggestions', icon: Waypoints, editor: true },
+  { key: 'links', label: 'Links', href: '/studio/links', icon: Link2, editor: true },
   { key: 'catalogue', label: 'Catalogue', href: '/studio/catalogue', icon: Package },
   { key: 'orders', label: 'Orders', href: '/studio/orders', icon: ReceiptText, owner: true },
   { key: 'shop', label: 'Settings', href: '/studio/shop', icon: Settings },

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { PLACE_PATTERN, readPlace } from '~/core/place';
 import type { SettingSpec, SettingValue } from '../setting';
 import { columnsSchema, columnsText, type Columns } from './columns';
+import { goodsSchema, goodsText, type Goods } from './goods';
 import { selectionSchema, selectionText, type Selection } from './selection';
 
 /** A place of a picture uploaded here; empty: none. */
@@ -49,6 +50,10 @@ const SETTING_TYPES: Types = {
   selection: {
     schema: (spec) => selectionSchema.default(() => structuredClone(spec.default)),
     text: (_spec, value) => selectionText(value as Selection),
+  },
+  goods: {
+    schema: (spec) => goodsSchema.default(() => structuredClone(spec.default)),
+    text: (_spec, value) => goodsText(value as Goods),
   },
   columns: {
     schema: () => columnsSchema.default({}),

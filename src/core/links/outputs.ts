@@ -1,0 +1,179 @@
+import type { PartKey } from './parts';
+import { linkAddress, type LinkedGoods } from './address';
+
+/** What a snippet is made from: everything said and shown, worked out. */
+export interface LinkSpec extends LinkedGoods {
+  /** The shop's address, without a slash at the end. */
+  readonly origin: string;
+  readonly language: string;
+  readonly direction: 'ltr' | 'rtl';
+  readonly shape: 'text' | 'button' | 'card';
+  readonly width: number;
+  readonly align: 'start' | 'center' | 'end';
+  readonly colours: 'own' | 'host';
+  /** Those that are on, in order. */
+  readonly parts: readonly PartKey[];
+  readonly label: string;
+  readonly name: string;
+  readonly price: string;
+  readonly shortText: string;
+  /** Absolute; null: there is none. */
+  readonly picture: string | null;
+  readonly look: {
+    readonly card: Rules;
+    readonly name: Rules;
+    readonly price: Rules;
+    readonly button: Rules;
+  };
+}
+
+/** Style rules in the order they are written: `['color', '#112233']`. */
+export type Rules = readonly (readonly [property: string, value: string])[];
+
+const escapeHtml = (text: string): string =>
+  text.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;').replaceAll('"', '&quot;');
+
+const styled = (rules: Rules): string => escapeHtml(rules.map(([property, value]) => `${property}:${value}`).join(';'));
+
+const has = (spec: LinkSpec, part: PartKey) => spec.parts.includes(part);
+const addressOf = (spec: LinkSpec) => escapeHtml(linkAddress(spec.origin, spec));
+
+/** The address alone. */
+export const addLink = (spec: LinkSpec): string => linkAddress(spec.origin, spec);
+export const checkoutLink = (spec: LinkSpec): string => linkAddress(spec.origin, { ...spec, leads: 'checkout' });
+
+const MARGIN = { start: '0 auto 0 0', center: '0 auto', end: '0 0 0 auto' } as const;
+const isColour = (property: string) =>
+  property === 'color' || property === 'background-color' || property.startsWith('border');
+
+/** Of the host's page nothing is coloured but the button. */
+const ownColours = (spec: LinkSpec, rules: Rules): Rules =>
+  spec.colours === 'own' ? rules : rules.filter(([property]) => !isColour(property));
+
+function buttonOf(spec: LinkSpec, tag: 'a' | 'button'): string {
+  const isText = spec.shape === 'text';
+  const look: Rules = isText
+    ? ownColours(spec, [
+        ['color', spec.look.button.find(([property]) => property === 'background-color')?.[1] ?? 'inherit'],
+      ])
+    : [
+        ...spec.look.button,
+        ['display', 'inline-block'],
+        ['padding', '11px 20px'],
+        ['font', `600 16px/1.3 system-ui,sans-serif`],
+        ['text-decoration', 'none'],
+        ...(tag === 'button'
+          ? ([
+              ['border', '0'],
+              ['cursor', 'pointer'],
+            ] as const)
+          : []),
+      ];
+  const style = look.length > 0 ? ` style="${styled(look)}"` : '';
+  return tag === 'a'
+    ? `<a href="${addressOf(spec)}"${style}>${escapeHtml(spec.label)}</a>`
+    : `<button${style}>${escapeHtml(spec.label)}</button>`;
+}
+
+/** A part as plain HTML. */
+function partOf(spec: LinkSpec, part: PartKey, tag: 'a' | 'button'): string {
+  const { look } = spec;
+  switch (part) {
+    case 'picture': {
+      if (spec.picture === null) return '';
+      const size: Rules =
+        spec.shape === 'card'
+          ? [
+              ['display', 'block'],
+              ['width', '100%'],
+              ['height', 'auto'],
+            ]
+          : [
+              ['width', '44px'],
+              ['height', '44px'],
+              ['object-fit', 'cover'],
+              ['vertical-align', 'middle'],
+              ['margin-inline-end', '10px'],
+            ];
+      return `<img src="${escapeHtml(spec.picture)}" alt="${escapeHtml(spec.name)}" width="${spec.shape === 'card' ? spec.width : 44}" style="${styled(size)}">`;
+    }
+    case 'name':
+      return `<p style="${styled([...ownColours(spec, look.name), ['margin', '0 0 4px'], ['font-weight', '600']])}">${escapeHtml(spec.name)}</p>`;
+    case 'price':
+      return `<p style="${styled([...ownColours(spec, look.price), ['margin', '0 0 10px']])}">${escapeHtml(spec.price)}</p>`;
+    case 'shortText':
+      return spec.shortText ? `<p style="margin:0 0 10px">${escapeHtml(spec.shortText)}</p>` : '';
+    case 'button':
+      return buttonOf(spec, tag);
+  }
+}
+
+const onCard: Rules = [
+  ['font', '400 16px/1.4 system-ui,sans-serif'],
+  ['overflow', 'hidden'],
+];
+
+function bodyOf(spec: LinkSpec, tag: 'a' | 'button'): string {
+  if (spec.shape === 'text') return buttonOf(spec, 'a');
+  const parts = spec.parts.map((part) => ({ part, html: partOf(spec, part, tag) })).filter(({ html }) => html !== '');
+  if (spec.shape === 'button')
+    return parts
+      .filter(({ part }) => part === 'picture' || part === 'button')
+      .map(({ html }) => html)
+      .join('');
+  const card: Rules = [
+    ...ownColours(spec, spec.look.card),
+    ...onCard,
+    ['max-width', `${spec.width}px`],
+    ['margin', MARGIN[spec.align]],
+  ];
+  const inside = parts
+    .map(({ part, html }) => (part === 'picture' ? html : `<div style="padding:6px 16px">${html}</div>`))
+    .join('\n  ');
+  return `<div style="${styled(card)}">\n  ${inside}\n</div>`;
+}
+
+/** Plain HTML that works without script: a card or button whose press leads to the shop. */
+export function plainHtml(spec: LinkSpec): string {
+  const attributes = `lang="${spec.language}" dir="${spec.direction}"`;
+  if (spec.shape === 'text') return bodyOf(spec, 'a');
+  const fields = [...new URL(linkAddress('https://shop.invalid', spec)).searchParams]
+    .map(([name, value]) => `<input type="hidden" name="${name}" value="${escapeHtml(value)}">`)
+    .join('');
+  const align = spec.shape === 'button' ? ` style="text-align:${spec.align}"` : '';
+  return `<form action="${escapeHtml(spec.origin)}/shop/buy" method="get" ${attributes}${align}>\n${fields}\n${bodyOf(spec, 'button')}\n</form>`;
+}
+
+/** HTML for mail: tables and styles in the tags, the picture absolute; it reads well while pictures are kept back. */
+export function mailHtml(spec: LinkSpec): string {
+  if (spec.shape === 'text') return bodyOf(spec, 'a');
+  const row = (html: string, padding = '6px 16px') => `<tr><td style="padding:${padding}">${html}</td></tr>`;
+  const width = spec.shape === 'card' ? spec.width : 0;
+  const rows = spec.parts
+    .filter((part) => spec.shape === 'card' || part === 'picture' || part === 'button')
+    .map((part) => ({ part, html: partOf({ ...spec, colours: 'own' }, part, 'a') }))
+    .filter(({ html }) => html !== '')
+    .map(({ part, html }) => (part === 'picture' ? row(`<a href="${addressOf(spec)}">${html}</a>`, '0') : row(html)))
+    .join('\n');
+  const table: Rules = spec.shape === 'card' ? [...spec.look.card, ...onCard] : [];
+  const sized = width > 0 ? ` width="${width}"` : '';
+  return `<table role="presentation" cellpadding="0" cellspacing="0" border="0" lang="${spec.language}" dir="${spec.direction}" align="${{ start: 'left', center: 'center', end: 'right' }[spec.align]}"${sized} style="${styled(table)}">\n${rows}\n</table>`;
+}
+
+/** A frame of the shop's own page of this piece; what it shows is always as the shop has it. */
+export function frameHtml(spec: LinkSpec): string {
+  const height = spec.shape === 'card' ? frameHeight(spec) : 64;
+  const width = spec.shape === 'card' ? spec.width + 16 : 260;
+  return `<iframe src="${escapeHtml(spec.origin)}/shop/embed?piece=${spec.link}" title="${escapeHtml(spec.name)}" width="${width}" height="${height}" style="border:0;max-width:100%" loading="lazy"></iframe>`;
+}
+
+/** About as high as it will be: a picture is square, a line of text 40 pixels. */
+const frameHeight = (spec: LinkSpec): number =>
+  (has(spec, 'picture') && spec.picture ? spec.width : 0) +
+  spec.parts.filter((part) => part !== 'picture').length * 52 +
+  30;
+
+/** A mail that recommends it, as an address. */
+export function mailTo(spec: LinkSpec): string {
+  return `mailto:?subject=${encodeURIComponent(spec.name)}&body=${encodeURIComponent(`${spec.name}\n${addLink(spec)}`)}`;
+}

@@ -1,0 +1,68 @@
+import { resolveColour, resolveLook, resolveWords, type Lane, type Piece, type PieceDefinition } from '~/core/lane';
+import { LOOK_PROPERTIES, type LookProperty } from '~/core/lane/setting';
+import type { Goods } from '~/core/lane';
+import { directionOf } from '~/core/words';
+import type { Leads } from './address';
+import type { LinkSpec, Rules } from './outputs';
+import type { PartKey } from './parts';
+
+/** What the catalogue says of the goods of a link. */
+export interface LinkFacts {
+  readonly name: string;
+  /** As shoppers read it. */
+  readonly price: string;
+  readonly shortText: string;
+  /** An address of the shop; null: there is none. */
+  readonly picture: string | null;
+}
+
+/** All a snippet is made from, out of the lane and the catalogue. */
+export function linkSpec(
+  lane: Lane,
+  definition: PieceDefinition,
+  {
+    id,
+    piece,
+    facts,
+    origin,
+    language,
+  }: { id: string; piece: Piece; facts: LinkFacts; origin: string; language: string },
+): LinkSpec {
+  const rulesOf = (slot: string): Rules => {
+    const spec = definition.looks[slot]!;
+    return spec.properties.flatMap((property) => {
+      const value = resolveLook(spec, piece.look.slots[slot], 'rest', property);
+      return value === undefined
+        ? []
+        : rule(property, typeof value === 'number' ? `${value}px` : resolveColour(value, lane.theme));
+    });
+  };
+  const settings = piece.settings as unknown as {
+    goods: Goods;
+    leads: Leads;
+    shape: LinkSpec['shape'];
+    width: number;
+    align: LinkSpec['align'];
+    colours: LinkSpec['colours'];
+  };
+  const { goods, leads, shape, width, align, colours } = settings;
+  return {
+    ...goods,
+    ...{ leads, shape, width, align, colours, link: id, origin, language, direction: directionOf(language) },
+    parts: piece.parts.filter(({ on }) => on).map(({ key }) => key as PartKey),
+    label: resolveWords(definition, piece, language, lane.shop.cart)['button'] ?? '',
+    ...{ name: facts.name, price: facts.price, shortText: facts.shortText },
+    picture: facts.picture === null ? null : new URL(facts.picture, origin).href,
+    look: { card: rulesOf('card'), name: rulesOf('name'), price: rulesOf('price'), button: rulesOf('button') },
+  };
+}
+
+function rule(property: LookProperty, value: string): Rules {
+  const { css } = LOOK_PROPERTIES[property];
+  return property === 'borderWidth'
+    ? [
+        ['border-style', 'solid'],
+        [css, value],
+      ]
+    : [[css, value]];
+}

@@ -1,0 +1,66 @@
+import { localeFor, type Goods } from '~/core/lane';
+import type { LinkFacts } from '~/core/links';
+import { formatMoney } from '~/core/money';
+import { evaluateOptions } from '~/core/options';
+import type { Product } from '~/core/catalogue';
+import type { VariantFacts } from '~/data';
+import { shopToday } from '~/services/cart/cart-goods';
+import { quoteChoice } from '~/services/cart/quote-product';
+import { findProduct } from '~/services/catalogue/browse-shop';
+import { liveLane } from '~/services/lane/live-lane';
+import type { App } from '~/services/app';
+
+/** Why the goods of a link cannot simply be put into a cart. */
+export type LinkProblem = 'sold-out' | 'too-few' | 'needs-answers';
+
+export interface LinkedFound {
+  readonly facts: VariantFacts;
+  readonly product: Product;
+  /** With what was chosen: “Hoop Winder, Large”. */
+  readonly name: string;
+  /** What so many cost now, by themselves and without a code. */
+  readonly totalMinor: number;
+  readonly problem: LinkProblem | null;
+}
+
+/** The goods a link names, as they are sold now; null where they are not sold any more. */
+export async function findLinked(
+  app: App,
+  { sku, quantity }: Pick<Goods, 'sku' | 'quantity'>,
+): Promise<LinkedFound | null> {
+  const facts = (await app.catalogue.factsOfSkus([sku])).get(sku);
+  const product = facts && (await findProduct(app, facts.slug));
+  if (!facts || !product) return null;
+  const price = await quoteChoice(app, facts.variantId, { quantity, unitMinor: 0, onceMinor: 0 });
+  const { problems } = evaluateOptions(product.options, {}, await shopToday(app));
+  const { stock } = facts;
+  return {
+    ...{ facts, product },
+    name: [facts.name, ...Object.values(facts.choices)].join(', '),
+    totalMinor: price?.totalMinor ?? facts.priceMinor * quantity,
+    problem:
+      stock === 0
+        ? 'sold-out'
+        : stock !== null && stock < quantity
+          ? 'too-few'
+          : problems.length > 0
+            ? 'needs-answers'
+            : null,
+  };
+}
+
+/** What a snippet says of the goods of a link; null where they are not sold any more. */
+export async function linkFacts(
+  app: App,
+  goods: Goods,
+): Promise<(LinkFacts & { readonly problem: LinkProblem | null }) | null> {
+  const found = await findLinked(app, goods);
+  if (!found) return null;
+  const { lane, currency } = await liveLane(app);
+  const { facts, product, name, totalMinor, problem } = found;
+  return {
+    ...{ name, problem, shortText: product.shortText },
+    price: formatMoney(totalMinor, currency, localeFor(lane.shop, lane.shop.languages[0]!)),
+    picture: (facts.picture ?? product.pictures[0])?.src ?? null,
+  };
+}

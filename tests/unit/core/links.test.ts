@@ -1,0 +1,137 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import { JSDOM } from 'jsdom';
+import { newPiece } from '~/core/lane';
+import {
+  addLink,
+  checkoutLink,
+  frameHtml,
+  linkAddress,
+  linkSpec,
+  mailHtml,
+  mailTo,
+  plainHtml,
+  readLink,
+} from '~/core/links';
+import { buyLink } from '~/pieces/buy-link/definition';
+import { liveDemoLane } from '../../../demo/lane';
+
+const ORIGIN = 'https://kites.example';
+const facts = { name: 'Hoop Winder, Small', price: '€7.90', shortText: 'Holds 60 m.', picture: '/art/hoop.svg' };
+
+function specOf(settings: object = {}, parts?: readonly string[], over: object = {}) {
+  const piece = newPiece(buyLink, true);
+  Object.assign(piece.settings, { goods: { sku: 'HOOP-S', quantity: 2, code: 'SPRING' }, ...settings });
+  if (parts) for (const part of piece.parts) part.on = parts.includes(part.key);
+  const lane = liveDemoLane();
+  return linkSpec(lane, buyLink, {
+    id: 'buy-link',
+    piece,
+    facts: { ...facts, ...over },
+    origin: ORIGIN,
+    language: 'en',
+  });
+}
+const bodyOf = (html: string) => new JSDOM(html).window.document.body;
+
+describe('the address of a buy link', () => {
+  it('carries the whole choice, and is read as it was written', () => {
+    const goods = fc.record({
+      sku: fc.string({ minLength: 1, maxLength: 60 }).map((text) => text.trim()),
+      quantity: fc.integer({ min: 1, max: 999 }),
+      code: fc.string({ maxLength: 40 }).map((text) => text.trim()),
+      leads: fc.constantFrom('cart', 'checkout', 'product') as fc.Arbitrary<'cart' | 'checkout' | 'product'>,
+      link: fc.constantFrom('', 'buy-link', 'buy-link-2'),
+    });
+    fc.assert(
+      fc.property(goods, (given) => {
+        expect(readLink(new URL(linkAddress(ORIGIN, given)).searchParams)).to.deep.equal(given);
+      }),
+    );
+  });
+
+  it('leads to something sensible, whatever was typed into it', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(fc.constantFrom('sku', 'quantity', 'code', 'to', 'link'), fc.string())),
+        (pairs) => {
+          const read = readLink(new URLSearchParams(pairs));
+          expect(Number.isInteger(read.quantity) && read.quantity >= 1 && read.quantity <= 999).to.equal(true);
+          expect(['cart', 'checkout', 'product']).to.include(read.leads);
+          expect(read.link).to.match(/^[a-z0-9-]*$/);
+        },
+      ),
+    );
+    expect(readLink(new URLSearchParams('sku=A&quantity=1e9&to=javascript:alert(1)&link=<b>'))).to.deep.equal({
+      ...{ sku: 'A', quantity: 999, code: '', leads: 'cart', link: '' },
+    });
+  });
+
+  it('is the link, the link to the checkout, and what a mail says', () => {
+    expect(addLink(specOf())).to.equal(`${ORIGIN}/shop/buy?sku=HOOP-S&quantity=2&code=SPRING&link=buy-link`);
+    expect(new URL(checkoutLink(specOf())).searchParams.get('to')).to.equal('checkout');
+    expect(decodeURIComponent(mailTo(specOf()))).to.include(`Hoop Winder, Small\n${ORIGIN}/shop/buy?`);
+  });
+});
+
+describe('what is pasted elsewhere', () => {
+  it('is a form that needs no script, with the whole choice', () => {
+    const form = bodyOf(plainHtml(specOf({ shape: 'card', leads: 'checkout' }))).querySelector('form')!;
+    expect([form.method, form.action]).to.deep.equal(['get', `${ORIGIN}/shop/buy`]);
+    const sent = Object.fromEntries([...form.querySelectorAll('input')].map(({ name, value }) => [name, value]));
+    expect(sent).to.deep.equal({ sku: 'HOOP-S', quantity: '2', code: 'SPRING', to: 'checkout', link: 'buy-link' });
+    expect(form.querySelector('button')!.textContent).to.equal('Buy it');
+    expect(form.textContent).to.include('Hoop Winder, Small').and.include('€7.90');
+  });
+
+  it('holds what was chosen and nothing else', () => {
+    const all = plainHtml(specOf({ shape: 'card' }, ['picture', 'name', 'price', 'shortText', 'button']));
+    expect(all).to.include('Holds 60 m.').and.include(`${ORIGIN}/art/hoop.svg`);
+    const few = plainHtml(specOf({ shape: 'card' }, ['name', 'button']));
+    expect(few).to.not.match(/<img|€|Holds/);
+    const text = plainHtml(specOf({ shape: 'text' }, ['picture', 'name', 'button']));
+    expect(bodyOf(text).innerHTML).to.match(/^<a [^>]*>Buy it<\/a>$/);
+    expect(plainHtml(specOf({ shape: 'card' }, ['picture', 'button'], { picture: null }))).to.not.include('<img');
+  });
+
+  it('takes its colours from the shop, or leaves them to the page', () => {
+    const card = (colours: string) =>
+      (bodyOf(plainHtml(specOf({ shape: 'card', colours }))).querySelector('form > div') as HTMLElement).style;
+    expect(card('own').backgroundColor).to.not.equal('');
+    expect(card('host').backgroundColor).to.equal('');
+    expect(card('host').maxWidth).to.equal('320px');
+  });
+
+  it('is a table for mail, whose picture is absolute and whose words are there without it', () => {
+    const table = bodyOf(mailHtml(specOf({ shape: 'card' }))).querySelector('table')!;
+    expect(table.querySelectorAll('form,button,script,style')).to.have.length(0);
+    expect(table.querySelector('img')!.getAttribute('src')).to.equal(`${ORIGIN}/art/hoop.svg`);
+    expect(table.querySelector('img')!.alt).to.equal('Hoop Winder, Small');
+    expect([...table.querySelectorAll('a')].every(({ href }) => href.startsWith(`${ORIGIN}/shop/buy?`))).to.equal(true);
+  });
+
+  it('is a frame of the shop’s own page of it', () => {
+    const frame = bodyOf(frameHtml(specOf({ shape: 'card' }))).querySelector('iframe')!;
+    expect(frame.src).to.equal(`${ORIGIN}/shop/embed?piece=buy-link`);
+    expect(frame.title).to.equal('Hoop Winder, Small');
+  });
+
+  it('runs nothing of what products and codes are called', () => {
+    for (const bad of [
+      '<script>alert(1)</script>',
+      '"><img src=x onerror=alert(1)>',
+      "' onclick='alert(1)",
+      '&lt;script&gt;',
+      '</table></form>',
+    ]) {
+      const spec = specOf({ shape: 'card', goods: { sku: bad, quantity: 1, code: bad } }, undefined, {
+        ...{ name: bad, shortText: bad, price: bad, picture: `/${bad}` },
+      });
+      for (const html of [plainHtml(spec), mailHtml(spec), frameHtml(spec)]) {
+        const body = bodyOf(html);
+        expect(body.querySelectorAll('script,[onerror],[onclick]'), html).to.have.length(0);
+        expect(body.children, html).to.have.length(1);
+      }
+    }
+  });
+});
