@@ -57,10 +57,6 @@ const OUTPUTS = {
 } as const satisfies Readonly<Record<string, Output>>;
 type OutputKey = keyof typeof OUTPUTS;
 
-const LABELS = Object.fromEntries(Object.entries(OUTPUTS).map(([key, { label }]) => [key, label])) as Readonly<
-  Record<OutputKey, string>
->;
-
 const GROUNDS = { white: '#ffffff', grey: '#d9dde0', dark: '#20262b' } as const;
 
 interface Props {
@@ -109,7 +105,7 @@ function Screen({ chosen, origin }: Props) {
           {links.map(([id, own]) => (
             <li key={id}>
               <button
-                className="btn w-full justify-start text-start"
+                className="btn w-full justify-start text-start aria-pressed:border-basalt aria-pressed:bg-basalt aria-pressed:text-limestone"
                 aria-pressed={id === selected}
                 onClick={() => select(id)}
               >
@@ -217,9 +213,20 @@ function Outputs({ id, piece, origin }: { id: string; piece: Piece; origin: stri
           </p>
         )}
       </div>
-      <Segmented label="What you need" options={LABELS} value={key} onChange={setKey} />
+      <div role="group" aria-label="What you need" className="flex flex-wrap gap-1">
+        {(Object.entries(OUTPUTS) as [OutputKey, Output][]).map(([name, { label }]) => (
+          <button
+            key={name}
+            className="btn aria-pressed:border-basalt aria-pressed:bg-basalt aria-pressed:text-limestone"
+            aria-pressed={name === key}
+            onClick={() => setKey(name)}
+          >
+            {label}
+          </button>
+        ))}
+      </div>
       <p className="help">{output.help}</p>
-      {lane.shop.languages.length > 1 && key !== 'frame' && (
+      {lane.shop.languages.length > 1 && (key === 'html' || key === 'mail') && (
         <label className="flex items-center gap-2">
           Words in
           <select className="field" value={language} onChange={(event) => setLanguage(event.target.value)}>
@@ -231,13 +238,13 @@ function Outputs({ id, piece, origin }: { id: string; piece: Piece; origin: stri
           </select>
         </label>
       )}
-      <div className="grid gap-4 2xl:grid-cols-2">
+      <div className="grid gap-4 xl:grid-cols-2">
         <div className="flex min-w-0 flex-col gap-2">
           <textarea
             readOnly
             aria-label={output.label}
-            className="field min-h-40 w-full font-mono text-[13px]"
-            rows={Math.min(16, text.split('\n').length + 3)}
+            className="field w-full font-mono text-[13px]"
+            rows={text.includes('\n') ? 14 : 3}
             value={text}
             onFocus={(event) => event.currentTarget.select()}
           />

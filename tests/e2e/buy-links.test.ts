@@ -1,0 +1,161 @@
+import { createServer, type Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { addPiece } from '~/core/lane';
+import { offerSchema } from '~/core/pricing';
+import { definitionOf } from '~/pieces/registry';
+import { signInOwner } from '../support/owner';
+import type { TestServer } from '../support/server';
+import { changingTest, expect, expectAccessible, fillCheckout, phonePage, signIn, type Page } from './harness';
+
+/** A page on another origin, as somebody else's site serves it; under a policy, where one is given. */
+async function elsewhere(html: string, policy?: string): Promise<{ origin: string; close: () => Promise<void> }> {
+  const server: Server = createServer((_request, response) => {
+    response.writeHead(200, {
+      'content-type': 'text/html; charset=utf-8',
+      ...(policy !== undefined && { 'content-security-policy': policy }),
+    });
+    response.end(`<!doctype html><html lang="en"><title>A blog</title><body>${html}</body></html>`);
+  });
+  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
+  return {
+    origin: `http://127.0.0.1:${(server.address() as AddressInfo).port}`,
+    close: () =>
+      new Promise((resolve) => {
+        server.closeAllConnections();
+        server.close(() => resolve());
+      }),
+  };
+}
+
+const test = changingTest;
+
+/** Publishes a buy link for two small hoop winders with the demo's code, and says its id. */
+async function publishLink(
+  server: TestServer,
+  settings: object = {},
+  more: (sites: string[]) => void = () => undefined,
+) {
+  const owner = await signInOwner(server);
+  const winder = (await (await fetch(`${server.origin}/api/products/hoop-winder`)).json()) as {
+    variants: { sku: string }[];
+  };
+  let id = '';
+  await owner.publish((lane) => {
+    id = addPiece(lane, definitionOf('buy-link')!);
+    const piece = lane.pieces[id]!;
+    piece.on = true;
+    piece.where.spot = 'elsewhere';
+    Object.assign(piece.settings, {
+      ...{ shape: 'card', leads: 'checkout', goods: { sku: winder.variants[0]!.sku, quantity: 2, code: 'LINKED' } },
+      ...settings,
+    });
+    lane.offers['linked'] = offerSchema.parse({
+      ...{ name: 'Linked', kind: 'amountOff', target: 'order', amountMinor: 150, when: { code: 'LINKED' } },
+    });
+    more(lane.shop.sites);
+  });
+  return id;
+}
+
+/** Takes what the studio says of one form of a link. */
+async function outputOf(page: Page, label: string): Promise<string> {
+  await page.getByRole('button', { name: label, exact: true }).click();
+  return page.getByRole('textbox', { name: label, exact: true }).inputValue();
+}
+
+/** Presses what leads to the shop, adds, pays, and reads what was ordered. */
+async function buyFrom(page: Page, press: () => Promise<void>): Promise<void> {
+  await press();
+  await page.waitForURL(/\/shop\/buy\?/);
+  await expect(page.getByRole('heading', { name: '2 × Hoop Winder' })).toBeVisible();
+  await expect(page.locator('[data-pl-count]').first()).toBeHidden();
+  await page.getByRole('button', { name: 'Add to cart' }).click();
+  await page.waitForURL(/\/shop\/checkout/);
+  await fillCheckout(page);
+  await page.locator('button[name=intent][value=order]').click();
+  await page.waitForURL(/\/shop\/thanks\//);
+  await expect(page.getByText('2 × Hoop Winder')).toBeVisible();
+  await expect(page.getByText(/LINKED|Linked/).first()).toBeVisible();
+}
+
+test('a buy link is made, and leads to a paid order from another site, a mail and a page without script', async ({
+  page,
+  server,
+  browser,
+}) => {
+  test.setTimeout(150_000);
+  const id = await publishLink(server);
+  await signIn(page, server.origin, `/studio/links?piece=${id}`);
+  await expect(page.getByRole('heading', { name: /Hoop Winder/ })).toBeVisible();
+  await expectAccessible(page, 'buy links');
+  const link = await outputOf(page, 'Link');
+  const html = await outputOf(page, 'HTML without script');
+  await expect(page.frameLocator('iframe[title="How it looks"]').getByText('Buy it')).toBeVisible();
+  const mail = await outputOf(page, 'HTML for mail');
+
+  for (const [what, snippet, javaScriptEnabled] of [
+    ['a link', `<a href="${link.replaceAll('&', '&amp;')}">Buy it</a>`, true],
+    ['plain HTML, under a strict policy', html, true],
+    ['plain HTML, without script', html, false],
+    ['mail', mail, true],
+  ] as const) {
+    const form = snippet === html ? `form-action ${server.origin}` : '';
+    const blog = await elsewhere(snippet, `default-src 'none'; style-src 'unsafe-inline'; img-src *; ${form}`);
+    const context = await browser.newContext({ javaScriptEnabled, viewport: { width: 390, height: 844 } });
+    const shopper = await context.newPage();
+    await shopper.goto(blog.origin);
+    const pressed = shopper.getByText('Buy it').last();
+    await expect(pressed, what).toBeVisible();
+    await buyFrom(shopper, () => pressed.click());
+    await context.close();
+    await blog.close();
+  }
+});
+
+test('a frame shows the piece on the sites that are listed, and on no others', async ({ page, server }) => {
+  const frameOf = (id: string) =>
+    `<iframe src="${server.origin}/shop/embed?piece=${id}" width="340" height="520"></iframe>`;
+  const [listed, other] = [await elsewhere(frameOf('buy-link')), await elsewhere(frameOf('buy-link'))];
+  const id = await publishLink(server, {}, (sites) => sites.push(listed.origin));
+  expect(id).toBe('buy-link');
+  await page.goto(listed.origin);
+  const press = page.frameLocator('iframe').getByRole('link', { name: 'Buy it' });
+  await expect(press).toBeVisible();
+  await buyFrom(page, () => press.click());
+  await page.goto(other.origin);
+  await expect(page.frameLocator('iframe').getByText('Buy it')).toHaveCount(0);
+  await Promise.all([listed.close(), other.close()]);
+});
+
+test('looking at a link changes nothing, and one that is old, sold out or wild leads to a page that helps', async ({
+  server,
+  browser,
+}) => {
+  const page = await phonePage(browser);
+  const winder = (await (await fetch(`${server.origin}/api/products/hoop-winder`)).json()) as {
+    variants: { sku: string; stock: number }[];
+  };
+  const [{ sku, stock }] = winder.variants as [{ sku: string; stock: number }];
+  for (let i = 0; i < 3; i += 1) await page.goto(`${server.origin}/shop/buy?sku=${sku}&quantity=1`);
+  await expect(page.locator('[data-pl-count]').first()).toBeHidden();
+  await expectAccessible(page, 'where a link leads');
+
+  await page.goto(`${server.origin}/shop/buy?sku=${sku}&quantity=999`);
+  await expect(page.getByText(`Only ${stock} left`)).toBeVisible();
+  await page.getByRole('link', { name: 'Details' }).click();
+  await page.waitForURL(/\/shop\/p\/hoop-winder/);
+
+  const made = (await (await fetch(`${server.origin}/api/products/sail-your-own`)).json()) as {
+    variants: { sku: string }[];
+  };
+  await page.goto(`${server.origin}/shop/buy?sku=${made.variants[0]!.sku}`);
+  await expect(page.getByText(/still to be chosen|Add to cart/)).toBeVisible();
+
+  for (const wild of ['', '?sku=gone', '?sku=%3Cscript%3E&quantity=-1&to=//evil&link=%00', `?sku=${'x'.repeat(300)}`]) {
+    const answer = await page.goto(`${server.origin}/shop/buy${wild}`);
+    expect([400, 404], wild).toContain(answer!.status());
+    if (answer!.status() === 404)
+      await expect(page.getByRole('heading', { name: 'This is not sold any more' })).toBeVisible();
+  }
+  await page.context().close();
+});
