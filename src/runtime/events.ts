@@ -25,6 +25,8 @@ const SEND_AFTER_MS = 1200;
 export function createRecorder(host: Pick<HostPage, 'tell'>, page: string, device: Device, isQuiet: boolean): Recorder {
   const wishes = navigator as { globalPrivacyControl?: boolean; doNotTrack?: string | null };
   if (isQuiet || wishes.globalPrivacyControl || wishes.doNotTrack === '1') return { record: () => undefined };
+  // Known from the first moment on, so that what is sent without script belongs to it, too.
+  visitId();
   const queue: QueuedEvent[] = [];
   let timer = 0;
   const send = () => {

@@ -101,7 +101,10 @@ test('a buy link is made, and leads to a paid order from another site, a mail an
   ] as const) {
     const form = snippet === html ? `form-action ${server.origin}` : '';
     const blog = await elsewhere(snippet, `default-src 'none'; style-src 'unsafe-inline'; img-src *; ${form}`);
-    const context = await browser.newContext({ javaScriptEnabled, viewport: { width: 390, height: 844 } });
+    // A browser that says it is driven by a program is not counted.
+    const userAgent =
+      'Mozilla/5.0 (X11; Linux x86_64) AppleWebKit/537.36 (KHTML, like Gecko) Chrome/140.0 Safari/537.36';
+    const context = await browser.newContext({ javaScriptEnabled, userAgent, viewport: { width: 390, height: 844 } });
     const shopper = await context.newPage();
     await shopper.goto(blog.origin);
     const pressed = shopper.getByText('Buy it').last();
@@ -110,6 +113,9 @@ test('a buy link is made, and leads to a paid order from another site, a mail an
     await context.close();
     await blog.close();
   }
+  // Three of the four could be recorded: without script nothing is.
+  await page.reload();
+  await expect(page.getByText(/^Used in 3 visits, with 3 orders for €\d+\.\d\d in all\.$/)).toBeVisible();
 });
 
 test('a frame shows the piece on the sites that are listed, and on no others', async ({ page, server }) => {

@@ -1,3 +1,4 @@
+import type { Product } from '~/core/catalogue';
 import { compileManifest, newPiece, selectionOf, type Lane, type SettingValue } from '~/core/lane';
 import { definitions, situationsOf } from '~/pieces/registry';
 import { createApp } from '~/services/app';
@@ -58,6 +59,7 @@ async function drawn(page: Page, lane: Lane, message: object): Promise<string> {
   );
 }
 
+/** Of the demo: a product with everything to say. */
 const SAYS_MOST = 'kestrel';
 
 for (const definition of definitions.filter(({ spots }) => spots !== undefined))
@@ -65,13 +67,24 @@ for (const definition of definitions.filter(({ spots }) => spots !== undefined))
     `every setting and part of ${definition.kind} changes what the server draws`,
     async ({ page, server }) => {
       const owner = await signInOwner(server);
+      const said = await fetch(`${server.origin}/api/products/${SAYS_MOST}`);
+      const { sku } = ((await said.json()) as Product).variants[0]!;
       const show = async (change: (it: Lane['pieces'][string]) => void) => {
         const token = await owner.change((lane) => {
           const it = newPiece(definition, true);
           const [first] = definition.spots!;
           it.where.spot = definition.spots!.includes('home.below') ? 'home.below' : first!;
           // Few at a time, of what has everything to say, so that there are more and each part has something to show.
-          const usual = { most: 12, more: 'pages', pageSize: 2, pagesAt: 'below', filters: 'all', adds: 'both' };
+          const usual = {
+            goods: { sku, quantity: 1, code: '' },
+            shape: 'card',
+            most: 12,
+            more: 'pages',
+            pageSize: 2,
+            pagesAt: 'below',
+            filters: 'all',
+            adds: 'both',
+          };
           for (const [key, value] of Object.entries(usual)) if (key in it.settings) it.settings[key] = value;
           if ('shows' in it.settings)
             it.settings['shows'] = selectionOf({
@@ -106,6 +119,7 @@ for (const definition of definitions.filter(({ spots }) => spots !== undefined))
         filters: 'few',
         most: 3,
         never: 'light wind',
+        shape: 'text',
       } as Readonly<Record<string, SettingValue>>;
       for (const [key, spec] of Object.entries(definition.settings))
         await check(spec.label, (it) => void (it.settings[key] = wanted[key] ?? another(spec)));

@@ -1,4 +1,4 @@
-import { selectionOf, type SettingSpec, type SettingValue } from '~/core/lane';
+import { NO_GOODS, selectionOf, type SettingSpec, type SettingValue } from '~/core/lane';
 
 /** Any other value the setting allows. */
 export function another(spec: SettingSpec): SettingValue {
@@ -16,7 +16,7 @@ export function another(spec: SettingSpec): SettingValue {
     case 'selection':
       return selectionOf({ from: 'tag', tag: 'light wind', most: 3 });
     case 'goods':
-      return { sku: 'HOOP-WINDER', quantity: 2, code: '' };
+      return { ...NO_GOODS, quantity: 7, sku: 'ANOTHER' };
     case 'columns':
       return { [Object.keys(spec.of)[0]!]: { width: 'wide', align: 'center' } };
     case 'picture':

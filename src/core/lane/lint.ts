@@ -68,6 +68,8 @@ export type LintFinding =
   | { readonly level: 'warning'; readonly code: 'nobody-sees'; readonly pieceId: string }
   /** No product is in what it is to show. */
   | { readonly level: 'warning'; readonly code: 'shows-nothing'; readonly pieceId: string }
+  /** What a link sells is not sold any more; empty: it sells nothing yet. */
+  | { readonly level: 'warning'; readonly code: 'sells-nothing'; readonly pieceId: string; readonly sku: string }
   /** `pieceId` stays closed, because `otherId` opens at the same moment and comes before it. */
   | { readonly level: 'warning'; readonly code: 'same-moment'; readonly pieceId: string; readonly otherId: string };
 
@@ -77,6 +79,8 @@ export interface CatalogueSlugs {
   readonly categories: ReadonlySet<string>;
   /** Ids of pieces whose selection holds nothing now. */
   readonly empty?: ReadonlySet<string>;
+  /** SKUs that pieces name and nobody can buy any more, by the piece’s id. */
+  readonly unsold?: ReadonlyMap<string, string>;
 }
 
 export function lintLane(lane: Lane, definitions: readonly PieceDefinition[], slugs: CatalogueSlugs): LintFinding[] {
@@ -101,6 +105,8 @@ export function lintLane(lane: Lane, definitions: readonly PieceDefinition[], sl
       findings.push({ level: 'warning', code: 'spot-gone', pieceId: id, spot: where.spot });
     findings.push(...goneFromSelections(id, piece, definition, slugs));
     if (slugs.empty?.has(id)) findings.push({ level: 'warning', code: 'shows-nothing', pieceId: id });
+    const sku = slugs.unsold?.get(id);
+    if (sku !== undefined) findings.push({ level: 'warning', code: 'sells-nothing', pieceId: id, sku });
     for (const slug of where.products.mode === 'all' ? [] : where.products.slugs) {
       if (!slugs.products.has(slug)) findings.push({ level: 'error', code: 'deleted-product', pieceId: id, slug });
     }

@@ -40,6 +40,10 @@ export function wordFinding(finding: LintFinding, lane: Lane, definitions: reado
       return `${own} is on, but nobody would see it. Choose at least one device and one page under Where.`;
     case 'shows-nothing':
       return `${own} has no product to show at the moment. Shoppers read its words for that; choose others under “Which products”.`;
+    case 'sells-nothing':
+      return finding.sku === ''
+        ? `${own} sells nothing yet. Choose its product under Where.`
+        : `${own} sells “${finding.sku}”, which is not sold any more. Whoever follows it is told so. Choose another product under Where.`;
     case 'same-moment': {
       const other = name(finding.otherId);
       return `${other} and ${own} both open after an add. Shoppers get ${other.toLowerCase()}; ${own.toLowerCase()} stays closed. Turn “Opens by itself” off, or turn one of them off.`;

@@ -101,19 +101,26 @@ export function visitRepository(db: Database) {
   }
 
   /** An event the server itself saw, for a visit it knows; a visit that is not known is not made up. */
-  async function recordServerEvent(event: Pick<VisitEvent, 'id' | 'visitId' | 'at' | 'kind'>): Promise<void> {
-    const { id, visitId, at, kind } = event;
+  async function recordServerEvent(
+    event: Pick<VisitEvent, 'id' | 'visitId' | 'at' | 'kind'> & Partial<Pick<VisitEvent, 'product' | 'piece'>>,
+  ): Promise<void> {
+    const { id, visitId, at, kind, product = null, piece = null } = event;
     const known = await db.run(
       'UPDATE visits SET depth = max(depth, $depth), last_at = max(last_at, $at) WHERE id = $visitId',
       { visitId, at, depth: depthOf(kind) },
     );
-    if (known === 1)
-      await db.run('INSERT OR IGNORE INTO events (id, visit_id, at, kind) VALUES ($id, $visitId, $at, $kind)', {
-        id,
-        visitId,
-        at,
-        kind,
-      });
+    if (known !== 1) return;
+    await db.run(
+      'INSERT OR IGNORE INTO events (id, visit_id, at, kind, product, piece) VALUES ($id, $visitId, $at, $kind, $product, $piece)',
+      { id, visitId, at, kind, product, piece },
+    );
+  }
+
+  /** A piece was used in a visit that may only be heard of in a moment; one that never is counts for nothing. */
+  async function notePiece(visitId: string, piece: string, day: string): Promise<void> {
+    await db.run('INSERT OR IGNORE INTO visit_pieces (visit_id, piece_id, day) VALUES ($visitId, $piece, $day)', {
+      ...{ visitId, piece, day },
+    });
   }
 
   /** Adds an order's worth to its visit; false when the visit is not known. */
@@ -182,6 +189,20 @@ export function visitRepository(db: Database) {
     return Object.fromEntries(rows.map((row) => [row.piece, row.n]));
   }
 
+  /** Of pieces, the visits they were used in, and the paid orders of those visits. Sums in minor units. */
+  async function countEarned(
+    pieces: readonly string[],
+    { fromDay, toDay }: Pick<VisitQuery, 'fromDay' | 'toDay'>,
+  ): Promise<{ piece: string; visits: number; orders: number; revenueMinor: number }[]> {
+    return db.select(
+      `SELECT vp.piece_id piece, count(DISTINCT v.id) visits, count(o.id) orders, coalesce(sum(o.total_minor), 0) revenueMinor
+       FROM json_each($pieces) asked JOIN visit_pieces vp ON vp.piece_id = asked.value AND vp.day BETWEEN $fromDay AND $toDay
+         JOIN visits v ON v.id = vp.visit_id AND v.excluded IS NULL
+         LEFT JOIN orders o ON o.visit_id = v.id AND o.status = 'paid' GROUP BY vp.piece_id`,
+      { pieces: JSON.stringify(pieces), fromDay, toDay },
+    );
+  }
+
   /** Paid orders of the days, with and without a recorded visit. */
   async function countOrders(
     query: Pick<VisitQuery, 'fromDay' | 'toDay'>,
@@ -196,6 +217,7 @@ export function visitRepository(db: Database) {
   return {
     record,
     recordServerEvent,
+    notePiece,
     addRevenue,
     listEvents,
     countDepths,
@@ -203,6 +225,7 @@ export function visitRepository(db: Database) {
     countDays,
     listSources,
     countPieces,
+    countEarned,
     countOrders,
   };
 }

@@ -1,4 +1,4 @@
-import type { Lane, Selection } from '~/core/lane';
+import type { Goods, Lane, Selection } from '~/core/lane';
 import { definitionOf } from '~/pieces/registry';
 import type { App } from '~/services/app';
 import { listSelection } from './list-selection';
@@ -17,4 +17,15 @@ export async function findEmpty(app: App, lane: Lane): Promise<Set<string>> {
     ),
   );
   return new Set(selections.filter((_selection, i) => totals[i] === 0).map(({ id }) => id));
+}
+
+/** SKUs that pieces that are on are to sell, and that are not sold, by the piece’s id. */
+export async function findUnsold(app: App, lane: Lane): Promise<Map<string, string>> {
+  const named = Object.entries(lane.pieces).flatMap(([id, piece]) =>
+    Object.entries((piece.on && definitionOf(piece.kind)?.settings) || {})
+      .filter(([, spec]) => spec.type === 'goods')
+      .map(([key]) => [id, (piece.settings[key] as Goods).sku] as const),
+  );
+  const sold = await app.catalogue.factsOfSkus(named.map(([, sku]) => sku));
+  return new Map(named.filter(([, sku]) => !sold.has(sku)));
 }

@@ -13,7 +13,7 @@ import { fail, ok, type Problem, type Result } from '~/core/problems';
 import { definitions } from '~/pieces/registry';
 import type { App } from '~/services/app';
 import { startingLane } from '~/services/accounts/begin';
-import { findEmpty } from '~/services/catalogue/find-empty';
+import { findEmpty, findUnsold } from '~/services/catalogue/find-empty';
 import { forgetLiveLane, liveLane } from './live-lane';
 
 /** The draft as the studio works on it, beside what is live. */
@@ -38,6 +38,7 @@ export async function showDraft(app: App): Promise<DraftView> {
   if (!stored) throw new Error('There is no draft in this data folder');
   const read = readLane(stored.document, definitions);
   if (!read.ok) throw new DraftUnreadable(read.problems);
+  const [empty, unsold] = await Promise.all([findEmpty(app, read.value), findUnsold(app, read.value)]);
   // A shop that is not open yet is told against what it began with.
   const before = live.revision === 0 ? startingLane() : live.lane;
   return {
@@ -46,7 +47,7 @@ export async function showDraft(app: App): Promise<DraftView> {
     lane: read.value,
     live: { revision: live.revision, lane: before },
     changes: describeDifference(before, read.value, definitions),
-    lint: lintLane(read.value, definitions, { ...slugs, empty: await findEmpty(app, read.value) }),
+    lint: lintLane(read.value, definitions, { ...slugs, empty, unsold }),
   };
 }
 

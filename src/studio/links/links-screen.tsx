@@ -11,6 +11,7 @@ import {
   type LinkFacts,
   type LinkSpec,
 } from '~/core/links';
+import { currencyOf, formatMoney } from '~/core/money';
 import { definitionOf, definitions } from '~/pieces/registry';
 import { ask } from '../shared/api';
 import { useDraft } from '../shared/draft-store';
@@ -65,6 +66,15 @@ interface Props {
   readonly chosen: string | null;
   /** Of the shop. */
   readonly origin: string;
+  /** What came of each in the last days, by id; one that nobody used is not there. */
+  readonly earned: Readonly<Record<string, Earned>>;
+  readonly days: number;
+}
+
+interface Earned {
+  readonly visits: number;
+  readonly orders: number;
+  readonly revenueMinor: number;
 }
 
 export function LinksScreen(props: Props) {
@@ -75,7 +85,7 @@ export function LinksScreen(props: Props) {
   );
 }
 
-function Screen({ chosen, origin }: Props) {
+function Screen({ chosen, origin, earned, days }: Props) {
   const lane = useDraft((state) => state.lane);
   const change = useDraft((state) => state.change);
   const links = Object.entries(lane.pieces).filter(([, { kind }]) => kind === KIND);
@@ -115,11 +125,37 @@ function Screen({ chosen, origin }: Props) {
           ))}
         </ul>
         {piece?.kind === KIND && selected !== null && (
-          <Outputs key={selected} id={selected} piece={piece} origin={origin} />
+          <div className="flex min-w-0 flex-col gap-6">
+            <Outputs key={selected} id={selected} piece={piece} origin={origin} />
+            <CameOfIt earned={earned[selected]} days={days} />
+          </div>
         )}
       </div>
       <Sites />
     </div>
+  );
+}
+
+/** What came of a link, and no more than is known. */
+function CameOfIt({ earned, days }: { earned: Earned | undefined; days: number }) {
+  const { currency, locale } = useDraft((state) => state.lane.shop);
+  const money = (amount: number) => formatMoney(amount, currencyOf(currency), locale);
+  return (
+    <section aria-label="What came of it" className="flex flex-col gap-1 border-s-[3px] border-mortar ps-3">
+      <h3 className="font-semibold">What came of it in {days} days</h3>
+      {earned ? (
+        <p>
+          Used in {earned.visits} {earned.visits === 1 ? 'visit' : 'visits'}, with {earned.orders}{' '}
+          {earned.orders === 1 ? 'order' : 'orders'} for {money(earned.revenueMinor)} in all.
+        </p>
+      ) : (
+        <p>Nobody has used it yet.</p>
+      )}
+      <p className="help">
+        Counts visits in which what it sells was put into the cart from it, and everything ordered in them. Visits of
+        people who ask not to be recorded are not counted.
+      </p>
+    </section>
   );
 }
 
