@@ -1,4 +1,5 @@
 // npm run demo [-- --port N --data DIR --fresh --scale X --products N]: sets everything up and serves the seeded shop and studio.
+import { spawn } from 'node:child_process';
 import { existsSync, rmSync } from 'node:fs';
 import path from 'node:path';
 import { parseArgs } from 'node:util';
@@ -36,8 +37,19 @@ process.env.PAVED_LANE_DEMO = '1';
 process.env.PORT = values.port;
 process.env.PAVED_LANE_LOG ??= 'warn';
 await import('../server.mjs');
+const shop = `http://127.0.0.1:${port}`;
+const outside = `http://127.0.0.1:${port + 1}`;
+const sites = spawn(
+  process.execPath,
+  ['--import', 'tsx', 'outside/serve.ts', '--shop', shop, '--port', String(port + 1)],
+  {
+    stdio: ['ignore', 'ignore', 'inherit'],
+  },
+);
+process.on('exit', () => sites.kill());
 console.log(`
-  The shop     http://127.0.0.1:${port}/shop/
-  The studio   http://127.0.0.1:${port}/studio   (the sign-in page shows the demo owner's account)
+  The shop     ${shop}/shop/
+  Other sites  ${outside}/   (stand-ins whose links lead to the shop)
+  The studio   ${shop}/studio   (the sign-in page shows the demo owner's account)
 
   Stop with Ctrl+C.`);

@@ -1,8 +1,10 @@
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { addPiece } from '~/core/lane';
+import type { Product } from '~/core/catalogue';
 import { offerSchema } from '~/core/pricing';
 import { definitionOf } from '~/pieces/registry';
+import { startOutside } from '../../outside/serve';
 import { signInOwner } from '../support/owner';
 import type { TestServer } from '../support/server';
 import { changingTest, expect, expectAccessible, fillCheckout, phonePage, signIn, type Page } from './harness';
@@ -164,4 +166,35 @@ test('looking at a link changes nothing, and one that is old, sold out or wild l
       await expect(page.getByRole('heading', { name: 'This is not sold any more' })).toBeVisible();
   }
   await page.context().close();
+});
+
+test('the blog, its newsletter, a strict page and one in Arabic lead to the shop with the whole choice', async ({
+  page,
+  server,
+}) => {
+  const outside = await startOutside(server.origin);
+  const landsOn = async (name: string) => {
+    await page.waitForURL(/\/shop\/buy\?/);
+    await expect(page.getByRole('heading', { name, exact: true })).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Add to cart' })).toBeVisible();
+  };
+  const heron = (await (await fetch(`${server.origin}/api/products/heron`)).json()) as Product;
+  const name = [heron.name, ...Object.values(heron.variants[0]!.choices)].join(', ');
+  for (const [path, text, title] of [
+    ['/', 'Heron', name],
+    ['/newsletter', 'Buy it', name],
+    ['/strict', 'Buy the Heron', name],
+  ] as const) {
+    await page.goto(outside.origin + path);
+    await page.getByRole('link', { name: text, exact: true }).last().click();
+    await landsOn(title);
+  }
+  await page.goto(`${outside.origin}/`);
+  await page.getByRole('button', { name: 'Buy it' }).first().click();
+  await landsOn(`2 × ${name}`);
+  await page.goto(`${outside.origin}/rtl`);
+  await page.getByRole('button', { name: 'اشترِه' }).click();
+  await landsOn(name);
+  outside.server.closeAllConnections();
+  outside.server.close();
 });

@@ -42,7 +42,13 @@ const addressOf = (spec: LinkSpec) => escapeHtml(linkAddress(spec.origin, spec))
 export const addLink = (spec: LinkSpec): string => linkAddress(spec.origin, spec);
 export const checkoutLink = (spec: LinkSpec): string => linkAddress(spec.origin, { ...spec, leads: 'checkout' });
 
-const MARGIN = { start: '0 auto 0 0', center: '0 auto', end: '0 0 0 auto' } as const;
+/** Which margins take the room that is left over. */
+const MARGIN = { start: 'margin-inline-end', center: 'margin-inline', end: 'margin-inline-start' } as const;
+/** The same for mail programs, which know left and right. */
+const SIDE = {
+  ltr: { start: 'left', center: 'center', end: 'right' },
+  rtl: { start: 'right', center: 'center', end: 'left' },
+} as const;
 const isColour = (property: string) =>
   property === 'color' || property === 'background-color' || property.startsWith('border');
 
@@ -125,7 +131,8 @@ function bodyOf(spec: LinkSpec, tag: 'a' | 'button'): string {
     ...ownColours(spec, spec.look.card),
     ...onCard,
     ['max-width', `${spec.width}px`],
-    ['margin', MARGIN[spec.align]],
+    [MARGIN[spec.align], 'auto'],
+    ['padding-bottom', '10px'],
   ];
   const inside = parts
     .map(({ part, html }) => (part === 'picture' ? html : `<div style="padding:6px 16px">${html}</div>`))
@@ -157,7 +164,7 @@ export function mailHtml(spec: LinkSpec): string {
     .join('\n');
   const table: Rules = spec.shape === 'card' ? [...spec.look.card, ...onCard] : [];
   const sized = width > 0 ? ` width="${width}"` : '';
-  return `<table role="presentation" cellpadding="0" cellspacing="0" border="0" lang="${spec.language}" dir="${spec.direction}" align="${{ start: 'left', center: 'center', end: 'right' }[spec.align]}"${sized} style="${styled(table)}">\n${rows}\n</table>`;
+  return `<table role="presentation" cellpadding="0" cellspacing="0" border="0" lang="${spec.language}" dir="${spec.direction}" align="${SIDE[spec.direction][spec.align]}"${sized} style="${styled(table)}">\n${rows}\n</table>`;
 }
 
 /** A frame of the shop's own page of this piece; what it shows is always as the shop has it. */

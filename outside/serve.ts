@@ -1,0 +1,104 @@
+import { createServer, type Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { parseArgs } from 'node:util';
+import { newPiece } from '~/core/lane';
+import { addLink, linkSpec, mailHtml, plainHtml, type LinkSpec } from '~/core/links';
+import { formatMoney, currencyOf } from '~/core/money';
+import type { Product } from '~/core/catalogue';
+import { buyLink } from '~/pieces/buy-link/definition';
+import { liveDemoLane } from '../demo/lane';
+
+/** A site that is not the shop’s: what it says of a product, and how. */
+interface OutsidePage {
+  readonly title: string;
+  readonly language: 'en' | 'ar';
+  readonly policy?: string;
+  readonly write: (spec: (settings?: object, language?: string) => LinkSpec) => string;
+}
+
+const paragraph = (text: string) => `<p>${text}</p>`;
+const anchor = (spec: LinkSpec, text: string) => `<a href="${addLink(spec).replaceAll('&', '&amp;')}">${text}</a>`;
+
+const PAGES: Readonly<Record<string, OutsidePage>> = {
+  '/': {
+    title: 'Gusts & Lulls, a blog about wind',
+    language: 'en',
+    write: (spec) =>
+      [
+        paragraph(`First light on the fell, and the ${anchor(spec({ shape: 'text' }), 'Heron')} went up by itself.`),
+        plainHtml(spec({ shape: 'button', goods: { quantity: 2 } })),
+        plainHtml(spec({ shape: 'card', leads: 'checkout' })),
+        `<nav><a href="/newsletter">The newsletter</a> · <a href="/strict">A strict page</a> · <a href="/rtl">صفحة عربية</a></nav>`,
+      ].join('\n'),
+  },
+  '/newsletter': {
+    title: 'Gusts & Lulls, issue 12',
+    language: 'en',
+    policy: "default-src 'none'; img-src *; style-src 'unsafe-inline'",
+    write: (spec) => `<table width="600"><tr><td>${mailHtml(spec({ shape: 'card', width: 280 }))}</td></tr></table>`,
+  },
+  '/strict': {
+    title: 'A page under a strict policy',
+    language: 'en',
+    policy: "default-src 'none'",
+    write: (spec) => paragraph(anchor(spec({ shape: 'text' }), 'Buy the Heron')),
+  },
+  '/rtl': {
+    title: 'مدونة الريح',
+    language: 'ar',
+    write: (spec) => plainHtml(spec({ shape: 'card' }, 'ar')),
+  },
+};
+
+/** Serves the stand-in sites; `shop` is the origin that their links lead to. Port 0 takes a free one. */
+export async function startOutside(
+  shop: string,
+  port = 0,
+): Promise<{ readonly origin: string; readonly server: Server }> {
+  const server = createServer((request, response) => {
+    const { pathname } = new URL(request.url ?? '/', 'http://outside.invalid');
+    const page = Object.hasOwn(PAGES, pathname) ? PAGES[pathname]! : null;
+    if (!page) return void response.writeHead(404).end('There is nothing here.\n');
+    specsOf(shop).then(
+      (spec) => {
+        response.writeHead(200, {
+          'content-type': 'text/html; charset=utf-8',
+          ...(page.policy !== undefined && { 'content-security-policy': page.policy }),
+        });
+        response.end(documentOf(page, page.write(spec)));
+      },
+      () => response.writeHead(502).end('The shop does not answer.\n'),
+    );
+  });
+  await new Promise<void>((resolve) => server.listen(port, '127.0.0.1', resolve));
+  return { origin: `http://127.0.0.1:${(server.address() as AddressInfo).port}`, server };
+}
+
+const documentOf = ({ title, language }: OutsidePage, body: string) =>
+  `<!doctype html><html lang="${language}" dir="${language === 'ar' ? 'rtl' : 'ltr'}"><meta charset="utf-8"><meta name="viewport" content="width=device-width"><title>${title}</title><style>body{margin:2rem auto;max-width:40rem;padding:0 1rem;font:1.05rem/1.6 Georgia,serif}form{margin-block:1.5rem}</style><h1>${title}</h1>${body}</html>`;
+
+/** Snippets of the Heron, as the shop’s studio would make them. */
+async function specsOf(shop: string): Promise<(settings?: object, language?: string) => LinkSpec> {
+  const answer = await fetch(`${shop}/api/products/heron`, { signal: AbortSignal.timeout(5000) });
+  const product = (await answer.json()) as Product;
+  const [variant] = product.variants;
+  const lane = liveDemoLane();
+  return (settings = {}, language = 'en') => {
+    const piece = newPiece(buyLink, true);
+    const { goods, ...own } = settings as { goods?: object };
+    Object.assign(piece.settings, own, { goods: { sku: variant!.sku, quantity: 1, code: '', ...goods } });
+    const facts = {
+      name: product.name,
+      price: formatMoney(variant!.priceMinor, currencyOf(lane.shop.currency), lane.shop.locale),
+      shortText: product.shortText,
+      picture: (variant!.picture ?? product.pictures[0])?.src ?? null,
+    };
+    return linkSpec(lane, buyLink, { id: '', piece, facts, origin: shop, language });
+  };
+}
+
+if (process.argv[1]?.endsWith('serve.ts')) {
+  const { values } = parseArgs({ options: { shop: { type: 'string' }, port: { type: 'string', default: '0' } } });
+  if (!values.shop) throw new Error('Say which shop the sites lead to: --shop http://127.0.0.1:4321');
+  await startOutside(values.shop, Number(values.port));
+}
