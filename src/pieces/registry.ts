@@ -17,7 +17,6 @@ import { checkoutSituations } from './checkout/situations';
 import { compare } from './compare/definition';
 import { compareSituations } from './compare/situations';
 import { goesWith } from './goes-with/definition';
-import { suggestionSituations } from './goes-with/situations';
 import { lineEditor } from './line-editor/definition';
 import { lineEditorSituations } from './line-editor/situations';
 import { listing } from './listing/definition';
@@ -44,9 +43,9 @@ const REGISTERED: readonly RegisteredPiece[] = [
   { definition: text, situations: textSituations },
   { definition: orderForm, situations: orderFormSituations },
   { definition: compare, situations: compareSituations },
-  { definition: goesWith, situations: suggestionSituations },
-  { definition: related, situations: suggestionSituations },
-  { definition: betterOne, situations: suggestionSituations },
+  { definition: goesWith, situations: listingSituations },
+  { definition: related, situations: listingSituations },
+  { definition: betterOne, situations: listingSituations },
   { definition: productOptions, situations: productOptionsSituations },
   { definition: buyBar, situations: buyBarSituations },
   { definition: buyLink, situations: buyLinkSituations },

@@ -1,9 +1,0 @@
-import type { Situation } from '~/core/lane';
-
-export const suggestionSituations: readonly Situation[] = [
-  { key: 'everyday', label: 'Everyday', width: 1280 },
-  { key: 'tablet', label: 'Tablet', width: 768 },
-  { key: 'phone', label: 'Phone', width: 390 },
-  { key: 'narrow', label: 'Narrow phone', width: 320 },
-  { key: 'right-to-left', label: 'Arabic', width: 390, rightToLeft: true },
-];
