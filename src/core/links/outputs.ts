@@ -49,12 +49,11 @@ const SIDE = {
   ltr: { start: 'left', center: 'center', end: 'right' },
   rtl: { start: 'right', center: 'center', end: 'left' },
 } as const;
-const isColour = (property: string) =>
-  property === 'color' || property === 'background-color' || property.startsWith('border');
+const COLOURS = ['color', 'background-color', 'border-color'];
 
 /** Of the host's page nothing is coloured but the button. */
 const ownColours = (spec: LinkSpec, rules: Rules): Rules =>
-  spec.colours === 'own' ? rules : rules.filter(([property]) => !isColour(property));
+  spec.colours === 'own' ? rules : rules.filter(([property]) => !COLOURS.includes(property));
 
 function buttonOf(spec: LinkSpec, tag: 'a' | 'button'): string {
   const isText = spec.shape === 'text';

@@ -1,12 +1,17 @@
 import { z } from 'zod';
 import { conditionSchema, optionKey, type Condition } from './condition.schema';
 
-/** What an answer costs and weighs: for each unit of the line, or once for the line. May lower the price, never below nothing. */
-const effectSchema = z.strictObject({
-  amountMinor: z.number().int().min(-10_000_000).max(10_000_000),
-  per: z.enum(['unit', 'once']),
-  weightGrams: z.number().int().min(0).max(1_000_000),
-});
+/** What an answer costs and weighs: for each unit of the line, or once for the line. For each it may lower the price, never below nothing. */
+const effectSchema = z
+  .strictObject({
+    amountMinor: z.number().int().min(-10_000_000).max(10_000_000),
+    per: z.enum(['unit', 'once']),
+    weightGrams: z.number().int().min(0).max(1_000_000),
+  })
+  .refine(({ amountMinor, per }) => per === 'unit' || amountMinor >= 0, {
+    path: ['amountMinor'],
+    message: 'must not lower the price where it counts once: count it for each, or make an offer of it',
+  });
 export type Effect = z.infer<typeof effectSchema>;
 
 export const NO_EFFECT: Effect = { amountMinor: 0, per: 'unit', weightGrams: 0 };

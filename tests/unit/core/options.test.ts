@@ -304,6 +304,20 @@ describe('checkOptionRules', () => {
     expect(codes([{ ...newOption('many', 'm', 'M'), least: 3 } as OptionRule])).to.deep.equal(['option-limits']);
   });
 
+  it('refuses what lowers the price once: only each unit may be cheaper', () => {
+    const withEffect = (effect: object) =>
+      optionRulesSchema.safeParse([
+        { ...newOption('text', 't', 'Name'), effect: { amountMinor: -100, weightGrams: 0, ...effect } },
+      ]);
+    expect(withEffect({ per: 'unit' }).success).to.equal(true);
+    expect(withEffect({ per: 'once', amountMinor: 100 }).success).to.equal(true);
+    const { error } = withEffect({ per: 'once' });
+    expect([error!.issues[0]!.path.at(-1), error!.issues[0]!.message]).to.deep.equal([
+      'amountMinor',
+      'must not lower the price where it counts once: count it for each, or make an offer of it',
+    ]);
+  });
+
   it('takes every fresh rule as it is made, but for an add-on without a SKU', () => {
     for (const kind of ['text', 'one', 'many', 'swatch', 'number', 'date', 'file'] as const)
       expect(optionRulesSchema.safeParse([newOption(kind, 'k', 'K')]).success, kind).to.equal(true);
