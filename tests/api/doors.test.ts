@@ -66,6 +66,7 @@ const NEEDED: Readonly<Record<string, (typeof ROLES)[number]>> = {
   'GET /studio/catalogue/categories': 'editor',
   'GET /studio/catalogue/import': 'editor',
   'GET /studio/catalogue/searches': 'editor',
+  'GET /studio/links': 'editor',
   'GET /studio/mailbox': 'owner',
   'GET /studio/offers': 'editor',
   'GET /studio/suggestions': 'editor',

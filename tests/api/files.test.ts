@@ -87,8 +87,13 @@ describe('files', () => {
 
     for (const [name, content] of Object.entries(COSTLY_FILES)) {
       const bytes = new Uint8Array(Buffer.from(content));
-      const answer = await cleaning.clean({ kind: 'file', bytes, forms: ['picture', 'drawing', 'pdf'] });
-      answers[name] = answer.ok ? 'ok' : answer.problems[0]!.code;
+      const codeOf = async () => {
+        const answer = await cleaning.clean({ kind: 'file', bytes, forms: ['picture', 'drawing', 'pdf'] });
+        return answer.ok ? 'ok' : answer.problems[0]!.code;
+      };
+      const code = await codeOf();
+      // The limit is one of time: on a machine that was busy with something else it is tried once more.
+      answers[name] = code === 'upload-too-slow' ? await codeOf() : code;
     }
     const usual = await cleaning.clean({ kind: 'file', bytes: new Uint8Array(await picture()), forms: ['picture'] });
     await cleaning.close();

@@ -31,14 +31,14 @@ async function elsewhere(html: string, policy?: string): Promise<{ origin: strin
 
 const test = changingTest;
 
-/** Publishes a buy link for two small hoop winders with the demo's code, and says its id. */
+/** Publishes a buy link for two ground stakes with a code, and says its id. */
 async function publishLink(
   server: TestServer,
   settings: object = {},
   more: (sites: string[]) => void = () => undefined,
 ) {
   const owner = await signInOwner(server);
-  const winder = (await (await fetch(`${server.origin}/api/products/hoop-winder`)).json()) as {
+  const stake = (await (await fetch(`${server.origin}/api/products/ground-stake`)).json()) as {
     variants: { sku: string }[];
   };
   let id = '';
@@ -48,7 +48,7 @@ async function publishLink(
     piece.on = true;
     piece.where.spot = 'elsewhere';
     Object.assign(piece.settings, {
-      ...{ shape: 'card', leads: 'checkout', goods: { sku: winder.variants[0]!.sku, quantity: 2, code: 'LINKED' } },
+      ...{ shape: 'card', leads: 'checkout', goods: { sku: stake.variants[0]!.sku, quantity: 2, code: 'LINKED' } },
       ...settings,
     });
     lane.offers['linked'] = offerSchema.parse({
@@ -69,14 +69,14 @@ async function outputOf(page: Page, label: string): Promise<string> {
 async function buyFrom(page: Page, press: () => Promise<void>): Promise<void> {
   await press();
   await page.waitForURL(/\/shop\/buy\?/);
-  await expect(page.getByRole('heading', { name: '2 × Hoop Winder' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: '2 × Ground Stake' })).toBeVisible();
   await expect(page.locator('[data-pl-count]').first()).toBeHidden();
   await page.getByRole('button', { name: 'Add to cart' }).click();
   await page.waitForURL(/\/shop\/checkout/);
   await fillCheckout(page);
   await page.locator('button[name=intent][value=order]').click();
   await page.waitForURL(/\/shop\/thanks\//);
-  await expect(page.getByText('2 × Hoop Winder')).toBeVisible();
+  await expect(page.getByText('2 × Ground Stake')).toBeVisible();
   await expect(page.getByText(/LINKED|Linked/).first()).toBeVisible();
 }
 
@@ -88,12 +88,15 @@ test('a buy link is made, and leads to a paid order from another site, a mail an
   test.setTimeout(150_000);
   const id = await publishLink(server);
   await signIn(page, server.origin, `/studio/links?piece=${id}`);
-  await expect(page.getByRole('heading', { name: /Hoop Winder/ })).toBeVisible();
+  await expect(page.getByRole('heading', { name: /Ground Stake/ })).toBeVisible();
   await expectAccessible(page, 'buy links');
   const link = await outputOf(page, 'Link');
   const html = await outputOf(page, 'HTML without script');
   await expect(page.frameLocator('iframe[title="How it looks"]').getByText('Buy it')).toBeVisible();
   const mail = await outputOf(page, 'HTML for mail');
+  expect(await outputOf(page, 'Frame')).toContain(`/shop/embed?piece=${id}`);
+  const framed = page.frameLocator('iframe[title="How it looks"]').frameLocator('iframe');
+  await expect(framed.getByRole('link', { name: 'Buy it' })).toBeVisible();
 
   for (const [what, snippet, javaScriptEnabled] of [
     ['a link', `<a href="${link.replaceAll('&', '&amp;')}">Buy it</a>`, true],
@@ -140,10 +143,10 @@ test('looking at a link changes nothing, and one that is old, sold out or wild l
   browser,
 }) => {
   const page = await phonePage(browser);
-  const winder = (await (await fetch(`${server.origin}/api/products/hoop-winder`)).json()) as {
+  const stake = (await (await fetch(`${server.origin}/api/products/ground-stake`)).json()) as {
     variants: { sku: string; stock: number }[];
   };
-  const [{ sku, stock }] = winder.variants as [{ sku: string; stock: number }];
+  const [{ sku, stock }] = stake.variants as [{ sku: string; stock: number }];
   for (let i = 0; i < 3; i += 1) await page.goto(`${server.origin}/shop/buy?sku=${sku}&quantity=1`);
   await expect(page.locator('[data-pl-count]').first()).toBeHidden();
   await expectAccessible(page, 'where a link leads');
@@ -151,7 +154,7 @@ test('looking at a link changes nothing, and one that is old, sold out or wild l
   await page.goto(`${server.origin}/shop/buy?sku=${sku}&quantity=999`);
   await expect(page.getByText(`Only ${stock} left`)).toBeVisible();
   await page.getByRole('link', { name: 'Details' }).click();
-  await page.waitForURL(/\/shop\/p\/hoop-winder/);
+  await page.waitForURL(/\/shop\/p\/ground-stake/);
 
   const made = (await (await fetch(`${server.origin}/api/products/sail-your-own`)).json()) as {
     variants: { sku: string }[];

@@ -195,6 +195,7 @@ function Outputs({ id, piece, origin }: { id: string; piece: Piece; origin: stri
   const lane = useDraft((state) => state.lane);
   const isLive = useDraft((state) => Object.hasOwn(state.live.lane.pieces, id) && state.live.lane.pieces[id]!.on);
   const say = useDraft((state) => state.say);
+  const token = useDraft((state) => state.token);
   const goods = piece.settings['goods'] as Goods;
   const [facts, setFacts] = useState<LinkFacts | null>(null);
   const [problem, setProblem] = useState('');
@@ -237,6 +238,8 @@ function Outputs({ id, piece, origin }: { id: string; piece: Piece; origin: stri
   const spec = linkSpec(lane, definitionOf(KIND)!, { id, piece, facts, origin, language });
   const output: Output = OUTPUTS[key];
   const text = output.make(spec);
+  // A frame is seen here as the draft has it; on other sites it is as the shop has it.
+  const seen = text.replace(`/shop/embed?piece=${id}"`, `/shop/embed?draft=${token}&shape=${id}"`);
   return (
     <section aria-label={`${facts.name} elsewhere`} className="flex min-w-0 flex-col gap-4">
       <div className="flex flex-wrap items-center gap-3">
@@ -331,7 +334,7 @@ function Outputs({ id, piece, origin }: { id: string; piece: Piece; origin: stri
               title="How it looks"
               sandbox="allow-same-origin"
               className="min-h-[420px] w-full rounded-stone border border-mortar"
-              srcDoc={`<body style="margin:16px;background:${GROUNDS[ground]};color:${ground === 'dark' ? '#fff' : '#111'}">${text}</body>`}
+              srcDoc={`<body style="margin:16px;background:${GROUNDS[ground]};color:${ground === 'dark' ? '#fff' : '#111'}">${seen}</body>`}
             />
           </div>
         )}
