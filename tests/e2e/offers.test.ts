@@ -113,7 +113,8 @@ test('a countdown ends while the cart is open: the price is the old one again, a
   const left = Number((await timer.textContent())!.slice(-2));
   await phone.reload();
   await expect(timer).toBeVisible();
-  expect(Number((await timer.textContent())!.slice(-2))).toBeLessThanOrEqual(left);
+  // The server tells its time in whole seconds: one page may read it a second later than the other, and no more.
+  expect(Number((await timer.textContent())!.slice(-2))).toBeLessThanOrEqual(left + 1);
   await expect(timer).toHaveCount(0, { timeout: 20_000 });
   await expect(line).toHaveText('€7.90');
   await expect(phone.getByText('€3.95')).toHaveCount(0);
