@@ -41,7 +41,7 @@ export function createRecorder(host: Pick<HostPage, 'tell'>, page: string, devic
   return {
     record(kind, about = {}) {
       queue.push({
-        id: crypto.randomUUID(),
+        id: newId(),
         at: Date.now(),
         kind,
         page,
@@ -54,9 +54,12 @@ export function createRecorder(host: Pick<HostPage, 'tell'>, page: string, devic
   };
 }
 
+/** Browsers keep `randomUUID` from pages without TLS; a visit is counted there all the same. */
+const newId = () => crypto.randomUUID?.() ?? `${Math.random()}`.slice(2);
+
 function visitId(): string {
   const found = /(?:^|; )pl_visit=([\w-]{6,60})/.exec(document.cookie)?.[1];
-  const id = found ?? crypto.randomUUID();
+  const id = found ?? newId();
   if (!found) sessionStorage.removeItem('pl_source');
   document.cookie = `pl_visit=${id}; path=/; max-age=${VISIT_MINUTES * 60}; samesite=lax`;
   return id;

@@ -65,6 +65,19 @@ describe('the recorder', () => {
   }
   const leave = () => window.dispatchEvent(new window.Event('pagehide'));
 
+  it('counts visits where browsers make no ids of their own: a shop without TLS goes on', () => {
+    const known = Object.getOwnPropertyDescriptor(crypto, 'randomUUID');
+    Object.defineProperty(crypto, 'randomUUID', { configurable: true, value: undefined });
+    try {
+      createRecorder(ownPage(''), 'listing', 'phone', false).record('page');
+      leave();
+      expect(beacons[0]!.body.events[0]!.id).to.match(/^[\w-]{6,60}$/);
+    } finally {
+      if (known) Object.defineProperty(crypto, 'randomUUID', known);
+      else Reflect.deleteProperty(crypto, 'randomUUID');
+    }
+  });
+
   it('sends what happened in one go when the page is left', () => {
     const recorder = createRecorder(ownPage('https://shop.example'), 'listing', 'phone', false);
     recorder.record('page');
