@@ -1,3 +1,4 @@
+import { escapeHtml } from '~/core/words/escape-html';
 import { own } from '../own';
 
 /** What a text can say of a product, live. */
@@ -66,14 +67,11 @@ export function readFact(attributes: Readonly<Record<string, unknown>>, fallback
   };
 }
 
-const escaped = (text: string) =>
-  text.replaceAll('&', '&amp;').replaceAll('"', '&quot;').replaceAll('<', '&lt;').replaceAll('>', '&gt;');
-
 /** The snippet that asks for a fact. */
 export function writeFact({ product, fact, attribute, before, after, fallback }: AskedFact): string {
   const given = Object.entries({ product, fact, attribute: fact === 'attribute' ? attribute : '', before, after });
-  const attributes = given.flatMap(([name, value]) => (value ? [` ${name}="${escaped(value)}"`] : []));
-  return `<pl-fact${attributes.join('')}>${escaped(fallback)}</pl-fact>`;
+  const attributes = given.flatMap(([name, value]) => (value ? [` ${name}="${escapeHtml(value)}"`] : []));
+  return `<pl-fact${attributes.join('')}>${escapeHtml(fallback)}</pl-fact>`;
 }
 
 /** What a product says to what is asked; null where it has no such fact, and the fallback stands. */

@@ -1,3 +1,4 @@
+import { escapeHtml } from '~/core/words/escape-html';
 import type { PartKey } from './parts';
 import { linkAddress, type LinkedGoods } from './address';
 
@@ -29,9 +30,6 @@ export interface LinkSpec extends LinkedGoods {
 
 /** Style rules in the order they are written: `['color', '#112233']`. */
 export type Rules = readonly (readonly [property: string, value: string])[];
-
-const escapeHtml = (text: string): string =>
-  text.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;').replaceAll('"', '&quot;');
 
 const styled = (rules: Rules): string => escapeHtml(rules.map(([property, value]) => `${property}:${value}`).join(';'));
 

@@ -1,3 +1,4 @@
+import { escapeHtml } from '~/core/words/escape-html';
 import type { SayShop } from '~/core/lane';
 import { formatMoney, type Currency } from '~/core/money';
 import { directionOf } from '~/core/words';
@@ -26,15 +27,6 @@ interface MailTexts {
   readonly html: string;
 }
 
-const ESCAPES: Readonly<Record<string, string>> = {
-  '&': '&amp;',
-  '<': '&lt;',
-  '>': '&gt;',
-  '"': '&quot;',
-  "'": '&#39;',
-};
-const escape = (text: string) => text.replace(/[&<>"']/g, (mark) => ESCAPES[mark]!);
-
 interface Part {
   readonly title: string;
   readonly lines: readonly string[];
@@ -44,15 +36,15 @@ interface Part {
 function htmlHead(language: string, title: string): string {
   return [
     `<!doctype html><html lang="${language}" dir="${directionOf(language)}"><head><meta charset="utf-8">`,
-    `<meta name="viewport" content="width=device-width, initial-scale=1"><title>${escape(title)}</title></head>`,
+    `<meta name="viewport" content="width=device-width, initial-scale=1"><title>${escapeHtml(title)}</title></head>`,
     '<body style="font:16px/1.5 sans-serif;color:#14323b;background:#ffffff;max-width:560px;margin:24px auto;padding:0 16px">',
   ].join('');
 }
 
 function htmlFoot(link: string, linkText: string, shopName: string): string {
   return (
-    `<p style="margin-top:24px"><a href="${escape(link)}" style="color:#1c4e5f;font-weight:700">${escape(linkText)}</a></p>` +
-    `<p style="color:#4c6670">${escape(shopName)}</p></body></html>`
+    `<p style="margin-top:24px"><a href="${escapeHtml(link)}" style="color:#1c4e5f;font-weight:700">${escapeHtml(linkText)}</a></p>` +
+    `<p style="color:#4c6670">${escapeHtml(shopName)}</p></body></html>`
   );
 }
 
@@ -71,7 +63,7 @@ export function noteMail(note: {
     text: [...lines, `${linkText}: ${link}`, shopName].join('\n\n'),
     html:
       htmlHead(note.language, subject) +
-      lines.map((line) => `<p>${escape(line)}</p>`).join('') +
+      lines.map((line) => `<p>${escapeHtml(line)}</p>`).join('') +
       htmlFoot(link, linkText, shopName),
   };
 }
@@ -117,21 +109,21 @@ export function orderMail(order: Order, facts: OrderMailFacts): MailTexts {
   ].join('\n\n');
 
   const row = (left: string, right: string, style = '') =>
-    `<tr><td style="padding:6px 12px 6px 0;${style}">${left}</td><td style="padding:6px 0;text-align:end;white-space:nowrap;${style}">${escape(right)}</td></tr>`;
+    `<tr><td style="padding:6px 12px 6px 0;${style}">${left}</td><td style="padding:6px 0;text-align:end;white-space:nowrap;${style}">${escapeHtml(right)}</td></tr>`;
   const lineRows = lines.map(({ what, notes, sum }) => {
-    const small = notes.map((note) => `<br><small style="color:#4c6670">${escape(note)}</small>`).join('');
-    return row(escape(what) + small, sum, 'border-bottom:1px solid #c9dde2;vertical-align:top');
+    const small = notes.map((note) => `<br><small style="color:#4c6670">${escapeHtml(note)}</small>`).join('');
+    return row(escapeHtml(what) + small, sum, 'border-bottom:1px solid #c9dde2;vertical-align:top');
   });
   const sumRows = sums.map(({ label, sum, isTotal }) =>
-    row(escape(label), sum, isTotal ? 'font-weight:700;font-size:18px' : ''),
+    row(escapeHtml(label), sum, isTotal ? 'font-weight:700;font-size:18px' : ''),
   );
   const html = [
     htmlHead(order.language, title),
-    `<h1 style="font-size:22px;line-height:1.25">${escape(head[0])}</h1><p>${escape(head[1])}</p><p><strong>${escape(under)}</strong></p>`,
+    `<h1 style="font-size:22px;line-height:1.25">${escapeHtml(head[0])}</h1><p>${escapeHtml(head[1])}</p><p><strong>${escapeHtml(under)}</strong></p>`,
     `<table style="width:100%;border-collapse:collapse">${lineRows.join('')}${sumRows.join('')}</table>`,
     ...parts.map(
       (part) =>
-        `<h2 style="font-size:16px;margin:24px 0 4px">${escape(part.title)}</h2><p style="margin:0">${part.lines.map(escape).join('<br>')}</p>`,
+        `<h2 style="font-size:16px;margin:24px 0 4px">${escapeHtml(part.title)}</h2><p style="margin:0">${part.lines.map(escapeHtml).join('<br>')}</p>`,
     ),
     htmlFoot(facts.link, linkText, shopName),
   ].join('');
