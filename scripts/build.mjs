@@ -1,7 +1,7 @@
 // Builds the shopper's runtime, then the app. Skipped when nothing has changed since the last build, unless --force.
 import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
-import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { existsSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { build as bundle } from 'esbuild';
 import { minify } from 'terser';
@@ -23,23 +23,26 @@ function stampOfSources() {
   return hash.digest('hex');
 }
 
-/** One small entry that pieces' chunks import from, so that a page loads the entry, the manifest and what it shows. */
-async function buildRuntime() {
+/**
+ * One small entry that pieces' chunks import from, so that a page loads the entry, the manifest and what it shows. On other sites
+ * the same runtime stands on `src/runtime/elsewhere` in place of `own`.
+ */
+async function bundleRuntime(entry, alias) {
   const built = await build({
     configFile: false,
     logLevel: 'warn',
     publicDir: false,
-    resolve: { alias: { '~': path.resolve('src') } },
+    resolve: { alias: { ...alias, '~': path.resolve('src') } },
     // Libraries ask for it; a page has no process.
     define: { 'process.env.NODE_ENV': '"production"' },
     esbuild: { jsx: 'automatic', jsxImportSource: 'preact', legalComments: 'none' },
     plugins: [{ name: 'minify', generateBundle: minifyChunks }],
     build: {
       outDir: 'public/rt',
-      emptyOutDir: true,
+      emptyOutDir: false,
       target: 'es2022',
       // As a library, dynamic imports stay what they are; an app's would be wrapped in half a kilobyte of preloading.
-      lib: { entry: { lane: 'src/runtime/lane.ts' }, formats: ['es'] },
+      lib: { entry: { [entry]: 'src/runtime/lane.ts' }, formats: ['es'] },
       minify: false,
       cssMinify: true,
       reportCompressedSize: false,
@@ -51,10 +54,15 @@ async function buildRuntime() {
       },
     },
   });
+  return (Array.isArray(built) ? built[0] : built).output.filter(({ type }) => type === 'chunk');
+}
+
+async function buildRuntime() {
+  rmSync('public/rt', { recursive: true, force: true });
+  const chunks = await bundleRuntime('lane', {});
+  const elsewhere = await bundleRuntime('elsewhere', { '~/runtime/own': path.resolve('src/runtime/elsewhere') });
   // Which chunks each kind of piece needs, and what else is fetched when asked for, for the size check.
-  const { output } = Array.isArray(built) ? built[0] : built;
-  const chunks = output.filter((chunk) => chunk.type === 'chunk');
-  const importsOf = Object.fromEntries(chunks.map((chunk) => [chunk.fileName, chunk.imports]));
+  const importsOf = Object.fromEntries([...chunks, ...elsewhere].map((chunk) => [chunk.fileName, chunk.imports]));
   const kinds = chunks.flatMap((chunk) => {
     const kind = /src\/pieces\/([^/]+)\/view\.tsx$/.exec(chunk.facadeModuleId ?? '')?.[1];
     return kind ? [[kind, chunk.fileName]] : [];

@@ -61,6 +61,7 @@ const drawing = closures.filter((files) => files.has(preact));
 for (const file of drawing.flatMap((files) => [...files]))
   if (drawing.filter((files) => files.has(file)).length > drawing.length / 2) first.add(file);
 report('first script with what pieces share', sum(first), FIRST_SCRIPT_KB);
+report('first script on other sites', sum(closureOf('elsewhere.js').add(preact)), FIRST_SCRIPT_KB);
 for (const [kind, file] of Object.entries(kinds))
   report(`chunks of ${kind}`, sum([...closureOf(file)].filter((chunk) => !first.has(chunk))), CHUNK_KB[kind] ?? 6);
 report('option fields', sum([...closureOf(options)].filter((chunk) => !first.has(chunk))), CHUNK_KB.options);

@@ -2,6 +2,7 @@ import type { APIContext } from 'astro';
 import { defineMiddleware } from 'astro:middleware';
 import { cartRename } from '~/core/words';
 import { refusalOf } from '~/services/accounts/access';
+import { judgeSite } from '~/services/links/other-sites';
 import { signedIn } from '~/services/accounts/accounts';
 import { DraftUnreadable } from '~/services/lane/edit-draft';
 import { scriptHashesOf, securityPolicy } from '~/services/accounts/security-policy';
@@ -29,6 +30,9 @@ export const onRequest = defineMiddleware(async (context, next) => {
   context.locals.draft = null;
   context.locals.rename = (text) => text;
   const isApi = route.startsWith('/api/');
+  const from = context.request.headers.get('origin');
+  const site = await judgeSite(app, { route, method: context.request.method, from, origin: context.url.origin });
+  if (site.isWhole) return new Response(null, { status: site.isListed ? 204 : 403, headers: site.headers });
   const role = roleFor(route);
   const refusal = role && refusalOf(context.locals.account, role);
   if (refusal) {
@@ -53,11 +57,13 @@ export const onRequest = defineMiddleware(async (context, next) => {
       const sites = route === '/shop/embed' ? live.lane.shop.sites : [];
       if (live.revision === 0 || draft || sites.length > 0) return withPolicy(await next(), sites);
     }
-    return await rememberPage(app, askedOf(context), async () => {
+    const answer = await rememberPage(app, askedOf(context), async () => {
       const response = withPolicy(await next());
       const isOwn = !context.cookies.headers().next().done;
       return { response, isOwn };
     });
+    for (const [name, value] of Object.entries(site.headers)) answer.headers.set(name, value);
+    return answer;
   } catch (error) {
     if (error instanceof DraftUnreadable && !isApi) return context.redirect('/studio/mend', 303);
     app.log.error({ err: error, route, request: requestId(context.request) }, 'request failed');

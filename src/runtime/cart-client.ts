@@ -2,10 +2,13 @@ import type { CartView } from '~/core/cart';
 import type { Answers } from '~/core/options';
 import type { HostPage } from './host-page';
 import { calmly } from './kit/calm';
+import { newId } from './new-id';
 
 interface Chosen {
   readonly variantId?: number;
   readonly product?: string;
+  /** Of a variant: what is bought from other sites is named by it. */
+  readonly sku?: string;
   readonly choices?: Record<string, string>;
   readonly answers?: Answers;
 }
@@ -101,7 +104,7 @@ export function createCartClient({ ask }: Pick<HostPage, 'ask'>): CartClient {
         listener(view);
       } catch (error) {
         // One piece that cannot draw a cart must not keep it from the others, nor the cart from being changed.
-        console.error('Paved Lane: cart not shown', error);
+        console.error('Paved Lane', error);
       }
     }
   }
@@ -164,7 +167,7 @@ export function createCartClient({ ask }: Pick<HostPage, 'ask'>): CartClient {
     return new Promise((settle) => {
       // Two in one millisecond are two all the same.
       const at = (latest = Math.max(Date.now(), latest + 1));
-      const id = crypto.randomUUID();
+      const id = newId();
       pending = [...pending, { id, at, request, settle }];
       storage?.setItem(KEPT + id, JSON.stringify({ id, at, request } satisfies Pending));
       tell();

@@ -1,6 +1,8 @@
 import type { EventKind } from '~/core/funnel';
 import type { Device } from '~/core/where';
 import type { HostPage } from './host-page';
+import { newId } from './new-id';
+import { visitId, visitSource } from '~/runtime/own/visit';
 
 interface QueuedEvent {
   readonly id: string;
@@ -15,7 +17,6 @@ export interface Recorder {
   record(kind: EventKind, about?: { product?: string | null; piece?: string }): void;
 }
 
-const VISIT_MINUTES = 30;
 const SEND_AFTER_MS = 1200;
 
 /**
@@ -52,30 +53,4 @@ export function createRecorder(host: Pick<HostPage, 'tell'>, page: string, devic
       else timer ||= setTimeout(send, SEND_AFTER_MS) as unknown as number;
     },
   };
-}
-
-/** Browsers keep `randomUUID` from pages without TLS; a visit is counted there all the same. */
-const newId = () => crypto.randomUUID?.() ?? `${Math.random()}`.slice(2);
-
-function visitId(): string {
-  const found = /(?:^|; )pl_visit=([\w-]{6,60})/.exec(document.cookie)?.[1];
-  const id = found ?? newId();
-  if (!found) sessionStorage.removeItem('pl_source');
-  document.cookie = `pl_visit=${id}; path=/; max-age=${VISIT_MINUTES * 60}; samesite=lax`;
-  return id;
-}
-
-/** Where the visit came from: a word in the address, the site before, or direct. Kept for the visit. */
-function visitSource(): string {
-  const kept = sessionStorage.getItem('pl_source');
-  if (kept) return kept;
-  const named = new URLSearchParams(location.search).get('from') ?? '';
-  const before = document.referrer ? new URL(document.referrer).host : '';
-  const source = /^[\w-]{1,40}$/.test(named)
-    ? named
-    : before && before !== location.host
-      ? before.slice(0, 60)
-      : 'direct';
-  sessionStorage.setItem('pl_source', source);
-  return source;
 }

@@ -2,9 +2,9 @@ import type { Manifest, ManifestPiece } from '~/core/lane';
 import { whoSees } from '~/core/where/who-sees';
 import { createCartClient } from './cart-client';
 import { createRecorder } from './events';
-import { followPage } from './follow-page';
-import { ownPage } from './host-page';
 import { watchPresses } from './kit/calm';
+import { followPage } from '~/runtime/own/follow-page';
+import { IS_OWN, beforeDrawing, pageOf, piecesFor } from '~/runtime/own/page';
 import { readPage } from './page';
 import type { MountedPiece, OpenAbout, PieceHost } from './piece-host';
 import { createProductSource } from './products';
@@ -17,13 +17,14 @@ const SIGNS = ['pointermove', 'pointerdown', 'keydown'] as const;
 
 /** A draft is walked by its token in the address; it is kept for the tab, so that links within the shop stay in the draft. */
 function draftToken(): string | null {
+  if (!IS_OWN) return null;
   const given = new URLSearchParams(location.search).get('draft');
   if (given) sessionStorage.setItem('pl_draft', given);
   return given ?? (window.top === window ? sessionStorage.getItem('pl_draft') : null);
 }
 
 async function boot(): Promise<void> {
-  const hostPage = ownPage(new URL(import.meta.url).origin);
+  const hostPage = pageOf(new URL(import.meta.url).origin);
   const draft = draftToken();
   const isPreview = draft !== null && window.parent !== window;
   const page = readPage();
@@ -31,7 +32,7 @@ async function boot(): Promise<void> {
   const cart = createCartClient(hostPage);
   const products = createProductSource(hostPage);
   watchPresses();
-  const surfaces = createSurfaces(!isPreview);
+  const surfaces = createSurfaces(IS_OWN && !isPreview);
   const mounted = new Map<string, MountedPiece>();
   let seen: readonly ManifestPiece[] = [];
   let host: PieceHost;
@@ -56,11 +57,10 @@ async function boot(): Promise<void> {
   const response = await hostPage.ask(`/api/manifest?${query}`);
   // A browser's clock may be a day off; the server's is told with every answer.
   const aheadMs = Date.parse(response.headers.get('date') ?? '') - Date.now() || 0;
-  if (!response.ok) {
-    if (draft) sessionStorage.removeItem('pl_draft');
-    return;
-  }
-  await apply((await response.json()) as Manifest);
+  // A draft that is no more is not asked for again.
+  if (!response.ok) return sessionStorage.removeItem('pl_draft');
+  if (!IS_OWN) await beforeDrawing();
+  await apply(await response.json());
   for (const sign of SIGNS) addEventListener(sign, fetchRest, { passive: true });
   addEventListener('resize', judgeAnew);
   if (isPreview) (await import('./preview')).startPreview({ apply, open, cart, surfaces });
@@ -70,7 +70,7 @@ async function boot(): Promise<void> {
     const { currency, locale, language, themeCss, timeZone } = manifest;
     const { device } = readPage();
     current = manifest;
-    seen = manifest.pieces.filter(({ where, judges }) => {
+    seen = piecesFor(manifest.pieces).filter(({ where, judges }) => {
       // What is judged by the product added is judged when one is.
       const scoped = judges === 'added' ? { ...where, categories: ALL, products: ALL } : where;
       return whoSees(scoped, { ...page, device }).shown;
@@ -81,11 +81,11 @@ async function boot(): Promise<void> {
       now: () => Date.now() + aheadMs,
       pieceOf: (kind) => seen.find((piece) => piece.kind === kind),
     };
-    for (const [id, piece] of mounted) {
-      if (seen.some((other) => other.id === id)) continue;
-      piece.destroy();
-      mounted.delete(id);
-    }
+    for (const [id, piece] of mounted)
+      if (!seen.some((other) => other.id === id)) {
+        piece.destroy();
+        mounted.delete(id);
+      }
     await Promise.all(seen.filter(isWanted).map((piece) => place(piece)));
   }
 
@@ -111,7 +111,7 @@ async function boot(): Promise<void> {
         if (view && !mounted.has(piece.id)) mounted.set(piece.id, view.mount(piece, host));
       }
     } catch (error) {
-      console.error(`Paved Lane: no ${piece.kind}`, error);
+      console.error('Paved Lane', piece.kind, error);
       mounted.get(piece.id)?.destroy();
       mounted.delete(piece.id);
     }
@@ -121,10 +121,12 @@ async function boot(): Promise<void> {
   function fetchRest(): void {
     for (const sign of SIGNS) removeEventListener(sign, fetchRest);
     const told = () => ({ themeCss: host.themeCss, language: host.language, text: current.offline });
-    void import('./offline').then(
-      ({ watchConnection }) => watchConnection(hostPage, told),
-      () => undefined,
-    );
+    // Links of other sites are theirs.
+    if (IS_OWN)
+      void import('./offline').then(
+        ({ watchConnection }) => watchConnection(hostPage, told),
+        () => undefined,
+      );
     // Put in place as soon as there is time, so that a press only has to show it.
     const whenIdle = globalThis.requestIdleCallback ?? setTimeout;
     for (const piece of seen.filter(({ kind }) => views[kind]?.isAsked))
@@ -150,7 +152,7 @@ async function boot(): Promise<void> {
   /** One rule for what opens after an add: the first piece in the manifest's order that sees this visit and this product. */
   function afterAdd(about: OpenAbout): boolean {
     const line = cart.view?.lines.find(({ id }) => id === about.lineId);
-    const { device } = readPage();
+    const { device } = host;
     const product = line?.slug ?? about.product ?? null;
     const first = seen.find(
       ({ opensOn, judges, where }) =>

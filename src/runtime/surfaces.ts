@@ -28,6 +28,8 @@ export function createSurfaces(usesHistory: boolean): Surfaces {
   let ownsHistory = false;
   /** On the way back in the history; the browser tells when it has arrived. */
   let isLeaving = false;
+  /** The page's own, which it gets back. */
+  let overflow = '';
 
   function open(surface: Surface): void {
     if (current) shut();
@@ -46,7 +48,9 @@ export function createSurfaces(usesHistory: boolean): Surfaces {
     dialog.showModal();
     // The dialog itself, not its first button: screen readers say its name, and no ring is drawn unasked.
     dialog.focus();
-    document.documentElement.style.overflow = 'hidden';
+    const { style } = document.documentElement;
+    overflow = style.overflow;
+    style.overflow = 'hidden';
     if (!isLeaving) enterHistory();
   }
 
@@ -69,7 +73,7 @@ export function createSurfaces(usesHistory: boolean): Surfaces {
     dialog.removeEventListener('keydown', onKey);
     document.removeEventListener('keydown', onEscape);
     dialog.close();
-    document.documentElement.style.overflow = '';
+    if (!isAside) document.documentElement.style.overflow = overflow;
     onClose();
     if (hadFocus && opener instanceof HTMLElement && opener.isConnected) opener.focus({ preventScroll: true });
   }

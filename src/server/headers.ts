@@ -5,7 +5,7 @@ const POLICY = securityPolicy();
 
 /** Answers that are one shopper's or one owner's own, and go stale with the next press. */
 const NEVER_STORED =
-  /^\/(studio|api\/(studio|cart|checkout|orders|uploads|suggestions)|shop\/(buy|cart|checkout|thanks|quick-pay|change)|files)(\/|$)/;
+  /^\/(studio|api\/(studio|cart|checkout|orders|uploads|suggestions)|shop\/(buy|carry|cart|checkout|thanks|quick-pay|change)|files)(\/|$)/;
 
 const ONE_YEAR = 31_536_000;
 

@@ -4,6 +4,7 @@ import {
   accountRepository,
   cartRepository,
   catalogueRepository,
+  elsewhere,
   importRepository,
   laneRepository,
   openDatabase,
@@ -43,6 +44,7 @@ export interface App {
   readonly privacy: ReturnType<typeof privacyRepository>;
   readonly searches: ReturnType<typeof lostSearches>;
   readonly pairs: ReturnType<typeof foundPairs>;
+  readonly elsewhere: ReturnType<typeof elsewhere>;
   readonly codes: ReturnType<typeof oneTimeCodes>;
   readonly payment: Payment;
   readonly rates: Rates;
@@ -103,6 +105,7 @@ export async function createApp(options: {
     searches: lostSearches(db),
     pairs: foundPairs(db),
     codes: oneTimeCodes(db),
+    elsewhere: elsewhere(db),
     rates: standInRates(),
     wallet: standInWallet(),
     mailbox: options.mailbox ?? standInMailbox(path.join(options.dataDir, 'mailbox'), options.now),

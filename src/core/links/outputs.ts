@@ -148,6 +148,11 @@ export function plainHtml(spec: LinkSpec): string {
   return `<form action="${escapeHtml(spec.origin)}/shop/buy" method="get" ${attributes}${align}>\n${fields}\n${bodyOf(spec, 'button')}\n</form>`;
 }
 
+/** The same with the script, which puts what it sells into the cart on the spot; where it cannot run, the HTML works by itself. */
+export function scriptHtml(spec: LinkSpec): string {
+  return `${plainHtml(spec)}\n<script type="module" src="${escapeHtml(spec.origin)}/rt/elsewhere.js"></script>`;
+}
+
 /** HTML for mail: tables and styles in the tags, the picture absolute; it reads well while pictures are kept back. */
 export function mailHtml(spec: LinkSpec): string {
   if (spec.shape === 'text') return bodyOf(spec, 'a');

@@ -11,6 +11,7 @@ import { search } from './2026-11-26-search';
 import { betterOne } from './2026-11-27-better-one';
 import { foundPairs } from './2026-11-27-found-pairs';
 import { offers } from './2026-11-27-offers';
+import { elsewhereTables } from './2026-11-27-elsewhere';
 import { oneTimeCodes } from './2026-11-27-one-time-codes';
 import { ordersOfListings } from './2026-11-26-orders-of-listings';
 import { productFacts } from './2026-11-26-product-facts';
@@ -45,4 +46,5 @@ export const migrations: readonly Migration[] = [
   foundPairs,
   betterOne,
   oneTimeCodes,
+  elsewhereTables,
 ];

@@ -25,6 +25,7 @@ export const GET: APIRoute = async ({ locals, request, url }) => {
     etag: served.etag,
     'cache-control': draft ? 'no-store' : 'public, max-age=0, must-revalidate',
     'access-control-allow-origin': '*',
+    'access-control-expose-headers': 'date',
   };
   if (request.headers.get('if-none-match') === served.etag) return new Response(null, { status: 304, headers });
   return new Response(served.body, { headers: { ...headers, 'content-type': 'application/json' } });

@@ -9,13 +9,13 @@ const querySchema = z.strictObject({
   most: z.coerce.number().int().min(1).max(8).default(4),
 });
 
-export const GET: APIRoute = async ({ locals, cookies, url }) => {
+export const GET: APIRoute = async ({ locals, cookies, request, url }) => {
   const query = check(Object.fromEntries(url.searchParams), querySchema);
   if (!query.ok) return refuse(query.problems, locals);
   const { near, most } = query.value;
   // Why something is suggested is for the shop’s own people.
   const explains = locals.account !== null;
   return Response.json(
-    await suggestNear(locals.app, near.split(' ').slice(0, 60), cartToken(cookies), most, { explains }),
+    await suggestNear(locals.app, near.split(' ').slice(0, 60), cartToken(cookies, request.headers), most, { explains }),
   );
 };

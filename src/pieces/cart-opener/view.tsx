@@ -59,6 +59,10 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
 
   function draw(): void {
     shadow.style(host.themeCss, css, piece.css);
+    // Floating it stands in no part of the page; whoever goes by landmarks finds it by its name.
+    const isFloating = piece.settings.stands === 'floating';
+    shadow.element.role = isFloating ? 'region' : null;
+    shadow.element.ariaLabel = isFloating ? piece.words.label : null;
     render(
       <Button
         piece={piece}

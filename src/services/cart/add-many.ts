@@ -5,6 +5,7 @@ import { ok, wordProblem, type Result } from '~/core/problems';
 import { cartRename } from '~/core/words';
 import type { App } from '~/services/app';
 import { cartRules, shopToday } from './cart-goods';
+import { changeId as changeIdOf } from './change-cart';
 import { liveLane } from '~/services/lane/live-lane';
 import { viewStored } from './view-cart';
 
@@ -22,7 +23,7 @@ export const addManySchema = z.strictObject({
     .max(MOST_AT_ONCE),
   /** All or nothing; else what is refused keeps nothing else out. */
   whole: z.boolean().default(false),
-  changeId: z.uuid().optional(),
+  changeId: changeIdOf.optional(),
 });
 
 export interface ManyAdded {

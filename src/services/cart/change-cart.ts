@@ -16,9 +16,12 @@ const lineId = z.string().max(60);
 const answers = z
   .record(z.string().regex(/^[a-z0-9-]{1,40}$/), z.union([z.string().max(600), z.array(z.string().max(120)).max(60)]))
   .default({});
+/** An id under which a change is made once. */
+export const changeId = z.string().regex(/^[\w-]{6,60}$/);
 const chosen = {
   variantId: z.coerce.number().int().positive().optional(),
   product: z.string().max(120).optional(),
+  sku: z.string().max(120).optional(),
   choices: z.record(z.string().max(80), z.string().max(120)).default({}),
   answers,
 };
@@ -145,9 +148,18 @@ async function checkDestination(app: App, country: string, postcode: string): Pr
 
 async function variantOf(
   app: App,
-  request: { variantId?: number | undefined; product?: string | undefined; choices: Record<string, string> },
+  request: {
+    variantId?: number | undefined;
+    product?: string | undefined;
+    sku?: string | undefined;
+    choices: Record<string, string>;
+  },
 ): Promise<Result<number>> {
   if (request.variantId) return ok(request.variantId);
+  if (request.sku) {
+    const facts = (await app.catalogue.factsOfSkus([request.sku])).get(request.sku);
+    return facts ? ok(facts.variantId) : fail('sku', 'not-found');
+  }
   const product = request.product ? await app.catalogue.findProduct(request.product) : null;
   if (!product) return fail('product', 'not-found');
   const variant = resolveVariant(product, request.choices);

@@ -1,15 +1,15 @@
 import type { APIRoute } from 'astro';
 import { z } from 'zod';
-import { cartRequestSchema, changeCartOf } from '~/services/cart/change-cart';
+import { cartRequestSchema, changeCartOf, changeId as changeIdOf } from '~/services/cart/change-cart';
 import { viewCart } from '~/services/cart/show-cart';
 import { cartToken, ensureCartToken } from '~/shop/cart-cookie';
 import { answer, check, readBody, refuse } from '../_respond';
 
 /** A change may carry an id, under which it is made once however often it is sent. */
-const changeIdSchema = z.looseObject({ changeId: z.uuid().optional() });
+const changeIdSchema = z.looseObject({ changeId: changeIdOf.optional() });
 
-export const GET: APIRoute = async ({ locals, cookies }) =>
-  Response.json(await viewCart(locals.app, cartToken(cookies), locals.language), {
+export const GET: APIRoute = async ({ locals, cookies, request }) =>
+  Response.json(await viewCart(locals.app, cartToken(cookies, request.headers), locals.language), {
     headers: { 'cache-control': 'no-store' },
   });
 
@@ -19,6 +19,6 @@ export const POST: APIRoute = async ({ locals, cookies, request, url }) => {
   const { changeId = null, ...rest } = body.value;
   const change = check(rest, cartRequestSchema);
   if (!change.ok) return refuse(change.problems, locals);
-  const token = ensureCartToken(cookies, url.protocol === 'https:');
+  const token = ensureCartToken(cookies, url.protocol === 'https:', request.headers);
   return answer(await changeCartOf(locals.app, token, change.value, { changeId, language: locals.language }), locals);
 };

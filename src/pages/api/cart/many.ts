@@ -7,6 +7,6 @@ import { answer, readBody, refuse } from '../_respond';
 export const POST: APIRoute = async ({ locals, cookies, request, url }) => {
   const body = await readBody(request, addManySchema);
   if (!body.ok) return refuse(body.problems, locals);
-  const token = ensureCartToken(cookies, url.protocol === 'https:');
+  const token = ensureCartToken(cookies, url.protocol === 'https:', request.headers);
   return answer(await addManyOf(locals.app, token, body.value, locals.language), locals);
 };

@@ -1,7 +1,7 @@
 import { readAnswers } from '~/core/options/answers';
-import type { CartAnswer, CartChangeRequest, CartClient } from './cart-client';
-import type { Recorder } from './events';
-import type { OpenAbout } from './piece-host';
+import type { CartAnswer, CartChangeRequest, CartClient } from '../cart-client';
+import type { Recorder } from '../events';
+import type { OpenAbout } from '../piece-host';
 
 interface Following {
   readonly cart: CartClient;
@@ -52,7 +52,7 @@ function readAddForm(form: HTMLFormElement): CartChangeRequest & { kind: 'add' }
   const fields = new FormData(form);
   for (const [name, value] of fields) if (name.startsWith('choice:')) choices[name.slice(7)] = String(value);
   const variantId = Number(fields.get('variantId'));
-  const quantity = Number(fields.get('quantity') ?? 1) || 1;
+  const quantity = Number(fields.get('quantity')) || 1;
   if (variantId) return { kind: 'add', variantId, quantity };
   return { kind: 'add', product: String(fields.get('product')), choices, quantity, answers: readAnswers(fields) };
 }

@@ -1,0 +1,92 @@
+import { linkAddress, readLink, type LinkedGoods } from '~/core/links/address';
+import type { CartAnswer } from '../cart-client';
+import { isListed, thePage as host } from './page';
+import type { followPage as followOwnPage } from '../own/follow-page';
+
+type Following = Parameters<typeof followOwnPage>[0];
+
+/** How long snippets that come later are waited for, to be told together. */
+const SEEN_AFTER_MS = 1500;
+
+/**
+ * Takes over the buy links of a page that is not the shop's, whatever form they have: what they sell is put into the cart here.
+ * Where it cannot be, the link is followed, and the page it leads to says why. Links to the shop take the cart along.
+ */
+export function followPage({ cart, recorder, openCart, afterAdd }: Following): void {
+  const { origin } = new URL(import.meta.url);
+  const buy = `${origin}/shop/buy`;
+
+  async function add(linked: LinkedGoods, opener: Element | null): Promise<void> {
+    const { sku, quantity, code, leads } = linked;
+    const answer: CartAnswer = await cart.change({ kind: 'add', sku, quantity });
+    // It says why, and what can be done.
+    if (!answer.ok) return location.assign(linkAddress(origin, linked));
+    if (code) await cart.change({ kind: 'coupon', code });
+    const product = cart.view?.lines.find(({ id }) => id === answer.lineId)?.slug ?? null;
+    recorder.record('add', { product, ...(linked.link && { piece: linked.link }) });
+    if (leads === 'checkout') return host.go('/shop/checkout');
+    if (leads === 'product' && product) return host.go(`/shop/p/${product}`);
+    if (!afterAdd({ product, lineId: answer.lineId, opener }) && !openCart({ opener })) host.go('/shop/cart');
+  }
+
+  document.addEventListener('submit', (event) => {
+    const form = event.target as HTMLFormElement;
+    // Read from the attribute: a field called “action” would stand in its way.
+    if (!isListed || event.defaultPrevented || form.getAttribute('action')?.split('?')[0] !== buy) return;
+    event.preventDefault();
+    const fields = [...new FormData(form)].filter((pair): pair is [string, string] => typeof pair[1] === 'string');
+    void add(readLink(new URLSearchParams(fields)), event.submitter);
+  });
+  document.addEventListener('click', (event) => {
+    const link = event.composedPath().find((target) => target instanceof HTMLAnchorElement);
+    if (
+      !link ||
+      !isListed ||
+      event.defaultPrevented ||
+      event.metaKey ||
+      event.ctrlKey ||
+      event.shiftKey ||
+      link.target === '_blank'
+    )
+      return;
+    const to = new URL(link.href, location.href);
+    if (to.origin !== origin) return;
+    const isBuy = to.pathname === '/shop/buy';
+    if (!isBuy && !cart.view?.count) return;
+    event.preventDefault();
+    if (isBuy) void add(readLink(to.searchParams), link);
+    else host.go(to.pathname + to.search);
+  });
+
+  /** Ids of the snippets told of; '' stands for those without one. */
+  const told = new Set<string>();
+  let errors = 0;
+  let timer = 0;
+  function tellSeen(): void {
+    timer = 0;
+    const links = [
+      ...[...document.querySelectorAll<HTMLInputElement>('form[action] input[name=link]')]
+        .filter(({ form }) => form?.getAttribute('action') === buy)
+        .map(({ value }) => value),
+      ...[...document.querySelectorAll('a[href]')].flatMap((link) => {
+        const href = link.getAttribute('href')!;
+        return href.startsWith(`${buy}?`) ? [new URL(href).searchParams.get('link') ?? ''] : [];
+      }),
+    ].filter((id) => !told.has(id));
+    for (const id of links) told.add(id);
+    if (links.length === 0 && errors === 0) return;
+    host.tell(
+      '/api/seen',
+      JSON.stringify({ path: location.pathname.slice(0, 200), links: links.slice(0, 100), errors }),
+    );
+    errors = 0;
+  }
+  const soon = () => (timer ||= setTimeout(tellSeen, SEEN_AFTER_MS) as unknown as number);
+  new MutationObserver(soon).observe(document.documentElement, { childList: true, subtree: true });
+  addEventListener('error', ({ filename }) => {
+    if (!filename?.startsWith(`${origin}/rt/`)) return;
+    errors += 1;
+    soon();
+  });
+  soon();
+}

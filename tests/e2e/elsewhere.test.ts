@@ -1,0 +1,210 @@
+import type { Browser } from '@playwright/test';
+import type { Product } from '~/core/catalogue';
+import { elsewhere, publishLink } from '../support/other-site';
+import { changingTest as test, expect, expectAccessible, fillCheckout, PHONE, signIn, type Page } from './harness';
+
+/** A browser that says it is driven by a program is not counted. */
+const PERSON = {
+  ...PHONE,
+  userAgent: 'Mozilla/5.0 (X11; Linux x86_64) AppleWebKit/537.36 (KHTML, like Gecko) Chrome/140.0 Safari/537.36',
+};
+
+const person = async (browser: Browser, more: object = {}): Promise<Page> =>
+  (await browser.newContext({ ...PERSON, ...more })).newPage();
+
+async function skuOf(origin: string, slug: string): Promise<string> {
+  const product = (await (await fetch(`${origin}/api/products/${slug}`)).json()) as Product;
+  return product.variants[0]!.sku;
+}
+
+/** A buy link as the studio wrote it two forms ago: no language, no style, nothing but what it sells. */
+const oldSnippet = (origin: string, sku: string, link: string) =>
+  `<form action="${origin}/shop/buy" method="get"><input type="hidden" name="sku" value="${sku}"><input type="hidden" name="link" value="${link}"><button>Buy it</button></form>`;
+const script = (origin: string) => `<script type="module" src="${origin}/rt/elsewhere.js"></script>`;
+
+async function payAndRead(page: Page): Promise<void> {
+  await page.waitForURL(/\/shop\/checkout/);
+  await fillCheckout(page);
+  await page.locator('button[name=intent][value=order]').click();
+  await page.waitForURL(/\/shop\/thanks\//);
+}
+
+test('with the script a link is bought on the spot, and the cart comes along to the checkout', async ({
+  page,
+  server,
+  browser,
+}) => {
+  test.setTimeout(150_000);
+  const { origin } = server;
+  const sku = await skuOf(origin, 'ground-stake');
+  // Where the page is from is known once it is served; what is on it is written then.
+  let html = '';
+  const blog = await elsewhere(() => html);
+  const id = await publishLink(server, { leads: 'cart', goods: { sku, quantity: 1, code: '' } }, (sites) =>
+    sites.push(blog.origin),
+  );
+  await signIn(page, origin, `/studio/links?piece=${id}`);
+  await page.getByRole('button', { name: 'HTML and script', exact: true }).click();
+  const written = await page.getByRole('textbox', { name: 'HTML and script' }).inputValue();
+  expect(written).toContain('/rt/elsewhere.js');
+  html = `<style>*{all:revert!important}button{text-transform:uppercase}</style>${written}${oldSnippet(origin, sku, id)}${script(origin)}`;
+
+  const shopper = await person(browser);
+  const asked: string[] = [];
+  shopper.on('request', (request) => asked.push(new URL(request.url()).pathname));
+  await shopper.goto(blog.origin);
+  const buttons = shopper.getByRole('button', { name: 'Buy it' });
+  await expect(buttons).toHaveCount(2);
+  await expect.poll(() => asked.filter((path) => path === '/api/manifest').length).toBe(1);
+  await buttons.first().click();
+  const cart = shopper.getByRole('dialog');
+  await expect(cart).toBeVisible();
+  expect(shopper.url().startsWith(blog.origin)).toBe(true);
+  await expectAccessible(shopper, 'a cart on another site');
+  await shopper.keyboard.press('Escape');
+  // A snippet two forms behind sells the same.
+  await buttons.last().click();
+  await expect(shopper.getByRole('dialog')).toBeVisible();
+  expect(asked.filter((path) => path === '/api/manifest')).toHaveLength(1);
+  // Loaded anew, the page still has the cart.
+  await shopper.reload();
+  await expect.poll(() => asked.filter((path) => path === '/api/manifest').length).toBe(2);
+  await shopper.getByRole('button', { name: 'Buy it' }).first().click();
+  await shopper
+    .getByRole('link', { name: /checkout/i })
+    .last()
+    .click();
+  await payAndRead(shopper);
+  await expect(shopper.getByText('3 × Ground Stake')).toBeVisible();
+  await shopper.context().close();
+
+  // What the owner reads: where it was seen, and the one visit that went from the blog to an order.
+  await page.reload();
+  await expect(page.getByRole('row', { name: new RegExp(blog.origin) })).toContainText('Buy link');
+  await expect(page.getByText(/^Used in 1 visit, with 1 order for €\d+\.\d\d in all\.$/)).toBeVisible();
+  await blog.close();
+});
+
+test('a site that is not listed sells by the form alone, and the owner learns of it and can let it in', async ({
+  page,
+  server,
+  browser,
+}) => {
+  const { origin } = server;
+  const sku = await skuOf(origin, 'ground-stake');
+  const blog = await elsewhere(oldSnippet(origin, sku, 'buy-link') + script(origin));
+  const shopper = await person(browser);
+  // What the script tells of the page is what is refused.
+  const refusal = shopper.waitForEvent('requestfailed', (request) => request.url().includes('/api/seen'));
+  await shopper.goto(blog.origin);
+  await refusal;
+  await shopper.getByRole('button', { name: 'Buy it' }).click();
+  await shopper.waitForURL(/\/shop\/buy\?/);
+  await expect(shopper.getByRole('button', { name: 'Add to cart' })).toBeVisible();
+  await shopper.context().close();
+
+  await signIn(page, origin, '/studio/links');
+  const refused = page.getByText(`The script on ${blog.origin} was refused`);
+  await expect(refused).toBeVisible();
+  await page.getByRole('button', { name: 'Add it to the list' }).click();
+  await expect(page.getByLabel(/Sites that may show a frame/)).toHaveValue(blog.origin);
+  await blog.close();
+});
+
+test('where storage is shut, and where the policy forbids our script, the same snippet still sells', async ({
+  server,
+  browser,
+}) => {
+  test.setTimeout(120_000);
+  const { origin } = server;
+  const sku = await skuOf(origin, 'ground-stake');
+  let html = '';
+  const strict = await elsewhere(() => html, `default-src 'none'; style-src 'unsafe-inline'; form-action ${origin}`);
+  const shut = await elsewhere(
+    () =>
+      `<script>for(const name of ['localStorage','sessionStorage'])Object.defineProperty(window,name,{get(){throw new DOMException('denied','SecurityError')}})</script>${html}`,
+  );
+  await publishLink(server, {}, (sites) => sites.push(strict.origin, shut.origin));
+  html = oldSnippet(origin, sku, 'buy-link') + script(origin);
+
+  const blocked = await person(browser);
+  await blocked.goto(strict.origin);
+  await blocked.getByRole('button', { name: 'Buy it' }).click();
+  await blocked.waitForURL(/\/shop\/buy\?/);
+  await blocked.getByRole('button', { name: 'Add to cart' }).click();
+  await expect(blocked.getByText('Ground Stake').first()).toBeVisible();
+  await blocked.context().close();
+
+  const without = await person(browser);
+  const manifest = without.waitForResponse((response) => response.url().includes('/api/manifest'));
+  await without.goto(shut.origin);
+  await manifest;
+  await without.getByRole('button', { name: 'Buy it' }).click();
+  await without
+    .getByRole('dialog')
+    .getByRole('link', { name: /checkout/i })
+    .click();
+  await payAndRead(without);
+  await expect(without.getByText('1 × Ground Stake')).toBeVisible();
+  await without.context().close();
+  await Promise.all([strict.close(), shut.close()]);
+});
+
+test('forty snippets on a page ask for one manifest, move nothing, and change nothing of the page around them', async ({
+  server,
+  browser,
+}) => {
+  const { origin } = server;
+  const sku = await skuOf(origin, 'ground-stake');
+  let html = '';
+  const blog = await elsewhere(() => html);
+  await publishLink(server, {}, (sites) => sites.push(blog.origin));
+  const many = Array.from({ length: 40 }, (_, i) => oldSnippet(origin, sku, `buy-link-${i}`)).join(
+    '<p>Wind, and more wind.</p>',
+  );
+  html = `<style>body{direction:rtl;background:#101820;color:#eee}*{box-sizing:content-box;line-height:2}</style><h1>A blog</h1>${many}${script(origin)}${script(origin)}`;
+  const shopper = await person(browser);
+  const asked: string[] = [];
+  shopper.on('request', (request) => asked.push(new URL(request.url()).pathname));
+  await shopper.addInitScript(() => {
+    const page = window as unknown as { shift: number };
+    page.shift = 0;
+    new PerformanceObserver((list) => {
+      for (const entry of list.getEntries() as unknown as { value: number; hadRecentInput: boolean }[])
+        if (!entry.hadRecentInput) page.shift += entry.value;
+    }).observe({ type: 'layout-shift', buffered: true });
+  });
+  /** Every computed style of some elements, `html color:red` each. */
+  const styles = () =>
+    shopper.evaluate(() => {
+      // What has the focus looks like it.
+      (document.activeElement as HTMLElement | null)?.blur();
+      return ['html', 'body', 'main', 'h1', 'p', 'form', 'button'].flatMap((name) => {
+        const style = getComputedStyle(document.querySelector(name)!);
+        return [...style].map((property) => `${name} ${property}:${style.getPropertyValue(property)}`);
+      });
+    });
+  const globals = () => shopper.evaluate(() => Object.getOwnPropertyNames(window).sort());
+  // As the page is by itself: nothing of the shop answers.
+  await shopper.route(`${origin}/**`, (route) => route.abort());
+  await shopper.goto(blog.origin);
+  const [before, namesBefore] = [await styles(), await globals()];
+  await shopper.unroute(`${origin}/**`);
+
+  const seen = shopper.waitForResponse((response) => response.url().endsWith('/api/seen'));
+  asked.length = 0;
+  await shopper.reload();
+  expect(((await seen).request().postDataJSON() as { links: string[] }).links).toHaveLength(40);
+  expect(asked.filter((path) => path === '/api/manifest')).toHaveLength(1);
+  expect((await styles()).filter((style) => !before.includes(style))).toEqual([]);
+  expect((await globals()).filter((name) => !namesBefore.includes(name))).toEqual([]);
+  // Also while something lies over the page, and after it.
+  await shopper.getByRole('button', { name: 'Buy it' }).first().click();
+  await expect(shopper.getByRole('dialog')).toBeVisible();
+  await shopper.keyboard.press('Escape');
+  await expect(shopper.getByRole('dialog')).toHaveCount(0);
+  expect((await styles()).filter((style) => !before.includes(style))).toEqual([]);
+  expect(await shopper.evaluate(() => (window as unknown as { shift: number }).shift)).toBe(0);
+  await shopper.context().close();
+  await blog.close();
+});
