@@ -35,7 +35,8 @@ export function liveDemoLane(): Lane {
       delivery: usualDelivery(),
       cart: { kind: 'cart', own: {} },
       severalCodes: false,
-      sites: [],
+      // The stand-in sites that `npm run demo` serves beside the shop.
+      sites: ['http://127.0.0.1:4322'],
     },
     theme: {
       ink: '#14323B',

@@ -2,7 +2,7 @@ import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { parseArgs } from 'node:util';
 import { newPiece } from '~/core/lane';
-import { addLink, linkSpec, mailHtml, plainHtml, type LinkSpec } from '~/core/links';
+import { addLink, linkSpec, mailHtml, plainHtml, scriptHtml, type LinkSpec } from '~/core/links';
 import { formatMoney, currencyOf } from '~/core/money';
 import type { Product } from '~/core/catalogue';
 import { buyLink } from '~/pieces/buy-link/definition';
@@ -27,7 +27,7 @@ const PAGES: Readonly<Record<string, OutsidePage>> = {
       [
         paragraph(`First light on the fell, and the ${anchor(spec({ shape: 'text' }), 'Heron')} went up by itself.`),
         plainHtml(spec({ shape: 'button', goods: { quantity: 2 } })),
-        plainHtml(spec({ shape: 'card', leads: 'checkout' })),
+        scriptHtml(spec({ shape: 'card' })),
         `<nav><a href="/newsletter">The newsletter</a> · <a href="/strict">A strict page</a> · <a href="/rtl">صفحة عربية</a></nav>`,
       ].join('\n'),
   },

@@ -42,7 +42,8 @@ export async function judgeSite(
   if (from === null || from === origin || !OPEN.test(route)) return { headers: {}, isWhole: false, isListed: false };
   const { lane } = await liveLane(app);
   if (!lane.shop.sites.includes(from)) {
-    if (isWhole && SITE.test(from) && from.length <= 200)
+    // Once a page: every page asks for the manifest.
+    if (isWhole && route.startsWith('/api/manifest') && SITE.test(from) && from.length <= 200)
       await app.elsewhere.noteRefused(from, dayIn(lane.shop.timeZone, app.now()), app.now());
     return { headers: { vary: 'origin' }, isWhole, isListed: false };
   }

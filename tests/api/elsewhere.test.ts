@@ -1,0 +1,153 @@
+import { expect } from 'chai';
+import { randomUUID } from 'node:crypto';
+import { cartRequestSchema, changeCartOf } from '~/services/cart/change-cart';
+import { viewCart } from '~/services/cart/show-cart';
+import { receiveCart, sendCart } from '~/services/links/carry-cart';
+import { judgeSite, noteSeen, seenSchema, showElsewhere } from '~/services/links/other-sites';
+import { startServer, type TestServer } from '../support/server';
+import { openTestShop, type TestShop } from '../support/shop';
+
+const LISTED = 'http://127.0.0.1:4322';
+const STRANGE = 'https://elsewhere.example';
+const MINUTE = 60_000;
+
+describe('carts that come from other sites', () => {
+  let shop: TestShop;
+  let now = Date.parse('2026-11-27T10:00:00Z');
+  before(async () => {
+    shop = await openTestShop(0, () => now);
+  });
+  after(() => shop.close());
+  const add = (token: string, product: string, quantity: number) =>
+    changeCartOf(shop.app, token, cartRequestSchema.parse({ kind: 'add', product, quantity }));
+  const linesOf = async (token: string) =>
+    (await viewCart(shop.app, token)).lines.map(({ slug, quantity }) => `${quantity} ${slug}`).sort();
+
+  it('are brought over once, and soon', async () => {
+    const token = randomUUID();
+    const code = await sendCart(shop.app, token, 'visit-1');
+    const late = await sendCart(shop.app, token, 'visit-1');
+
+    expect(await receiveCart(shop.app, code, null)).to.deep.equal({ cartToken: token, visit: 'visit-1' });
+    expect(await receiveCart(shop.app, code, null)).to.equal(null);
+    now += 3 * MINUTE;
+    expect(await receiveCart(shop.app, late, null)).to.equal(null);
+    expect(await receiveCart(shop.app, '', null)).to.equal(null);
+  });
+
+  it('take along what was in the shop’s own cart, and leave nothing there twice', async () => {
+    const [own, brought] = [randomUUID(), randomUUID()];
+    await add(own, 'ground-stake', 2);
+    await add(brought, 'ground-stake', 1);
+
+    const received = await receiveCart(shop.app, await sendCart(shop.app, brought, 'visit-2'), own);
+
+    expect(received?.cartToken).to.equal(brought);
+    expect(await linesOf(brought)).to.deep.equal(['3 ground-stake']);
+    expect(await linesOf(own)).to.deep.equal([]);
+  });
+
+  it('name what is bought by its article number, or say that it is none', async () => {
+    const token = randomUUID();
+    const { variants } = (await shop.app.catalogue.findProduct('ground-stake'))!;
+
+    const added = await changeCartOf(shop.app, token, cartRequestSchema.parse({ kind: 'add', sku: variants[0]!.sku }));
+    const gone = await changeCartOf(shop.app, token, cartRequestSchema.parse({ kind: 'add', sku: 'no-such' }));
+
+    expect(added.ok).to.equal(true);
+    expect(!gone.ok && gone.problems).to.deep.equal([{ path: 'sku', code: 'not-found' }]);
+    expect(await linesOf(token)).to.deep.equal(['1 ground-stake']);
+  });
+
+  it('are told of by the sites that are listed; of the others only that they asked', async () => {
+    const told = { path: '/post', links: ['buy-link', 'buy-link', ''], errors: 1 };
+    await noteSeen(shop.app, LISTED, told);
+    await noteSeen(shop.app, LISTED, { ...told, links: [] });
+    await noteSeen(shop.app, STRANGE, told);
+    const ask = { method: 'OPTIONS', from: STRANGE, origin: 'http://shop.example' };
+    await judgeSite(shop.app, { ...ask, route: '/api/manifest' });
+    await judgeSite(shop.app, { ...ask, route: '/api/manifest' });
+    await judgeSite(shop.app, { ...ask, route: '/api/cart' });
+    await judgeSite(shop.app, { ...ask, route: '/api/manifest', from: 'javascript:alert(1)' });
+
+    const { seen, refused } = await showElsewhere(shop.app, 28);
+
+    expect(seen.map(({ site, path, link, times, errors }) => [site, path, link, times, errors])).to.have.deep.members([
+      [LISTED, '/post', 'buy-link', 1, 1],
+      [LISTED, '/post', '', 2, 2],
+    ]);
+    expect(refused.map(({ site, times }) => [site, times])).to.deep.equal([[STRANGE, 2]]);
+    now += 40 * 24 * 60 * MINUTE;
+    expect((await showElsewhere(shop.app, 28)).seen).to.deep.equal([]);
+  });
+
+  it('keep no more of a day than its share, whatever strangers send', async () => {
+    for (const wild of [
+      { path: 'javascript:x', links: [], errors: 0 },
+      { path: `/${'x'.repeat(200)}`, links: [], errors: 0 },
+      { path: '/', links: ['<script>'], errors: 0 },
+      { path: '/', links: Array.from({ length: 101 }, () => 'a'), errors: 0 },
+    ])
+      expect(seenSchema.safeParse(wild).success, JSON.stringify(wild).slice(0, 60)).to.equal(false);
+    const ask = { route: '/api/manifest', method: 'OPTIONS', origin: 'http://shop.example' };
+    for (let i = 0; i < 210; i += 1) await judgeSite(shop.app, { ...ask, from: `https://site-${i}.example` });
+    expect((await showElsewhere(shop.app, 1)).refused).to.have.length(200);
+  });
+});
+
+describe('what other sites may ask', () => {
+  let server: TestServer;
+  before(async function () {
+    this.timeout(60_000);
+    server = await startServer(0.01);
+  });
+  after(() => server.stop());
+  const ask = (path: string, from: string, init: RequestInit = {}) =>
+    fetch(server.origin + path, { ...init, headers: { origin: from, ...init.headers } });
+  const allowed = (response: Response) => response.headers.get('access-control-allow-origin');
+
+  it('is what a cart needs, for the sites that are listed', async () => {
+    for (const path of ['/api/cart', '/api/seen', '/api/carry', '/api/events', '/api/products/heron', '/api/quote']) {
+      const listed = await ask(path, LISTED, { method: 'OPTIONS' });
+      const strange = await ask(path, STRANGE, { method: 'OPTIONS' });
+      expect([listed.status, allowed(listed)], path).to.deep.equal([204, LISTED]);
+      expect([strange.status, allowed(strange)], path).to.deep.equal([403, null]);
+    }
+    expect(allowed(await ask('/api/cart', LISTED))).to.equal(LISTED);
+    expect(allowed(await ask('/api/cart', STRANGE))).to.equal(null);
+  });
+
+  it('is nothing else: not the studio, orders, the checkout, files or pages', async () => {
+    for (const path of ['/api/studio/draft', '/api/orders', '/api/checkout', '/api/uploads', '/shop/cart', '/studio']) {
+      const response = await ask(path, LISTED, { method: 'OPTIONS' });
+      expect(allowed(response), path).to.equal(null);
+      expect(allowed(await ask(path, LISTED, { redirect: 'manual' })), path).to.equal(null);
+    }
+  });
+
+  it('goes by the cart in the header, and never by a cookie that came along', async () => {
+    const token = 'a'.repeat(36);
+    const json = { 'content-type': 'application/json', 'x-pl-cart': token };
+    const body = JSON.stringify({ kind: 'add', product: 'ground-stake', changeId: '123456789' });
+
+    const added = await ask('/api/cart', LISTED, { method: 'POST', headers: json, body });
+
+    expect(added.status).to.equal(200);
+    expect(added.headers.getSetCookie().filter((cookie) => cookie.startsWith('pl_cart='))).to.deep.equal([]);
+    const seen = await ask('/api/cart', LISTED, { headers: { 'x-pl-cart': token } });
+    expect(((await seen.json()) as { count: number }).count).to.equal(1);
+    const other = await ask('/api/cart', LISTED, { headers: { 'x-pl-cart': 'wild', cookie: `pl_cart=${token}` } });
+    expect(((await other.json()) as { count: number }).count).to.equal(0);
+  });
+
+  it('ends on the shop’s own pages, wherever a code says it leads', async () => {
+    for (const to of ['https://evil.example/', '//evil.example', '/studio', 'javascript:alert(1)', '']) {
+      const answer = await ask(`/shop/carry?${new URLSearchParams({ code: 'none', to })}`, LISTED, {
+        redirect: 'manual',
+      });
+      expect([answer.status, answer.headers.get('location')], to).to.deep.equal([303, '/shop/cart']);
+    }
+    const known = await ask('/shop/carry?code=none&to=%2Fshop%2Fcheckout%3Flang%3Dde', LISTED, { redirect: 'manual' });
+    expect(known.headers.get('location')).to.equal('/shop/checkout?lang=de');
+  });
+});
