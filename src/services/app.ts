@@ -2,6 +2,7 @@ import path from 'node:path';
 import pino, { type Logger } from 'pino';
 import {
   accountRepository,
+  afterOrders,
   cartRepository,
   catalogueRepository,
   elsewhere,
@@ -44,6 +45,7 @@ export interface App {
   readonly privacy: ReturnType<typeof privacyRepository>;
   readonly searches: ReturnType<typeof lostSearches>;
   readonly pairs: ReturnType<typeof foundPairs>;
+  readonly afterOrders: ReturnType<typeof afterOrders>;
   readonly elsewhere: ReturnType<typeof elsewhere>;
   readonly codes: ReturnType<typeof oneTimeCodes>;
   readonly payment: Payment;
@@ -105,6 +107,7 @@ export async function createApp(options: {
     searches: lostSearches(db),
     pairs: foundPairs(db),
     codes: oneTimeCodes(db),
+    afterOrders: afterOrders(db),
     elsewhere: elsewhere(db),
     rates: standInRates(),
     wallet: standInWallet(),

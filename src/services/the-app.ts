@@ -4,6 +4,7 @@ import { offerBeginning, prepareFolder } from './accounts/begin';
 import { importsEnded, stopLostImports } from './catalogue/import-catalogue';
 import { settleRefunds } from './orders/keep-orders';
 import { sendOrderMails } from './orders/order-mails';
+import { releaseAdditions } from './orders/add-after';
 import { releaseAbandoned } from './orders/place-order';
 import { sweepPersonal } from './accounts/privacy';
 import { sweepSearches } from './catalogue/mend-searches';
@@ -54,8 +55,9 @@ async function open(): Promise<App> {
   // Whatever was under way when this folder was last served, nobody waits for it now.
   await stopLostImports(whole);
   await releaseAbandoned(whole, 0);
+  await releaseAdditions(whole, 0);
   timers.push(
-    every(SWEEP_MS, whole, [releaseAbandoned, settleRefunds, sendOrderMails, sweepUploads]),
+    every(SWEEP_MS, whole, [releaseAbandoned, releaseAdditions, settleRefunds, sendOrderMails, sweepUploads]),
     every(DAILY_MS, whole, [sweepPersonal, countRecentSales, sweepSearches]),
   );
   processSlot().remembered = (asked) => findRemembered(whole, asked);

@@ -1,6 +1,13 @@
 /** What a payment provider must do. The key makes a repeated request the same charge. */
 export interface Payment {
   charge(request: { key: string; amountMinor: number; currency: string; cardNumber: string }): Promise<ChargeResult>;
+  /** Charges the card of an earlier charge again, by its reference; nobody types a card. The key makes a repeated request the same charge. */
+  chargeAgain(request: {
+    key: string;
+    reference: string;
+    amountMinor: number;
+    currency: string;
+  }): Promise<ChargeResult>;
   /** Gives part of a charge back. The refund's own key makes a repeated request the same refund. */
   refund(request: { key: string; refundKey: string; amountMinor: number }): Promise<{ status: 'done' | 'refused' }>;
   /** After a charge whose outcome is unknown: when this resolves, nothing is or will be charged for the key. */
@@ -9,8 +16,11 @@ export interface Payment {
 
 export type ChargeResult = { status: 'approved'; reference: string } | { status: 'declined' } | { status: 'timed-out' };
 
+const ONCE = 'stand-in-once';
+
 /**
- * Stands in for a provider: cards ending in 0002 are declined, in 0003 never answer, all others are approved.
+ * Stands in for a provider: cards ending in 0002 are declined, in 0003 never answer, in 0004 are approved once and declined
+ * when they are charged again, all others are approved.
  * `timeoutMs` is how long the shop waits for an answer.
  */
 export function standInPayment({ answerMs = 30, timeoutMs = 1500 } = {}): Payment {
@@ -24,9 +34,17 @@ export function standInPayment({ answerMs = 30, timeoutMs = 1500 } = {}): Paymen
       }
       await delay(answerMs);
       if (cardNumber.endsWith('0002')) return { status: 'declined' };
-      const reference = charged.get(key) ?? `stand-in-${charged.size + 1}-${key.slice(0, 8)}`;
+      const kind = cardNumber.endsWith('0004') ? ONCE : 'stand-in';
+      const reference = charged.get(key) ?? `${kind}-${charged.size + 1}-${key.slice(0, 8)}`;
       charged.set(key, reference);
       return { status: 'approved', reference };
+    },
+    async chargeAgain({ key, reference }) {
+      await delay(answerMs);
+      if (reference.startsWith(ONCE)) return { status: 'declined' };
+      const again = charged.get(key) ?? `stand-in-${charged.size + 1}-${key.slice(0, 8)}`;
+      charged.set(key, again);
+      return { status: 'approved', reference: again };
     },
     async refund({ refundKey, amountMinor }) {
       await delay(answerMs);

@@ -431,6 +431,27 @@ export const SHOP_WORDS = {
     'Hallo {name}, wir haben dir {amount} zu deiner Bestellung {number} erstattet.',
     'مرحبًا {name}، أعدنا إليك {amount} عن طلبك {number}.',
   ),
+  addedSubject: word(
+    'Subject: added to the order',
+    '{shop} and {number} are facts.',
+    'Added to your order {number} at {shop}',
+    'Zu deiner Bestellung {number} bei {shop} hinzugefügt',
+    'أُضيف إلى طلبك {number} من {shop}',
+  ),
+  addedText: word(
+    'Mail: added to the order',
+    '{what} was added, {amount} is the sum.',
+    'Hello {name}, we have added {what} to your order {number} and charged {amount} to the same card. It comes with everything else.',
+    'Hallo {name}, wir haben {what} zu deiner Bestellung {number} hinzugefügt und {amount} von derselben Karte abgebucht. Es kommt mit allem anderen.',
+    'مرحبًا {name}، أضفنا {what} إلى طلبك {number} وخصمنا {amount} من البطاقة نفسها. سيصل مع بقية الطلب.',
+  ),
+  codeMail: word(
+    'Mail: a code for next time',
+    '{code} is the code.',
+    'For your next order, this code is yours, once: {code}',
+    'Für deine nächste Bestellung, einmal gültig: {code}',
+    'لطلبك القادم هذا الرمز لك مرة واحدة: {code}',
+  ),
   refunded: word('Refunded', 'On the order’s page.', 'Refunded', 'Erstattet', 'مبلغ مسترد'),
   sentOn: word('Sent on', '{date} is the day.', 'Sent on {date}', 'Verschickt am {date}', 'أُرسل بتاريخ {date}'),
   cancelled: word(

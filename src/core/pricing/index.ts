@@ -22,6 +22,7 @@ export {
 } from './pricing.schema';
 export { readOffer, readSelection, type OfferReader } from './read-offer';
 export { readSteps, storeSteps, type StoredSteps } from './stored-steps';
+export { priceAfterOrder, type AfterOrderPrice } from './after-order';
 export { backtest, marginShares, type Backtest, type PastOrder, type TestedOrder } from './backtest';
 export {
   asLine,

@@ -69,5 +69,13 @@ export const GERMAN = {
   'cart-ordered': 'Diesen Warenkorb hast du schon bestellt.',
   'cart-changed':
     'Dein Warenkorb wurde in einem anderen Fenster geändert. Sieh ihn noch einmal durch und bestelle dann.',
+  'after-over': 'Dieses Angebot ist vorbei. Deine Bestellung ist, wie sie war.',
+  'after-packed': 'Deine Bestellung ist schon gepackt. Es kann nichts mehr dazu; sie ist, wie sie war.',
+  'after-gone': 'Das gibt es nicht mehr. Deine Bestellung ist, wie sie war.',
+  'after-added': 'Das ist schon in deiner Bestellung.',
+  'after-price': 'Der Preis hat sich geändert. Sieh noch einmal hin und füge es dann hinzu.',
+  'after-declined':
+    'Die Zahlung kam nicht zustande. Es wurde nichts weiter abgebucht; deine Bestellung ist, wie sie war.',
+  'birthday-invalid': 'Wähle Tag und Monat, die es zusammen gibt.',
   'price-changed': 'Die Summe ist jetzt {after} statt {before}. Sieh noch einmal hin und bestelle dann.',
 } as const;

@@ -11,6 +11,7 @@ import { search } from './2026-11-26-search';
 import { betterOne } from './2026-11-27-better-one';
 import { foundPairs } from './2026-11-27-found-pairs';
 import { offers } from './2026-11-27-offers';
+import { afterOrder } from './2026-11-27-after-order';
 import { elsewhereTables } from './2026-11-27-elsewhere';
 import { oneTimeCodes } from './2026-11-27-one-time-codes';
 import { ordersOfListings } from './2026-11-26-orders-of-listings';
@@ -47,4 +48,5 @@ export const migrations: readonly Migration[] = [
   betterOne,
   oneTimeCodes,
   elsewhereTables,
+  afterOrder,
 ];

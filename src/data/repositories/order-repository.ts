@@ -107,6 +107,13 @@ export function orderRepository(db: Database) {
     return rows.map((row) => ({ ...row, isRepeat: row.isRepeat === 1 }));
   }
 
+  async function writeLines(id: number, lines: readonly OrderLine[]): Promise<void> {
+    await db.run(
+      `INSERT INTO order_lines (order_id, ${columnsOf(ORDER_LINE)}) SELECT $id, ${writeSql(ORDER_LINE)} FROM json_each($rows)`,
+      { id, rows: JSON.stringify(lines.map((line) => ({ ...line, steps: storeSteps(line.steps) }))) },
+    );
+  }
+
   /** Writes an order and answers its number. */
   async function insert({ lines, ...order }: NewOrder): Promise<number> {
     return db.inTransaction(async () => {
@@ -114,15 +121,31 @@ export function orderRepository(db: Database) {
         `INSERT INTO orders (${columnsOf(ORDER)}) SELECT ${writeSql(ORDER)} FROM (SELECT $row AS value) RETURNING id`,
         { row: JSON.stringify({ ...order, steps: storeSteps(order.steps) }) },
       );
-      await db.run(
-        `INSERT INTO order_lines (order_id, ${columnsOf(ORDER_LINE)}) SELECT $id, ${writeSql(ORDER_LINE)} FROM json_each($rows)`,
-        {
-          id: row!.id,
-          rows: JSON.stringify(lines.map((line) => ({ ...line, steps: storeSteps(line.steps) }))),
-        },
-      );
+      await writeLines(row!.id, lines);
       return row!.id;
     });
+  }
+
+  /** Adds a line to an order, and what it comes to to the order's sums. Call inside a transaction. */
+  async function addLine(
+    { id, steps }: Pick<Order, 'id' | 'steps'>,
+    line: OrderLine,
+    more: Pick<Order, 'subtotalMinor' | 'discountMinor' | 'taxMinor' | 'totalMinor' | 'steps'>,
+  ): Promise<void> {
+    await writeLines(id, [line]);
+    const { subtotalMinor, discountMinor, taxMinor, totalMinor } = more;
+    await db.run(
+      `UPDATE orders SET subtotal_minor = subtotal_minor + $subtotalMinor, discount_minor = discount_minor + $discountMinor,
+         tax_minor = tax_minor + $taxMinor, total_minor = total_minor + $totalMinor, steps = $steps WHERE id = $id`,
+      {
+        id,
+        subtotalMinor,
+        discountMinor,
+        taxMinor,
+        totalMinor,
+        steps: JSON.stringify(storeSteps([...steps, ...more.steps])),
+      },
+    );
   }
 
   /** Gives a buyer a link of their own to each file. */
@@ -249,6 +272,7 @@ export function orderRepository(db: Database) {
     findDownload,
     useDownload,
     insert,
+    addLine,
     move,
     listReserved,
     redeem,

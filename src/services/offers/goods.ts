@@ -7,7 +7,8 @@ import { liveLane } from '~/services/lane/live-lane';
 import { dayIn } from '~/core/time';
 import { minor } from '~/core/money';
 
-function costed(facts: VariantFacts, shop: Shop): Costed {
+/** A variant as an owner tries offers on it. */
+export function costed(facts: VariantFacts, shop: Shop): Costed {
   const { sku, slug, name, choices, priceMinor, costMinor, categories, tags, taxRate } = facts;
   return {
     ...{ sku, slug, name, choices: Object.values(choices).join(', '), priceMinor, costMinor, categories, tags },

@@ -188,6 +188,9 @@ async function keep(
     if (!found) return fail('', 'not-found');
     if (found.order.status !== 'paid') return fail('', 'order-unpaid');
     if (found.keeping.cancelledAt !== null) return fail('', 'order-cancelled');
+    // Its buyer is adding something this very moment: what is packed then is what they paid for.
+    const adding = (await app.afterOrders.readAddition(id))?.state === 'reserved';
+    if (adding && what !== 'reopen') return fail('', 'order-adding');
     await app.orders.writeKeeping(id, change(found.keeping));
     if (what === 'cancel') await app.orders.unredeem(found.order.token);
     await app.accounts.writeAudit({ at: app.now(), accountId, action: `order-${what}`, facts: { order: id } });
@@ -219,6 +222,7 @@ async function giveBack(
       const { order, refunds, keeping } = found;
       if (order.status !== 'paid') return fail('', 'order-unpaid');
       if (keeping.cancelledAt !== null) return fail('', 'order-cancelled');
+      if ((await app.afterOrders.readAddition(id))?.state === 'reserved') return fail('', 'order-adding');
       const wanted = want(refundable(order, refunds));
       // Cancelling what was given back already gives nothing more.
       if (wanted.units.length === 0 && !wanted.delivery && refunds.length > 0) return ok(null);

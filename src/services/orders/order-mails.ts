@@ -70,6 +70,21 @@ export async function sendRefundMail(
   }));
 }
 
+/** Tells a buyer what they added after they had ordered, and what it cost. */
+export async function sendAddedMail(
+  app: App,
+  order: Order,
+  added: { readonly name: string; readonly quantity: number; readonly amountMinor: number },
+): Promise<void> {
+  const what = `${added.quantity} × ${added.name}`;
+  await sendNote(app, order, `added-${order.token}`, (say, facts, locale) => ({
+    subject: say('addedSubject', facts),
+    lines: [
+      say('addedText', { ...facts, what, amount: formatMoney(added.amountMinor, currencyOf(order.currency), locale) }),
+    ],
+  }));
+}
+
 /** A short mail about an order, in its language. One that cannot be sent is said, and fails nothing. */
 async function sendNote(
   app: App,

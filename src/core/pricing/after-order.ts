@@ -1,0 +1,55 @@
+import { minor, type Minor } from '~/core/money';
+import { halfUp, partOf } from './half-up';
+import { leastFor, type Costed, type Margins, type Tax } from './margins';
+import type { PriceStep } from './price-line';
+
+/** One product offered after an order, cheaper than by itself. */
+export interface AfterOrderPrice {
+  /** What so many cost by themselves. */
+  readonly fullMinor: Minor;
+  readonly amountMinor: Minor;
+  readonly taxMinor: Minor;
+  /** What is charged: the amount, with the tax where that comes on top. */
+  readonly totalMinor: Minor;
+  /** Whether the floor for margins kept it from getting cheaper. */
+  readonly isHeld: boolean;
+  readonly steps: readonly PriceStep[];
+  readonly orderSteps: readonly PriceStep[];
+}
+
+/**
+ * So many of a product at so many per cent less, half up, and never below the floor for margins where one is known. A product
+ * whose floor lies above its price keeps its price. Tax is taken of these units alone, half up.
+ */
+export function priceAfterOrder(
+  good: Costed,
+  asked: { readonly quantity: number; readonly percent: number; readonly offerId: string; readonly name: string },
+  { margins, tax }: { readonly margins: Margins; readonly tax: Tax },
+): AfterOrderPrice {
+  const { quantity, percent, offerId, name } = asked;
+  const full = good.priceMinor * quantity;
+  const basisPoints = good.taxBasisPoints ?? tax.basisPoints;
+  const wished = full - partOf(full, percent * 100);
+  // What must be left before tax, with the tax where the price holds it.
+  const least = leastFor(good, quantity, margins);
+  const bound = least === null ? 0 : Math.ceil(tax.included ? (least * (10_000 + basisPoints)) / 10_000 : least);
+  const amount = Math.max(wished, Math.min(full, bound));
+  const taxAmount = tax.included ? halfUp(amount * basisPoints, 10_000 + basisPoints) : partOf(amount, basisPoints);
+  const listed = { code: 'list-price', amountMinor: minor(full), quantity, unitMinor: minor(good.priceMinor) } as const;
+  return {
+    fullMinor: minor(full),
+    amountMinor: minor(amount),
+    taxMinor: minor(taxAmount),
+    totalMinor: minor(tax.included ? amount : amount + taxAmount),
+    isHeld: amount > wished,
+    steps: [
+      listed,
+      ...(amount < full
+        ? [{ code: 'offer' as const, amountMinor: minor(amount - full), offerId, name, coupon: null }]
+        : []),
+    ],
+    orderSteps: [
+      { code: tax.included ? 'tax-included' : 'tax-on-top', amountMinor: minor(taxAmount), basisPoints } as const,
+    ],
+  };
+}

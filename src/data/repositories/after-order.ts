@@ -1,0 +1,116 @@
+import type { Database } from '../database';
+
+/** A product that its buyer added to an order after paying it. */
+export interface OrderAddition {
+  readonly orderId: number;
+  /** How often it was tried; part of the payment's key. */
+  readonly attempt: number;
+  readonly state: 'reserved' | 'paid' | 'failed';
+  /** Id of the thank-you page it was offered on. */
+  readonly piece: string;
+  readonly variantId: number;
+  readonly quantity: number;
+  /** What is charged for it. */
+  readonly amountMinor: number;
+  readonly reference: string | null;
+  /** Milliseconds since 1970. */
+  readonly at: number;
+}
+
+const ADDITION = `order_id orderId, attempt, state, piece, variant_id variantId, quantity, amount_minor amountMinor, reference, at`;
+
+/** What comes after an order. */
+export function afterOrders(db: Database) {
+  async function readAddition(orderId: number): Promise<OrderAddition | null> {
+    const [row] = await db.select<OrderAddition>(`SELECT ${ADDITION} FROM order_additions WHERE order_id = $orderId`, {
+      orderId,
+    });
+    return row ?? null;
+  }
+
+  /** Takes the one place for an addition that an order has; null when it is taken. One that failed may be tried again. */
+  async function reserve(
+    wanted: Pick<OrderAddition, 'orderId' | 'piece' | 'variantId' | 'quantity' | 'amountMinor' | 'at'>,
+  ): Promise<OrderAddition | null> {
+    const [row] = await db.select<OrderAddition>(
+      `INSERT INTO order_additions (order_id, state, piece, variant_id, quantity, amount_minor, at)
+         VALUES ($orderId, 'reserved', $piece, $variantId, $quantity, $amountMinor, $at)
+       ON CONFLICT (order_id) DO UPDATE SET state = 'reserved', attempt = attempt + 1, piece = excluded.piece,
+         variant_id = excluded.variant_id, quantity = excluded.quantity, amount_minor = excluded.amount_minor, at = excluded.at
+         WHERE state = 'failed'
+       RETURNING ${ADDITION}`,
+      { ...wanted },
+    );
+    return row ?? null;
+  }
+
+  /** Ends what is reserved; false when it was ended before. */
+  async function settle(orderId: number, state: 'paid' | 'failed', reference: string | null): Promise<boolean> {
+    const settled = await db.run(
+      `UPDATE order_additions SET state = $state, reference = $reference WHERE order_id = $orderId AND state = 'reserved'`,
+      { orderId, state, reference },
+    );
+    return settled === 1;
+  }
+
+  async function listReserved(before: number): Promise<OrderAddition[]> {
+    return db.select<OrderAddition>(
+      `SELECT ${ADDITION} FROM order_additions WHERE state = 'reserved' AND at < $before`,
+      { before },
+    );
+  }
+
+  /** What was added from each piece in these days (of the order), by piece. */
+  async function countAdded(
+    fromDay: string,
+  ): Promise<{ piece: string; day: string; orders: number; revenueMinor: number }[]> {
+    return db.select(
+      `SELECT a.piece, o.day, count(*) orders, sum(a.amount_minor) revenueMinor FROM order_additions a
+         JOIN orders o ON o.id = a.order_id WHERE a.state = 'paid' AND o.day >= $fromDay GROUP BY a.piece, o.day ORDER BY o.day`,
+      { fromDay },
+    );
+  }
+
+  async function findGiven(orderId: number, offerId: string): Promise<string | null> {
+    const [row] = await db.select<{ code: string }>(
+      'SELECT code FROM given_codes WHERE order_id = $orderId AND offer_id = $offerId',
+      { orderId, offerId },
+    );
+    return row?.code ?? null;
+  }
+
+  /** Keeps which code an order was given; the one it has, if it has one. */
+  async function give(orderId: number, offerId: string, code: string): Promise<void> {
+    await db.run(
+      'INSERT INTO given_codes (order_id, offer_id, code) VALUES ($orderId, $offerId, $code) ON CONFLICT DO NOTHING',
+      { orderId, offerId, code },
+    );
+  }
+
+  /** A shopper's birthday as MM-DD, null where they would not say; undefined where they were never asked. */
+  async function birthdayOf(shopper: string): Promise<string | null | undefined> {
+    const [row] = await db.select<{ day: string | null }>('SELECT day FROM birthdays WHERE shopper = $shopper', {
+      shopper,
+    });
+    return row?.day;
+  }
+
+  /** Keeps an answer to the question; a first answer stays. */
+  async function keepBirthday(shopper: string, day: string | null, at: number): Promise<boolean> {
+    const kept = await db.run(
+      'INSERT INTO birthdays (shopper, day, at) VALUES ($shopper, $day, $at) ON CONFLICT DO NOTHING',
+      { shopper, day, at },
+    );
+    return kept === 1;
+  }
+
+  /** Forgets it, and that it was asked for. */
+  async function forgetBirthday(shopper: string): Promise<void> {
+    await db.run('DELETE FROM birthdays WHERE shopper = $shopper', { shopper });
+  }
+
+  return {
+    ...{ readAddition, reserve, settle, listReserved, countAdded },
+    ...{ findGiven, give, birthdayOf, keepBirthday, forgetBirthday },
+  };
+}

@@ -1,0 +1,193 @@
+import { minor, type Minor } from '~/core/money';
+import type { Order } from '~/core/orders';
+import { fail, ok, type Result } from '~/core/problems';
+import { priceAfterOrder, type AfterOrderPrice } from '~/core/pricing';
+import type { Goods, Lane } from '~/core/lane';
+import type { OrderAddition, OrderKeeping, VariantFacts } from '~/data';
+import type { App } from '~/services/app';
+import { liveLane } from '~/services/lane/live-lane';
+import { findLinked } from '~/services/links/linked-goods';
+import { costed } from '~/services/offers/goods';
+import { sendAddedMail } from './order-mails';
+import { DOWNLOAD_DAYS, DOWNLOAD_USES } from './place-order';
+
+/** What a thank-you page offers after an order. */
+export interface AfterOffer {
+  /** Id of the page it stands on. */
+  readonly piece: string;
+  readonly goods: Goods;
+  /** Off the usual price. */
+  readonly percent: number;
+  /** How long it stands, from the moment the order was placed. */
+  readonly minutes: number;
+  /** As receipts call it. */
+  readonly name: string;
+}
+
+export interface ShownAfterOffer {
+  readonly facts: VariantFacts;
+  readonly name: string;
+  readonly quantity: number;
+  readonly price: AfterOrderPrice;
+  /** The end of it, by the server's clock; milliseconds since 1970. */
+  readonly until: number;
+}
+
+/** Why not. */
+type Refused = 'after-over' | 'after-packed' | 'after-gone' | 'after-added';
+
+/** An order with what became of it. */
+interface Standing {
+  readonly order: Order;
+  readonly keeping: OrderKeeping;
+  readonly addition: OrderAddition | null;
+}
+
+/** Why something cannot be added to an order, or what it is; the same for whoever looks and whoever presses. */
+async function judge(
+  app: App,
+  lane: Lane,
+  { order, keeping, addition }: Standing,
+  offer: AfterOffer,
+): Promise<ShownAfterOffer | Refused> {
+  const until = order.placedAt + offer.minutes * 60_000;
+  if (addition !== null && addition.state !== 'failed') return 'after-added';
+  if (keeping.packedAt !== null || keeping.sentAt !== null || keeping.cancelledAt !== null) return 'after-packed';
+  if (app.now() >= until) return 'after-over';
+  const hasCard = order.paymentReference !== null && order.totalMinor > 0;
+  if (order.status !== 'paid' || !hasCard || order.currency !== lane.shop.currency) return 'after-gone';
+  const found = offer.goods.sku === '' ? null : await findLinked(app, offer.goods);
+  if (!found || found.problem !== null) return 'after-gone';
+  const { facts } = found;
+  // It goes with the parcel that is packed; without one there is nothing it could go with.
+  if (facts.fulfilment === 'parcel' && order.delivery === 'none') return 'after-gone';
+  if (order.lines.some(({ variantId }) => variantId === facts.variantId)) return 'after-gone';
+  const { quantity } = offer.goods;
+  const asked = { quantity, percent: offer.percent, offerId: offer.piece, name: offer.name };
+  const price = priceAfterOrder(costed(facts, lane.shop), asked, { margins: lane.margins, tax: lane.shop.tax });
+  return { facts, name: found.name, quantity, price, until };
+}
+
+/** What can be added to an order by one press now; null for nothing. */
+export async function showAfterOffer(app: App, order: Order, offer: AfterOffer): Promise<ShownAfterOffer | null> {
+  const [keeping, addition] = await Promise.all([
+    app.orders.readKeeping(order.id),
+    app.afterOrders.readAddition(order.id),
+  ]);
+  if (!keeping) return null;
+  const judged = await judge(app, (await liveLane(app)).lane, { order, keeping, addition }, offer);
+  return typeof judged === 'string' ? null : judged;
+}
+
+const keyOf = (order: Pick<Order, 'token'>, { attempt }: OrderAddition) => `${order.token}-more-${attempt}`;
+
+/**
+ * Adds what is offered to a paid order, once: charged on the card of the order, by its reference. Its place in the order is taken
+ * first, in one transaction with the stock; packing waits for it, and it comes too late for what is packed.
+ */
+export async function addAfter(
+  app: App,
+  token: string,
+  offer: AfterOffer,
+  seenTotalMinor: number,
+): Promise<Result<{ readonly chargedMinor: Minor }>> {
+  const reserved = await app.db.inTransaction(async () => {
+    const order = await app.orders.find(token);
+    if (!order) return fail('', 'not-found');
+    const [keeping, addition] = [
+      (await app.orders.readKeeping(order.id))!,
+      await app.afterOrders.readAddition(order.id),
+    ];
+    if (addition?.state === 'paid') return ok({ done: minor(addition.amountMinor) });
+    if (addition?.state === 'reserved') return fail('', 'payment-in-progress');
+    const shown = await judge(app, (await liveLane(app)).lane, { order, keeping, addition }, offer);
+    if (typeof shown === 'string') return fail('', shown);
+    if (shown.price.totalMinor !== seenTotalMinor) return fail('total', 'after-price');
+    if (!(await app.catalogue.takeStock(shown.facts.variantId, shown.quantity))) return fail('', 'after-gone');
+    const taken = await app.afterOrders.reserve({
+      ...{ orderId: order.id, piece: offer.piece, variantId: shown.facts.variantId, quantity: shown.quantity },
+      ...{ amountMinor: shown.price.totalMinor, at: app.now() },
+    });
+    if (!taken) throw new Error(`The place after order ${order.token} was taken within its own transaction`);
+    return ok({ order, shown, addition: taken });
+  });
+  if (!reserved.ok) return reserved;
+  if ('done' in reserved.value) return ok({ chargedMinor: reserved.value.done });
+  const { order, shown, addition } = reserved.value;
+  const key = keyOf(order, addition);
+  const charge = await app.payment.chargeAgain({
+    ...{ key, reference: order.paymentReference!, amountMinor: shown.price.totalMinor, currency: order.currency },
+  });
+  if (charge.status !== 'approved') {
+    if (charge.status === 'timed-out') await app.payment.cancel(key);
+    await giveBack(app, addition);
+    return fail('', 'after-declined');
+  }
+  await confirm(app, order, shown, addition, charge.reference);
+  await sendAddedMail(app, order, { name: shown.name, quantity: shown.quantity, amountMinor: shown.price.totalMinor });
+  return ok({ chargedMinor: shown.price.totalMinor });
+}
+
+async function confirm(
+  app: App,
+  order: Order,
+  { facts, price, quantity }: ShownAfterOffer,
+  addition: OrderAddition,
+  reference: string,
+): Promise<void> {
+  await app.db.inTransaction(async () => {
+    if (!(await app.afterOrders.settle(order.id, 'paid', reference)))
+      throw new Error(`What was added to order ${order.token} was no longer reserved`);
+    await app.orders.addLine(
+      order,
+      {
+        ...{ variantId: facts.variantId, sku: facts.sku, name: facts.name, quantity },
+        choices: Object.values(facts.choices).join(', '),
+        ...{ unitMinor: facts.priceMinor, totalMinor: price.amountMinor, costMinor: facts.costMinor },
+        ...{ steps: price.steps, answers: [], addOns: [] },
+      },
+      {
+        subtotalMinor: price.fullMinor,
+        discountMinor: minor(price.fullMinor - price.amountMinor),
+        taxMinor: price.taxMinor,
+        totalMinor: price.totalMinor,
+        steps: price.orderSteps,
+      },
+    );
+    await app.catalogue.recordSale([{ variantId: facts.variantId, quantity }]);
+    const files = facts.downloadFile ? [{ name: facts.name, file: facts.downloadFile, uses: DOWNLOAD_USES }] : [];
+    await app.orders.grantDownloads(order.token, files, app.now() + DOWNLOAD_DAYS * 86_400_000);
+    if (order.visitId) await app.visits.addRevenue(order.visitId, price.totalMinor);
+  });
+  app.log.info(
+    { order: order.token, totalMinor: addition.amountMinor, piece: addition.piece },
+    'added after the order',
+  );
+}
+
+async function giveBack(app: App, { orderId, variantId, quantity }: OrderAddition): Promise<void> {
+  await app.db.inTransaction(async () => {
+    if (await app.afterOrders.settle(orderId, 'failed', null)) await app.catalogue.returnStock(variantId, quantity);
+  });
+}
+
+const ABANDONED_AFTER_MS = 10 * 60_000;
+
+/** Gives back what a crash left reserved between taking the place and the charge's answer. */
+export async function releaseAdditions(app: App, olderThanMs = ABANDONED_AFTER_MS): Promise<number> {
+  let released = 0;
+  for (const addition of await app.afterOrders.listReserved(app.now() - olderThanMs)) {
+    try {
+      const token = await app.orders.tokenOf(addition.orderId);
+      if (token !== null) await app.payment.cancel(keyOf({ token }, addition));
+      await giveBack(app, addition);
+      released += 1;
+    } catch (error) {
+      app.log.error(
+        { err: error, order: addition.orderId },
+        'what was to be added to an order could not be given back',
+      );
+    }
+  }
+  return released;
+}
