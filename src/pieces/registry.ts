@@ -30,6 +30,8 @@ import { quickViewSituations } from './quick-view/situations';
 import { related } from './related/definition';
 import { text } from './text/definition';
 import { textSituations } from './text/situations';
+import { thanksPage } from './thanks-page/definition';
+import { thanksPageSituations } from './thanks-page/situations';
 
 interface RegisteredPiece {
   readonly definition: PieceDefinition;
@@ -55,6 +57,7 @@ const REGISTERED: readonly RegisteredPiece[] = [
   { definition: lineEditor, situations: lineEditorSituations },
   { definition: cartPage, situations: cartPageSituations },
   { definition: checkout, situations: checkoutSituations },
+  { definition: thanksPage, situations: thanksPageSituations },
 ];
 
 export const definitions: readonly PieceDefinition[] = REGISTERED.map((entry) => entry.definition);

@@ -13,6 +13,7 @@ import { cardExtras, listSelection, orderRows } from '~/services/catalogue/list-
 import { drawCards } from './draw-cards';
 import { listingPlace } from './listing-address';
 import { drawBetterOne, drawGoesWith, drawRelated } from './draw-suggestions';
+import { drawThanks } from './draw-thanks';
 import { drawText } from './rich-text';
 import type { About } from './spot-pieces';
 import type { ShopContext } from './shop-context';
@@ -45,6 +46,7 @@ export const drawnKinds: Readonly<Record<string, Draw>> = {
   'goes-with': drawGoesWith,
   related: drawRelated,
   'better-one': drawBetterOne,
+  'thanks-page': drawThanks,
   text: async (drawn, shop) => {
     const piece = drawn as TextPiece;
     const { width, align, framed } = piece.settings;

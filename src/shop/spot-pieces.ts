@@ -1,4 +1,5 @@
 import { compileManifest, type Lane, type ManifestPiece } from '~/core/lane';
+import type { Order } from '~/core/orders';
 import { whoSees, type Visit } from '~/core/where';
 import { definitionOf, definitions } from '~/pieces/registry';
 import type { App } from '~/services/app';
@@ -13,6 +14,15 @@ interface Locals {
 /** The page a spot is on, as a visit to it is judged. */
 export type SpotVisit = Omit<Visit, 'device'>;
 
+/** An order on the page that thanks for it. */
+export interface ThankedOrder {
+  readonly order: Order;
+  /** What a press just did, or why not. */
+  readonly said: string | null;
+  /** An order of somebody's, shown to the owner with nothing of them. */
+  readonly isExample: boolean;
+}
+
 /** What the page is about, as far as suggestions need it. */
 export interface About {
   /** Slugs of what is looked at, in the cart or ordered. */
@@ -20,6 +30,8 @@ export interface About {
   readonly cartToken: string | null;
   /** Whether whoever looks is told why something is suggested: the shop’s own people. */
   readonly explains: boolean;
+  /** The order that is thanked for; only on its page. */
+  readonly order?: ThankedOrder;
 }
 
 /**

@@ -2,8 +2,9 @@ import { expect } from 'chai';
 import { randomUUID } from 'node:crypto';
 import { readSteps } from '~/core/pricing';
 import { changeCartOf } from '~/services/cart/change-cart';
-import { addAfter, releaseAdditions, showAfterOffer, type AfterOffer } from '~/services/orders/add-after';
+import { addAfter, releaseAdditions, showAfterOffer } from '~/services/orders/add-after';
 import { actOnOrder, showKeptOrder } from '~/services/orders/keep-orders';
+import type { AfterOffer } from '~/services/orders/thanks-page';
 import { ORDER_FORM } from '../support/checkout';
 import { orderNow } from '../support/order-now';
 import { openTestShop, type TestShop } from '../support/shop';
@@ -152,11 +153,12 @@ describe('a product added after the order', () => {
       ...{ orderId: before.id, piece: 'thanks-page', variantId: stakeId, quantity: 1, amountMinor: 100, at: now },
     });
 
-    for (const action of [
+    const actions: Parameters<typeof actOnOrder>[2][] = [
       { action: 'pack' },
       { action: 'cancel', restock: true, reason: '' },
       { action: 'refund', units: [{ line: 0, quantity: 1 }], delivery: false, restock: false, reason: '' },
-    ] as const) {
+    ];
+    for (const action of actions) {
       const done = await actOnOrder(shop.app, before.id, action, 1);
       expect(!done.ok && done.problems[0]!.code, action.action).to.equal('order-adding');
     }

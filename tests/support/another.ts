@@ -17,6 +17,8 @@ export function another(spec: SettingSpec): SettingValue {
       return selectionOf({ from: 'tag', tag: 'light wind', most: 3 });
     case 'goods':
       return { ...NO_GOODS, quantity: 7, sku: 'ANOTHER' };
+    case 'offer':
+      return 'another';
     case 'columns':
       return { [Object.keys(spec.of)[0]!]: { width: 'wide', align: 'center' } };
     case 'picture':

@@ -49,6 +49,7 @@ export {
   LOOK_PROPERTIES,
   columns,
   goods,
+  offer,
   MOST_RICH,
   numeric,
   picture,

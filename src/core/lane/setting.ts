@@ -73,6 +73,12 @@ export interface GoodsSetting extends Placed {
   readonly default: Goods;
 }
 
+/** An offer of the lane, by its id; empty: none. */
+export interface OfferSetting extends Placed {
+  readonly type: 'offer';
+  readonly default: '';
+}
+
 /** How the columns of a table stand: its parts are its columns. */
 export interface ColumnsSetting extends Placed {
   readonly type: 'columns';
@@ -90,7 +96,8 @@ export type SettingSpec =
   | SelectionSetting
   | TextSetting
   | ColumnsSetting
-  | GoodsSetting;
+  | GoodsSetting
+  | OfferSetting;
 export type SettingValue = string | number | boolean | Selection | Columns | Goods;
 
 export type SettingsOf<Specs extends Readonly<Record<string, SettingSpec>>> = {
@@ -147,6 +154,10 @@ export function columns(spec: Without<ColumnsSetting>): ColumnsSetting {
 
 export function goods(spec: Omit<GoodsSetting, 'type' | 'default'>): GoodsSetting {
   return { type: 'goods', default: NO_GOODS, ...spec };
+}
+
+export function offer(spec: Omit<OfferSetting, 'type' | 'default'>): OfferSetting {
+  return { type: 'offer', default: '', ...spec };
 }
 
 export interface PartSpec extends Described {

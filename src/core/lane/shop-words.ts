@@ -452,6 +452,22 @@ export const SHOP_WORDS = {
     'Für deine nächste Bestellung, einmal gültig: {code}',
     'لطلبك القادم هذا الرمز لك مرة واحدة: {code}',
   ),
+  day: word('Day', 'Of a birthday.', 'Day', 'Tag', 'اليوم'),
+  month: word('Month', 'Of a birthday.', 'Month', 'Monat', 'الشهر'),
+  birthdayKept: word(
+    'Birthday kept',
+    'After the question was answered.',
+    'Thank you. We have noted it.',
+    'Danke. Wir haben es notiert.',
+    'شكرًا لك. سجلنا ذلك.',
+  ),
+  birthdayNotAsked: word(
+    'Birthday not told',
+    'After the question was declined.',
+    'All right. We will not ask again.',
+    'In Ordnung. Wir fragen nicht wieder.',
+    'حسنًا. لن نسأل مرة أخرى.',
+  ),
   refunded: word('Refunded', 'On the order’s page.', 'Refunded', 'Erstattet', 'مبلغ مسترد'),
   sentOn: word('Sent on', '{date} is the day.', 'Sent on {date}', 'Verschickt am {date}', 'أُرسل بتاريخ {date}'),
   cancelled: word(

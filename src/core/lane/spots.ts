@@ -12,6 +12,7 @@ export const SPOTS = {
   'checkout.below': { label: 'Checkout, below the form', page: 'checkout' },
   elsewhere: { label: 'On other sites, in mails and in print', page: 'other' },
   text: { label: 'Only where a text names it', page: 'other' },
+  'thanks.main': { label: 'Thank-you page, the page itself', page: 'thanks' },
   'thanks.below': { label: 'Thank-you page, below the order', page: 'thanks' },
 } as const satisfies Readonly<Record<string, { readonly label: string; readonly page: PageKind }>>;
 

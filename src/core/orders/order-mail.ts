@@ -19,6 +19,8 @@ export interface OrderMailFacts {
   /** Of the order's page; its downloads are fetched there. */
   readonly link: string;
   readonly hasDownloads: boolean;
+  /** For next time; null: none. */
+  readonly code: string | null;
 }
 
 interface MailTexts {
@@ -94,6 +96,8 @@ export function orderMail(order: Order, facts: OrderMailFacts): MailTexts {
   const under = `${title}. ${say('orderedOn', { date: facts.date })}.`;
   const linkText = facts.hasDownloads ? `${say('orderPage')} · ${say('downloads')}` : say('orderPage');
 
+  const forNextTime = facts.code === null ? [] : [say('codeMail', { code: facts.code.toUpperCase() })];
+
   const widest = Math.max(
     ...[...lines.map((line) => line.what), ...sums.map(({ label }) => label)].map((x) => x.length),
   );
@@ -104,6 +108,7 @@ export function orderMail(order: Order, facts: OrderMailFacts): MailTexts {
     lines.flatMap((line) => [textRow(line.what, line.sum), ...line.notes.map((note) => `   ${note}`)]).join('\n'),
     sums.map(({ label, sum }) => textRow(label, sum)).join('\n'),
     ...parts.map((part) => [`${part.title}:`, ...part.lines].join('\n')),
+    ...forNextTime,
     `${linkText}: ${facts.link}`,
     shopName,
   ].join('\n\n');
@@ -125,6 +130,7 @@ export function orderMail(order: Order, facts: OrderMailFacts): MailTexts {
       (part) =>
         `<h2 style="font-size:16px;margin:24px 0 4px">${escapeHtml(part.title)}</h2><p style="margin:0">${part.lines.map(escapeHtml).join('<br>')}</p>`,
     ),
+    ...forNextTime.map((line) => `<p style="margin:24px 0 0"><strong>${escapeHtml(line)}</strong></p>`),
     htmlFoot(facts.link, linkText, shopName),
   ].join('');
   return { subject: say('mailSubject', { shop: shopName, number: orderNumber(order) }), text, html };

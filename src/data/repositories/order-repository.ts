@@ -242,6 +242,24 @@ export function orderRepository(db: Database) {
     return rows.length > 0;
   }
 
+  /** Whether somebody had bought before an order. */
+  async function hasBoughtBefore({ id, email }: Pick<Order, 'id' | 'email'>): Promise<boolean> {
+    if (email === '') return false;
+    const rows = await db.select(
+      `SELECT 1 FROM orders WHERE lower(email) = lower($email) AND status = 'paid' AND id < $id LIMIT 1`,
+      { id, email },
+    );
+    return rows.length > 0;
+  }
+
+  /** The token of the last paid order; null where there is none. */
+  async function findLatest(): Promise<string | null> {
+    const [row] = await db.select<{ token: string }>(
+      `SELECT token FROM orders WHERE status = 'paid' ORDER BY placed_at DESC, id DESC LIMIT 1`,
+    );
+    return row?.token ?? null;
+  }
+
   async function listReserved(before: number): Promise<string[]> {
     const rows = await db.select<{ token: string }>(
       `SELECT token FROM orders WHERE status = 'reserved' AND placed_at < $before`,
@@ -279,6 +297,8 @@ export function orderRepository(db: Database) {
     unredeem,
     countRedemptions,
     hasBought,
+    hasBoughtBefore,
+    findLatest,
     listUnmailed,
     markMailed,
   };

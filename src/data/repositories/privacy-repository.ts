@@ -45,6 +45,7 @@ export function privacyRepository(db: Database) {
     await db.run(`UPDATE redemptions SET shopper = '' WHERE order_id IN (SELECT id FROM orders WHERE ${OF_BUYER})`, {
       email,
     });
+    await db.run(`DELETE FROM given_codes WHERE order_id IN (SELECT id FROM orders WHERE ${OF_BUYER})`, { email });
     await db.run('DELETE FROM uploads WHERE id IN (SELECT value FROM json_each($files))', {
       files: JSON.stringify(files),
     });

@@ -3,6 +3,7 @@ import path from 'node:path';
 import { fail, ok, type Result } from '~/core/problems';
 import { addDays, dayIn } from '~/core/time';
 import type { App } from '~/services/app';
+import { shopperKey } from '~/services/cart/circumstances';
 import { liveLane } from '~/services/lane/live-lane';
 import { uploadsFolder } from '~/services/files/uploads';
 
@@ -55,6 +56,7 @@ export async function eraseShopper(app: App, email: string, accountId: number | 
     const found = await app.privacy.findTraces(known);
     if (found.underWay > 0) return null;
     await app.privacy.erase(known, found.files);
+    await app.afterOrders.forgetBirthday(shopperKey(app, known));
     return found;
   });
   if (!erased) return fail('email', 'erase-waits');

@@ -24,7 +24,8 @@ export async function circumstancesOf(app: App, live: LiveLane, { country, email
   const offers = offersOf(live.lane.offers).filter(({ on }) => on);
   const limited = offers.filter(({ limits }) => limits.total !== null || limits.perShopper !== null);
   const asksWho = offers.some(({ when }) => when.shopper !== 'any');
-  const [used, isReturning] = await Promise.all([
+  const asksBirthday = offers.some(({ when }) => when.birthdayDays !== null);
+  const [used, isReturning, birthday] = await Promise.all([
     limited.length > 0
       ? app.orders.countRedemptions(
           limited.map(({ id }) => id),
@@ -32,6 +33,7 @@ export async function circumstancesOf(app: App, live: LiveLane, { country, email
         )
       : {},
     asksWho && email !== '' ? app.orders.hasBought(email.trim().toLowerCase()) : false,
+    asksBirthday && email !== '' ? app.afterOrders.birthdayOf(shopperKey(app, email)) : null,
   ]);
   const at = app.now();
   return {
@@ -40,7 +42,7 @@ export async function circumstancesOf(app: App, live: LiveLane, { country, email
     shopper: isReturning ? 'returning' : 'new',
     country,
     source: null,
-    birthday: null,
+    birthday: birthday ?? null,
     used,
   };
 }

@@ -10,6 +10,12 @@ const LENGTH = 9;
 /** Of one offer. */
 export const MOST_CODES = 20_000;
 
+/** A code nobody can guess, that begins as the offer's do. */
+export function newCode({ when }: Offer): string {
+  const begin = when.code === null ? '' : `${plainCode(when.code)}-`;
+  return begin + Array.from({ length: LENGTH }, () => ALPHABET[randomInt(ALPHABET.length)]).join('');
+}
+
 /** Makes so many codes for an offer whose codes each work once; all that there are of it then. */
 export async function makeCodes(
   app: App,
@@ -17,9 +23,8 @@ export async function makeCodes(
   offer: Offer,
   count: number,
 ): Promise<{ made: number; used: number }> {
-  const begin = offer.when.code === null ? '' : `${plainCode(offer.when.code)}-`;
-  const one = () => begin + Array.from({ length: LENGTH }, () => ALPHABET[randomInt(ALPHABET.length)]).join('');
-  await app.db.inTransaction(() => app.codes.make(offerId, Array.from({ length: count }, one), app.now()));
+  const codes = Array.from({ length: count }, () => newCode(offer));
+  await app.db.inTransaction(() => app.codes.make(offerId, codes, app.now()));
   return app.codes.count(offerId);
 }
 

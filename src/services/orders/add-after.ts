@@ -2,7 +2,7 @@ import { minor, type Minor } from '~/core/money';
 import type { Order } from '~/core/orders';
 import { fail, ok, type Result } from '~/core/problems';
 import { priceAfterOrder, type AfterOrderPrice } from '~/core/pricing';
-import type { Goods, Lane } from '~/core/lane';
+import type { Lane } from '~/core/lane';
 import type { OrderAddition, OrderKeeping, VariantFacts } from '~/data';
 import type { App } from '~/services/app';
 import { liveLane } from '~/services/lane/live-lane';
@@ -10,19 +10,7 @@ import { findLinked } from '~/services/links/linked-goods';
 import { costed } from '~/services/offers/goods';
 import { sendAddedMail } from './order-mails';
 import { DOWNLOAD_DAYS, DOWNLOAD_USES } from './place-order';
-
-/** What a thank-you page offers after an order. */
-export interface AfterOffer {
-  /** Id of the page it stands on. */
-  readonly piece: string;
-  readonly goods: Goods;
-  /** Off the usual price. */
-  readonly percent: number;
-  /** How long it stands, from the moment the order was placed. */
-  readonly minutes: number;
-  /** As receipts call it. */
-  readonly name: string;
-}
+import type { AfterOffer } from './thanks-page';
 
 export interface ShownAfterOffer {
   readonly facts: VariantFacts;

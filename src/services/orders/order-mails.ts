@@ -4,6 +4,8 @@ import { countryName, noteMail, orderMail, orderNumber, type Order } from '~/cor
 import { longDate } from '~/core/time';
 import type { App } from '~/services/app';
 import { liveLane } from '~/services/lane/live-lane';
+import { giveCode } from './next-time';
+import { couponOfferOf, thanksPageOf } from './thanks-page';
 import { processSlot } from '~/services/process-slot';
 
 const AT_ONCE = 20;
@@ -24,9 +26,11 @@ export async function sendOrderMails(app: App): Promise<number> {
 /** Sends the mail of one order; false when it could not be sent. */
 export async function sendOrderMail(app: App, order: Order): Promise<boolean> {
   try {
-    const { lane } = await liveLane(app);
+    const live = await liveLane(app);
+    const { lane } = live;
     const { shop } = lane;
     const locale = localeFor(shop, order.language);
+    const coupon = couponOfferOf(await thanksPageOf(app, order, live));
     // In the language and the currency it was made in, whatever the shop sells in today.
     const mail = orderMail(order, {
       shopName: shop.name,
@@ -36,6 +40,7 @@ export async function sendOrderMail(app: App, order: Order): Promise<boolean> {
       country: countryName(order.address.country, order.language),
       date: longDate(order.placedAt, locale, shop.timeZone),
       link: `${processSlot().origin ?? ''}/shop/thanks/${order.token}`,
+      code: coupon === null ? null : await giveCode(app, order, coupon),
       hasDownloads: (await app.orders.listDownloads(order.token)).length > 0,
     });
     await app.mailbox.send({ key: `order-${order.token}`, to: order.email, ...mail });

@@ -368,6 +368,22 @@ export function orderedAlready(problems: readonly Problem[]): string | null {
   return ordered ? String(ordered.facts?.['token']) : null;
 }
 
+/** The last paid order, with a made-up buyer in place of whose it is; null where nothing has been sold. */
+export async function exampleOrder(app: App, language: string): Promise<Order | null> {
+  const token = await app.orders.findLatest();
+  const order = token === null ? null : await app.orders.find(token);
+  return (
+    order && {
+      ...order,
+      ...{ language, email: 'ada@shop.example', name: 'Ada Lund', note: order.note && 'Please ring twice.' },
+      ...{ address: { ...order.address, line1: 'Seestraße 1', line2: '', postcode: '12345', city: 'Windau' } },
+      lines: order.lines.map((line) => ({ ...line, answers: [] })),
+      // As fresh as an offer wants it.
+      placedAt: app.now(),
+    }
+  );
+}
+
 /** An order for the page that thanks for it; the token is the secret. */
 export async function showOrder(app: App, token: string): Promise<Order | null> {
   const order = await app.orders.find(token);

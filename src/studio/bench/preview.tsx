@@ -198,6 +198,7 @@ const PATH_OF: Partial<Record<PageKind, string>> = {
   listing: '/shop/all',
   product: '/shop/p/{product}',
   cart: '/shop/cart',
+  thanks: '/shop/thanks/example',
 };
 
 /** What kind of page a preview's path is. */

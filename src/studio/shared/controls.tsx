@@ -4,6 +4,7 @@ import { useId, type ReactNode } from 'react';
 import type { Columns, Goods, Selection, SettingSpec, SettingValue } from '~/core/lane';
 import { ColumnsControl } from './columns-control';
 import { GoodsControl } from './goods-control';
+import { OfferControl } from './offer-control';
 import { PictureControl } from './picture-control';
 import { PlaceControl } from './place-control';
 import { Segmented } from './segmented';
@@ -140,6 +141,7 @@ export function SettingControl({ spec, value, onChange }: SettingProps) {
         <SelectionControl value={value as Selection} canFollowPage={spec.canFollowPage} onChange={onChange} />
       )}
       {spec.type === 'goods' && <GoodsControl value={value as Goods} onChange={onChange} />}
+      {spec.type === 'offer' && <OfferControl labelId={id} value={String(value)} onChange={onChange} />}
       {spec.type === 'columns' && (
         <ColumnsControl labelId={id} names={spec.of} value={value as Columns} onChange={onChange} />
       )}

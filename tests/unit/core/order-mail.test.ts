@@ -58,6 +58,7 @@ const facts: OrderMailFacts = {
   date: '25 November 2026',
   link: 'https://shop.example.test/shop/thanks/t',
   hasDownloads: false,
+  code: null,
 };
 const mail = (over: Partial<Order> = {}, how: Partial<OrderMailFacts> = {}) =>
   orderMail({ ...order, ...over }, { ...facts, ...how });

@@ -55,6 +55,10 @@ const SETTING_TYPES: Types = {
     schema: (spec) => goodsSchema.default(() => structuredClone(spec.default)),
     text: (_spec, value) => goodsText(value as Goods),
   },
+  offer: {
+    schema: (spec) => z.string().max(60).default(spec.default),
+    text: (_spec, value) => (value ? `the offer “${String(value)}”` : 'none'),
+  },
   columns: {
     schema: () => columnsSchema.default({}),
     text: (spec, value) => columnsText(value as Columns, spec.of),

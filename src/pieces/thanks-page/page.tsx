@@ -1,0 +1,401 @@
+/** @jsxImportSource preact */
+import type { ComponentChildren, VNode } from 'preact';
+import type { SayShop } from '~/core/lane';
+import { fill } from '~/core/words/fill';
+import type { ThanksPagePiece } from './definition';
+
+export interface ThanksFacts {
+  /** Where its forms are sent. */
+  readonly action: string;
+  readonly name: string;
+  readonly number: string;
+  readonly orderedOn: string;
+  /** What has become of it; the last is what counts now. */
+  readonly states: readonly string[];
+  /** What a press just did, or why not. */
+  readonly said: string | null;
+  readonly lines: readonly {
+    readonly quantity: number;
+    readonly name: string;
+    readonly notes: readonly string[];
+    readonly amount: string;
+  }[];
+  readonly sums: readonly { readonly kind: string; readonly label: string; readonly amount: string }[];
+  readonly address: readonly string[];
+  readonly delivery: { readonly name: string; readonly days: string } | null;
+  readonly email: string;
+  readonly note: string;
+  readonly downloads: readonly {
+    readonly name: string;
+    readonly left: string;
+    /** null: used up. */
+    readonly action: string | null;
+  }[];
+  readonly offer: {
+    readonly name: string;
+    readonly picture: { readonly src: string; readonly alt: string } | null;
+    readonly full: string;
+    readonly price: string;
+    readonly isLess: boolean;
+    /** As a clock of the shop says it, and for machines (ISO 8601). */
+    readonly time: string;
+    readonly until: string;
+    readonly totalMinor: number;
+  } | null;
+  /** What was added, where something was: what was charged for it. */
+  readonly added: string | null;
+  readonly code: string | null;
+  readonly canReorder: boolean;
+  /** Names of the months, where the buyer is to be asked. */
+  readonly months: readonly string[] | null;
+  readonly mail: string | null;
+  readonly voices: readonly {
+    readonly text: string;
+    readonly author: string;
+    readonly product: string;
+    readonly href: string;
+  }[];
+  /** Texts of the owner's, as HTML that is safe. */
+  readonly nextHtml: string;
+  readonly messageHtml: string;
+  readonly backHref: string;
+}
+
+interface Props {
+  readonly piece: ThanksPagePiece;
+  readonly facts: ThanksFacts;
+  readonly say: SayShop;
+  readonly language: string;
+  /** In the bench: a part that has nothing to show for this order says so. */
+  readonly isShaped: boolean;
+}
+
+/** The page that thanks for an order, as the server draws it: everything works without script. */
+export function ThanksPage({ piece, facts, say, language, isShaped }: Props): VNode {
+  const { columns, width } = piece.settings;
+  const keys = piece.parts.map(({ key }) => key);
+  const at = keys.indexOf('side');
+  const [main, side] = at < 0 || columns === 'one' ? [keys, []] : [keys.slice(0, at), keys.slice(at + 1)];
+  const part = (key: string) => <Part key={key} {...{ part: key, piece, facts, say, language, isShaped }} />;
+  return (
+    <div class="thanks" data-columns={side.length > 0 ? columns : 'one'} data-set={columns} data-width={width}>
+      {facts.said !== null && (
+        <p class="notice" role="status">
+          {facts.said}
+        </p>
+      )}
+      <div class="thanks-main">{main.filter((key) => key !== 'side').map(part)}</div>
+      {side.length > 0 && (
+        <div class="thanks-side" data-part="side">
+          {side.map(part)}
+        </div>
+      )}
+    </div>
+  );
+}
+
+type PartProps = Props & { readonly part: string };
+
+function Part(props: PartProps): VNode | null {
+  const drawn = draw(props);
+  if (drawn !== null || !props.isShaped) return drawn;
+  return (
+    <p class="lead" data-part={props.part}>
+      {EMPTY[props.part] ?? 'Nothing to show for this order.'}
+    </p>
+  );
+}
+
+/** What the owner is told in the bench of a part that has nothing to show. */
+const EMPTY: Readonly<Record<string, string>> = {
+  offer:
+    'The offer: choose what is offered. It is not shown when it is over, packed, sold out or in the order already.',
+  downloads: 'Downloads: this order has none.',
+  coupon: 'A code for next time: choose which offer. Orders from then on get one.',
+  birthday: 'The birthday: this buyer has answered already.',
+  voices: 'Words of buyers: nobody has said anything good of what was bought yet.',
+  share: 'Telling others: what was bought is not sold any more.',
+  reorder: 'Ordering again: what was bought is not sold any more.',
+};
+
+const Box = ({ part, children, slot = 'box' }: { part: string; children: ComponentChildren; slot?: string }) => (
+  <section class="box" data-part={part} data-slot={slot}>
+    {children}
+  </section>
+);
+
+function Press({ facts, intent, children }: { facts: ThanksFacts; intent: string; children: ComponentChildren }) {
+  return (
+    <form method="post" action={facts.action}>
+      <input type="hidden" name="intent" value={intent} />
+      {children}
+    </form>
+  );
+}
+
+function draw({ part, piece, facts, say, language }: PartProps): VNode | null {
+  const { words, settings } = piece;
+  switch (part) {
+    case 'thanks':
+      return (
+        <header
+          class="thanks-head"
+          data-part="thanks"
+          data-shopper={settings.shopper}
+          data-from={settings.fromTotal}
+          data-to={settings.countries}
+        >
+          <h1>{say('thanks', { name: facts.name })}</h1>
+          {facts.states.map((state) => (
+            <p key={state} class="lead">
+              {state}
+            </p>
+          ))}
+          <p>
+            <strong>{facts.number}</strong> · {facts.orderedOn}
+          </p>
+        </header>
+      );
+    case 'message':
+      return (
+        <section class="thanks-message" data-part="message">
+          {settings.picture && <img src={settings.picture} alt="" />}
+          <div class="rich" data-word="message" dangerouslySetInnerHTML={{ __html: facts.messageHtml }} />
+        </section>
+      );
+    case 'offer':
+      return facts.added !== null ? (
+        <Box part="offer" slot="offer">
+          <p role="status" data-word="offerDone">
+            {fill(words.offerDone, { price: facts.added }, language)}
+          </p>
+        </Box>
+      ) : facts.offer === null ? null : (
+        <Box part="offer" slot="offer">
+          <h2 data-word="offerTitle">{words.offerTitle}</h2>
+          <div class="thanks-offer">
+            {facts.offer.picture && (
+              <img src={facts.offer.picture.src} alt={facts.offer.picture.alt} width="120" height="120" />
+            )}
+            <div>
+              <p>
+                <strong>{facts.offer.name}</strong>
+              </p>
+              <p class="price">
+                {facts.offer.isLess && <s>{facts.offer.full}</s>} <strong>{facts.offer.price}</strong>
+              </p>
+            </div>
+          </div>
+          <p data-word="offerText">
+            <time dateTime={facts.offer.until}>{fill(words.offerText, { time: facts.offer.time }, language)}</time>
+          </p>
+          <Press facts={facts} intent="add-after">
+            <input type="hidden" name="total" value={facts.offer.totalMinor} />
+            <button class="button" data-slot="button" data-word="offerButton">
+              {fill(words.offerButton, { price: facts.offer.price }, language)}
+            </button>
+          </Press>
+        </Box>
+      );
+    case 'downloads':
+      return facts.downloads.length === 0 ? null : (
+        <Box part="downloads">
+          <h2>{say('downloads')}</h2>
+          <ul class="downloads">
+            {facts.downloads.map(({ name, left, action }) => (
+              <li key={action ?? name}>
+                <span>
+                  <strong>{name}</strong>
+                  <small>{left}</small>
+                </span>
+                {action !== null && (
+                  <form method="post" action={action}>
+                    <button class="button" data-slot="button">
+                      {say('download')}
+                    </button>
+                  </form>
+                )}
+              </li>
+            ))}
+          </ul>
+        </Box>
+      );
+    case 'summary':
+      return (
+        <Box part="summary">
+          <h2>{say('ordered')}</h2>
+          <ul class="summary-lines">
+            {facts.lines.map(({ quantity, name, notes, amount }, i) => (
+              <li key={i}>
+                <span>
+                  {quantity} × {name}
+                  {notes.map((note) => (
+                    <small key={note}>{note}</small>
+                  ))}
+                </span>
+                <strong>{amount}</strong>
+              </li>
+            ))}
+          </ul>
+          <dl class="totals">
+            {facts.sums.map(({ kind, label, amount }) => (
+              <div key={kind} class={kind === 'total' ? 'sum' : kind === 'taxWithin' ? 'tax' : undefined}>
+                <dt>{label}</dt>
+                <dd>{amount}</dd>
+              </div>
+            ))}
+          </dl>
+        </Box>
+      );
+    case 'delivery':
+      return <Delivery facts={facts} say={say} />;
+    case 'next':
+      return (
+        <section class="rich" data-part="next" data-word="next" dangerouslySetInnerHTML={{ __html: facts.nextHtml }} />
+      );
+    case 'coupon':
+      return facts.code === null ? null : (
+        <Box part="coupon">
+          <h2 data-word="couponTitle">{words.couponTitle}</h2>
+          <p class="thanks-code">
+            <bdi>{facts.code}</bdi>
+          </p>
+          <p data-word="couponText">{words.couponText}</p>
+        </Box>
+      );
+    case 'reorder':
+      return !facts.canReorder ? null : (
+        <Box part="reorder">
+          <h2 data-word="reorderTitle">{words.reorderTitle}</h2>
+          <Press facts={facts} intent="reorder">
+            <button class="button" data-slot="button" data-word="reorderButton">
+              {words.reorderButton}
+            </button>
+          </Press>
+        </Box>
+      );
+    case 'birthday':
+      return facts.months === null ? null : <Birthday {...{ facts, words, say, months: facts.months }} />;
+    case 'share':
+      return facts.mail === null ? null : (
+        <Box part="share">
+          <h2 data-word="shareTitle">{words.shareTitle}</h2>
+          <p>
+            <a href={facts.mail} data-word="shareButton">
+              {words.shareButton}
+            </a>
+          </p>
+        </Box>
+      );
+    case 'voices':
+      return facts.voices.length === 0 ? null : (
+        <section class="thanks-voices" data-part="voices">
+          <h2 data-word="voicesTitle">{words.voicesTitle}</h2>
+          {facts.voices.map(({ text, author, product, href }) => (
+            <blockquote key={text}>
+              <p>{text}</p>
+              <footer>
+                {author} · <a href={href}>{product}</a>
+              </footer>
+            </blockquote>
+          ))}
+        </section>
+      );
+    case 'back':
+      return (
+        <p data-part="back">
+          <a class="button quiet" href={facts.backHref}>
+            {say('backToShop')}
+          </a>
+        </p>
+      );
+    default:
+      return null;
+  }
+}
+
+function Delivery({ facts, say }: { facts: ThanksFacts; say: SayShop }): VNode {
+  return (
+    <div class="thanks-facts" data-part="delivery">
+      {facts.address.length > 0 && (
+        <section>
+          <h2>{say('sendTo')}</h2>
+          <address>
+            {facts.address.map((line) => (
+              <span key={line}>
+                {line}
+                <br />
+              </span>
+            ))}
+          </address>
+        </section>
+      )}
+      {facts.delivery && (
+        <section>
+          <h2>{say('delivery')}</h2>
+          <p>
+            {facts.delivery.name}
+            <br />
+            {facts.delivery.days}
+          </p>
+        </section>
+      )}
+      <section>
+        <h2>{say('contact')}</h2>
+        <p>{facts.email}</p>
+      </section>
+      {facts.note && (
+        <section>
+          <h2>{say('note')}</h2>
+          <p>{facts.note}</p>
+        </section>
+      )}
+    </div>
+  );
+}
+
+interface BirthdayProps {
+  readonly facts: ThanksFacts;
+  readonly words: ThanksPagePiece['words'];
+  readonly say: SayShop;
+  readonly months: readonly string[];
+}
+
+function Birthday({ facts, words, say, months }: BirthdayProps): VNode {
+  return (
+    <Box part="birthday">
+      <h2 data-word="birthdayTitle">{words.birthdayTitle}</h2>
+      <p data-word="birthdayText">{words.birthdayText}</p>
+      <Press facts={facts} intent="birthday">
+        <div class="thanks-day">
+          <label>
+            <span>{say('day')}</span>
+            <select name="day">
+              {Array.from({ length: 31 }, (_, i) => (
+                <option key={i}>{i + 1}</option>
+              ))}
+            </select>
+          </label>
+          <label>
+            <span>{say('month')}</span>
+            <select name="month">
+              {months.map((name, i) => (
+                <option key={name} value={i + 1}>
+                  {name}
+                </option>
+              ))}
+            </select>
+          </label>
+          <button class="button" data-slot="button" data-word="birthdayYes">
+            {words.birthdayYes}
+          </button>
+        </div>
+      </Press>
+      <Press facts={facts} intent="no-birthday">
+        <button class="button quiet" data-word="birthdayNo">
+          {words.birthdayNo}
+        </button>
+      </Press>
+    </Box>
+  );
+}

@@ -1,0 +1,78 @@
+import type { Order } from '~/core/orders';
+import { offersOf, plainCode } from '~/core/pricing';
+import { fail, ok, type Result } from '~/core/problems';
+import type { App } from '~/services/app';
+import { changeCartOf } from '~/services/cart/change-cart';
+import { shopperKey } from '~/services/cart/circumstances';
+import { liveLane } from '~/services/lane/live-lane';
+import { newCode } from '~/services/offers/one-time-codes';
+
+async function ableOffer(app: App, offerId: string) {
+  const { lane } = await liveLane(app);
+  const offer = offersOf(lane.offers).find(({ id }) => id === offerId);
+  const isOver = offer?.when.until != null && Date.parse(offer.when.until) <= app.now();
+  return offer && offer.on && offer.when.isOneTime && offer.when.code !== null && !isOver ? offer : null;
+}
+
+/** Gives an order a code of its own for next time, once; null where the offer is not there. */
+export async function giveCode(app: App, order: Pick<Order, 'id'>, offerId: string): Promise<string | null> {
+  const offer = await ableOffer(app, offerId);
+  if (!offer) return null;
+  return app.db.inTransaction(async () => {
+    const given = await app.afterOrders.findGiven(order.id, offerId);
+    if (given !== null) return given;
+    const code = newCode(offer);
+    if ((await app.codes.make(offerId, [code], app.now())) < 1) throw new Error('A random code was there already');
+    await app.afterOrders.give(order.id, offerId, code);
+    return code;
+  });
+}
+
+/** The code an order was given, as long as it can be used; null otherwise. */
+export async function showCode(app: App, order: Pick<Order, 'id'>, offerId: string): Promise<string | null> {
+  if (offerId === '' || !(await ableOffer(app, offerId))) return null;
+  const code = await app.afterOrders.findGiven(order.id, offerId);
+  if (code === null) return null;
+  const [known] = await app.codes.find([plainCode(code)]);
+  return known && !known.isUsed ? code : null;
+}
+
+/** Puts what an order holds into a cart, as far as it is still to be had, with a code where there is one; how many lines. */
+export async function orderAgain(app: App, order: Order, cartToken: string, code: string | null): Promise<number> {
+  let added = 0;
+  for (const { variantId, quantity } of order.lines) {
+    if (variantId === null) continue;
+    const done = await changeCartOf(app, cartToken, { kind: 'add', variantId, quantity, choices: {}, answers: {} });
+    if (done.ok) added += 1;
+  }
+  // One that does not count for these goods is not worth a word: the cart is full as it was asked for.
+  if (code !== null && added > 0) await changeCartOf(app, cartToken, { kind: 'coupon', code });
+  return added;
+}
+
+/** Days of the year as MM-DD; the 29th of February is one. */
+const DAYS_OF_MONTH = [31, 29, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31];
+
+/** Keeps a buyer's birthday, or that they would not say; what was answered first stays. */
+export async function keepBirthday(
+  app: App,
+  order: Pick<Order, 'email'>,
+  answer: { readonly day: number; readonly month: number } | null,
+): Promise<Result<null>> {
+  if (answer !== null) {
+    const most = DAYS_OF_MONTH[answer.month - 1];
+    if (most === undefined || !Number.isInteger(answer.day) || answer.day < 1 || answer.day > most)
+      return fail('birthday', 'birthday-invalid');
+  }
+  // Whoever was erased is nobody to ask.
+  if (order.email === '') return fail('', 'not-found');
+  const two = (value: number) => String(value).padStart(2, '0');
+  const day = answer && `${two(answer.month)}-${two(answer.day)}`;
+  await app.afterOrders.keepBirthday(shopperKey(app, order.email), day, app.now());
+  return ok(null);
+}
+
+/** Whether a buyer has never been asked for their birthday. */
+export async function asksBirthday(app: App, { email }: Pick<Order, 'email'>): Promise<boolean> {
+  return email !== '' && (await app.afterOrders.birthdayOf(shopperKey(app, email))) === undefined;
+}

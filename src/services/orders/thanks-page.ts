@@ -1,0 +1,61 @@
+import { compileManifest, newPiece, type Goods, type Manifest, type ManifestPiece } from '~/core/lane';
+import { currencyOf } from '~/core/money';
+import { chooseThanks, type Order } from '~/core/orders';
+import { thanksPage, type ThanksPagePiece } from '~/pieces/thanks-page/definition';
+import type { App } from '~/services/app';
+import { liveManifest, type LiveLane } from '~/services/lane/live-lane';
+
+/** What a thank-you page offers after an order. */
+export interface AfterOffer {
+  /** Id of the page it stands on. */
+  readonly piece: string;
+  readonly goods: Goods;
+  /** Off the usual price. */
+  readonly percent: number;
+  /** How long it stands, from the moment the order was placed. */
+  readonly minutes: number;
+  /** As receipts call it. */
+  readonly name: string;
+}
+
+const isThanks = (piece: ManifestPiece): piece is ThanksPagePiece => piece.kind === thanksPage.kind;
+
+/** The page of a shop that has made none. */
+function usualPage({ lane, revision }: LiveLane, language: string): ThanksPagePiece {
+  const usual = { ...lane, pieces: { [thanksPage.kind]: newPiece(thanksPage, true) } };
+  return compileManifest(usual, [thanksPage], revision, language).pieces.find(isThanks)!;
+}
+
+/** The page an order is thanked on, of the lane as it is asked about. `manifest`: another than the live one. */
+export async function thanksPageOf(
+  app: App,
+  order: Order,
+  live: LiveLane,
+  manifest: Manifest = liveManifest(live, order.language),
+): Promise<ThanksPagePiece> {
+  const pages = manifest.pieces.filter(isThanks);
+  const facts = await app.catalogue.variantFacts(order.lines.flatMap(({ variantId }) => variantId ?? []));
+  const chosen = chooseThanks(pages, {
+    bought: [...facts.values()],
+    isFirst: !(await app.orders.hasBoughtBefore(order)),
+    country: order.address.country,
+    total: order.totalMinor / 10 ** currencyOf(order.currency).exponent,
+  });
+  return chosen ?? usualPage(live, order.language);
+}
+
+export const hasPart = (piece: ThanksPagePiece, key: string): boolean => piece.parts.some((part) => part.key === key);
+
+/** What a page offers after the order; null where it offers nothing. */
+export function afterOfferOf(piece: ThanksPagePiece): AfterOffer | null {
+  const { offerGoods, offerPercent, offerMinutes } = piece.settings;
+  if (!hasPart(piece, 'offer') || offerGoods.sku === '') return null;
+  return {
+    ...{ piece: piece.id, goods: offerGoods, percent: offerPercent, minutes: offerMinutes },
+    name: piece.words.offerTitle,
+  };
+}
+
+/** The offer whose code an order is given for next time; null for none. */
+export const couponOfferOf = (piece: ThanksPagePiece): string | null =>
+  hasPart(piece, 'coupon') && piece.settings.couponOffer !== '' ? piece.settings.couponOffer : null;

@@ -1,0 +1,127 @@
+import { h } from 'preact';
+import { renderToString } from 'preact-render-to-string';
+import type { ManifestPiece } from '~/core/lane';
+import { currencyOf, formatMoney } from '~/core/money';
+import { addressLines, countryName, orderNumber, receiptOf, type Order } from '~/core/orders';
+import type { ThanksPagePiece } from '~/pieces/thanks-page/definition';
+import { ThanksPage, type ThanksFacts } from '~/pieces/thanks-page/page';
+import { findProduct } from '~/services/catalogue/browse-shop';
+import { showAfterOffer } from '~/services/orders/add-after';
+import { asksBirthday, showCode } from '~/services/orders/next-time';
+import { afterOfferOf, couponOfferOf, hasPart } from '~/services/orders/thanks-page';
+import { processSlot } from '~/services/process-slot';
+import { drawText } from './rich-text';
+import type { About, ThankedOrder } from './spot-pieces';
+import type { ShopContext } from './shop-context';
+
+const VOICES = 3;
+const GOOD_STARS = 4;
+/** A few words: longer ones are for the product's own page. */
+const LONGEST_VOICE = 320;
+
+/** The page that thanks for an order; nothing where there is none. */
+export async function drawThanks(drawn: ManifestPiece, shop: ShopContext, url: URL, about: About): Promise<string> {
+  if (!about.order) return '';
+  const piece = drawn as ThanksPagePiece;
+  const facts = await factsOf(piece, shop, about.order);
+  const isShaped = url.searchParams.get('shape') === piece.id && about.order.isExample;
+  const { say, language } = shop;
+  return renderToString(h(ThanksPage, { piece, facts, say, language, isShaped }));
+}
+
+async function factsOf(
+  piece: ThanksPagePiece,
+  shop: ShopContext,
+  { order, said, isExample }: ThankedOrder,
+): Promise<ThanksFacts> {
+  const { app, say, link, locale, date } = shop;
+  const currency = currencyOf(order.currency);
+  const money = (amount: number) => formatMoney(amount, currency, locale);
+  const [keeping, refunds, downloads, bought, addition] = await Promise.all([
+    app.orders.readKeeping(order.id),
+    app.orders.listRefunds(order.id),
+    app.orders.listDownloads(order.token),
+    boughtProducts(shop, order),
+    app.afterOrders.readAddition(order.id),
+  ]);
+  const { sentAt = null, cancelledAt = null, tracking = '' } = keeping ?? {};
+  const refundedMinor = refunds.reduce((sum, refund) => sum + refund.amountMinor, 0);
+  const receipt = receiptOf(order, say);
+  const wish = afterOfferOf(piece);
+  const offer = wish && (await showAfterOffer(app, order, wish));
+  const coupon = couponOfferOf(piece);
+  const clock = new Intl.DateTimeFormat(locale, { timeStyle: 'short', timeZone: shop.lane.shop.timeZone });
+  const now = app.now();
+  const [first] = bought;
+  return {
+    action: link(`/shop/thanks/${isExample ? 'example' : order.token}`),
+    name: order.name,
+    number: say('orderNumber', { number: orderNumber(order) }),
+    orderedOn: say('orderedOn', { date: date(order.placedAt) }),
+    states: [
+      sentAt === null && cancelledAt === null && say('thanksText', { email: order.email }),
+      cancelledAt !== null && say('cancelled'),
+      sentAt !== null &&
+        [say('sentOn', { date: date(sentAt) }), tracking && say('tracking', { tracking })].filter(Boolean).join(' · '),
+    ].filter((state) => state !== false),
+    said,
+    lines: receipt.lines.map(({ amountMinor, ...line }) => ({ ...line, amount: money(amountMinor) })),
+    sums: [
+      ...receipt.sums.map(({ kind, label, amountMinor }) => ({
+        ...{ kind, label },
+        amount: kind === 'delivery' && amountMinor === 0 ? say('deliveryFree') : money(amountMinor),
+      })),
+      ...(refundedMinor > 0 ? [{ kind: 'refunded', label: say('refunded'), amount: money(-refundedMinor) }] : []),
+    ],
+    address: addressLines(order, countryName(order.address.country, order.language)),
+    delivery: order.deliveryName ? { name: order.deliveryName, days: order.deliveryDays } : null,
+    email: order.email,
+    note: order.note,
+    downloads: downloads.map(({ name, token, usesLeft, until }) => {
+      const isOver = usesLeft === 0 || until <= now;
+      const left = isOver ? say('downloadOver') : say('downloadLeft', { count: usesLeft, date: date(until) });
+      return { name, left, action: isOver ? null : `/files/${token}` };
+    }),
+    offer: offer && {
+      name: offer.quantity > 1 ? `${offer.quantity} × ${offer.name}` : offer.name,
+      picture: offer.facts.picture,
+      full: money(offer.price.fullMinor),
+      price: money(offer.price.totalMinor),
+      isLess: offer.price.totalMinor < offer.price.fullMinor,
+      time: clock.format(offer.until),
+      until: new Date(offer.until).toISOString(),
+      totalMinor: offer.price.totalMinor,
+    },
+    added: addition?.state === 'paid' ? money(addition.amountMinor) : null,
+    code: coupon === null ? null : ((await showCode(app, order, coupon))?.toUpperCase() ?? null),
+    canReorder: bought.length > 0,
+    months:
+      hasPart(piece, 'birthday') && (isExample || (await asksBirthday(app, order))) ? monthNames(order.language) : null,
+    mail: first ? mailTo(first.name, `${processSlot().origin ?? ''}${link(`/shop/p/${first.slug}`)}`) : null,
+    voices: bought
+      .flatMap(({ name, slug, reviews }) =>
+        reviews
+          .filter(({ stars, text }) => stars >= GOOD_STARS && text.length <= LONGEST_VOICE)
+          .map(({ text, author }) => ({ text, author, product: name, href: link(`/shop/p/${slug}`) })),
+      )
+      .slice(0, VOICES),
+    nextHtml: hasPart(piece, 'next') ? await drawText(piece.words.next, shop) : '',
+    messageHtml: hasPart(piece, 'message') ? await drawText(piece.words.message, shop) : '',
+    backHref: link('/shop/'),
+  };
+}
+
+/** What an order holds that is still sold. */
+async function boughtProducts({ app }: ShopContext, order: Order) {
+  const facts = await app.catalogue.variantFacts(order.lines.flatMap(({ variantId }) => variantId ?? []));
+  const slugs = [...new Set([...facts.values()].map(({ slug }) => slug))];
+  return (await Promise.all(slugs.map((slug) => findProduct(app, slug)))).filter((product) => product !== null);
+}
+
+function monthNames(language: string): string[] {
+  const format = new Intl.DateTimeFormat(language, { month: 'long', timeZone: 'UTC' });
+  return Array.from({ length: 12 }, (_, month) => format.format(Date.UTC(2024, month, 15)));
+}
+
+const mailTo = (subject: string, body: string) =>
+  `mailto:?subject=${encodeURIComponent(subject)}&body=${encodeURIComponent(body)}`;
