@@ -1,4 +1,4 @@
-import { newPiece, selectionOf, type Lane, type Piece } from '~/core/lane';
+import { applyLayout, newPiece, selectionOf, type Lane, type Piece } from '~/core/lane';
 import { usualDelivery } from '~/core/orders';
 import { offerSchema, type Offer } from '~/core/pricing';
 import { definitionOf } from '~/pieces/registry';
@@ -62,6 +62,11 @@ export function liveDemoLane(): Lane {
       'line-editor': piece('line-editor'),
       'cart-page': piece('cart-page'),
       checkout: piece('checkout'),
+      thanks: piece('thanks-page', (page) => {
+        page.where.spot = 'thanks.main';
+        applyLayout(page, definitionOf('thanks-page')!.layouts!['doorstep']!);
+        Object.assign(page.settings, { offerGoods: { sku: 'STR138-3M-POP', quantity: 1, code: '' }, offerPercent: 20 });
+      }),
       'loft-note': piece('text', (note) => {
         note.name = 'Note from the loft';
         note.where.spot = 'home.below';

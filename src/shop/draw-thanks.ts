@@ -6,7 +6,7 @@ import { addressLines, countryName, orderNumber, receiptOf, type Order } from '~
 import type { ThanksPagePiece } from '~/pieces/thanks-page/definition';
 import { ThanksPage, type ThanksFacts } from '~/pieces/thanks-page/page';
 import { findProduct } from '~/services/catalogue/browse-shop';
-import { showAfterOffer } from '~/services/orders/add-after';
+import { exampleAfterOffer, showAfterOffer } from '~/services/orders/add-after';
 import { asksBirthday, showCode } from '~/services/orders/next-time';
 import { afterOfferOf, couponOfferOf, hasPart } from '~/services/orders/thanks-page';
 import { processSlot } from '~/services/process-slot';
@@ -38,17 +38,17 @@ async function factsOf(
   const currency = currencyOf(order.currency);
   const money = (amount: number) => formatMoney(amount, currency, locale);
   const [keeping, refunds, downloads, bought, addition] = await Promise.all([
-    app.orders.readKeeping(order.id),
+    isExample ? null : app.orders.readKeeping(order.id),
     app.orders.listRefunds(order.id),
     app.orders.listDownloads(order.token),
     boughtProducts(shop, order),
-    app.afterOrders.readAddition(order.id),
+    isExample ? null : app.afterOrders.readAddition(order.id),
   ]);
   const { sentAt = null, cancelledAt = null, tracking = '' } = keeping ?? {};
   const refundedMinor = refunds.reduce((sum, refund) => sum + refund.amountMinor, 0);
   const receipt = receiptOf(order, say);
   const wish = afterOfferOf(piece);
-  const offer = wish && (await showAfterOffer(app, order, wish));
+  const offer = wish && (await (isExample ? exampleAfterOffer(app, wish) : showAfterOffer(app, order, wish)));
   const coupon = couponOfferOf(piece);
   const clock = new Intl.DateTimeFormat(locale, { timeStyle: 'short', timeZone: shop.lane.shop.timeZone });
   const now = app.now();

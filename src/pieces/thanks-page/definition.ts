@@ -48,7 +48,7 @@ export const thanksPage = definePiece({
     columns: choice({
       task: 'look',
       label: 'Columns',
-      help: 'What stands below “The side begins here” goes beside the rest where there is room.',
+      help: 'What stands below “Side begins here” goes beside the rest where there is room.',
       options: { one: 'One', side: 'A narrow side', halves: 'Two halves' },
       default: 'one',
     }),
@@ -108,7 +108,7 @@ export const thanksPage = definePiece({
     downloads: { label: 'Downloads', help: 'Files that were bought.', on: true },
     summary: { label: 'What was ordered', help: 'Lines and sums.', on: true },
     side: {
-      label: 'The side begins here',
+      label: 'Side begins here',
       help: 'What follows stands at the side. With one column it changes nothing.',
       on: true,
     },
@@ -119,7 +119,7 @@ export const thanksPage = definePiece({
     birthday: { label: 'Birthday', help: 'Asked once, and an offer around that day then works.', on: false },
     share: { label: 'Tell others', help: 'A mail about what was bought.', on: false },
     voices: { label: 'Words of buyers', help: 'The best of what is said of what was bought.', on: false },
-    back: { label: 'Back to the shop', help: 'A link.', on: true },
+    back: { label: 'Back to the shop', help: 'A link to the front page.', on: true },
   },
   layouts: {
     receipt: {
@@ -131,7 +131,7 @@ export const thanksPage = definePiece({
     doorstep: {
       label: 'Doorstep',
       help: 'An offer at the top, the order beside it.',
-      parts: ['thanks', 'offer', 'next', 'coupon', 'back', 'side', 'downloads', 'summary', 'delivery'],
+      parts: ['thanks', 'offer', 'next', 'coupon', 'side', 'downloads', 'summary', 'delivery', 'back'],
       settings: { columns: 'side', width: 'full' },
     },
     letter: {

@@ -6,7 +6,7 @@ import type { Lane } from '~/core/lane';
 import type { OrderAddition, OrderKeeping, VariantFacts } from '~/data';
 import type { App } from '~/services/app';
 import { liveLane } from '~/services/lane/live-lane';
-import { findLinked } from '~/services/links/linked-goods';
+import { findLinked, type LinkedFound } from '~/services/links/linked-goods';
 import { costed } from '~/services/offers/goods';
 import { sendAddedMail } from './order-mails';
 import { DOWNLOAD_DAYS, DOWNLOAD_USES } from './place-order';
@@ -50,10 +50,7 @@ async function judge(
   // It goes with the parcel that is packed; without one there is nothing it could go with.
   if (facts.fulfilment === 'parcel' && order.delivery === 'none') return 'after-gone';
   if (order.lines.some(({ variantId }) => variantId === facts.variantId)) return 'after-gone';
-  const { quantity } = offer.goods;
-  const asked = { quantity, percent: offer.percent, offerId: offer.piece, name: offer.name };
-  const price = priceAfterOrder(costed(facts, lane.shop), asked, { margins: lane.margins, tax: lane.shop.tax });
-  return { facts, name: found.name, quantity, price, until };
+  return priced(lane, found, offer, until);
 }
 
 /** What can be added to an order by one press now; null for nothing. */
@@ -65,6 +62,20 @@ export async function showAfterOffer(app: App, order: Order, offer: AfterOffer):
   if (!keeping) return null;
   const judged = await judge(app, (await liveLane(app)).lane, { order, keeping, addition }, offer);
   return typeof judged === 'string' ? null : judged;
+}
+
+/** How an offer looks that nothing stands in the way of; null where what it names is not sold. */
+export async function exampleAfterOffer(app: App, offer: AfterOffer): Promise<ShownAfterOffer | null> {
+  const found = await findLinked(app, offer.goods);
+  if (!found) return null;
+  return priced((await liveLane(app)).lane, found, offer, app.now() + offer.minutes * 60_000);
+}
+
+function priced(lane: Lane, { facts, name }: LinkedFound, offer: AfterOffer, until: number): ShownAfterOffer {
+  const { quantity } = offer.goods;
+  const asked = { quantity, percent: offer.percent, offerId: offer.piece, name: offer.name };
+  const price = priceAfterOrder(costed(facts, lane.shop), asked, { margins: lane.margins, tax: lane.shop.tax });
+  return { facts, name, quantity, price, until };
 }
 
 const keyOf = (order: Pick<Order, 'token'>, { attempt }: OrderAddition) => `${order.token}-more-${attempt}`;

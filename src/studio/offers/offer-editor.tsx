@@ -113,6 +113,23 @@ export function OfferEditor({ id, offer, shop, groups, onChange }: Props) {
             <option value="returning">those who have bought before</option>
           </select>
         </label>
+        <Maybe
+          label="around their birthday"
+          isOn={offer.when.birthdayDays !== null}
+          onToggle={(on) => when({ birthdayDays: on ? 7 : null })}
+        >
+          <NumberField
+            label="Days before and after the birthday"
+            min={0}
+            max={183}
+            value={offer.when.birthdayDays ?? 7}
+            onChange={(birthdayDays) => when({ birthdayDays })}
+          />
+          <span className="help">
+            days before and after, for those who told it on a thank-you page. Known from the checkout on, once the e-mail
+            is typed.
+          </span>
+        </Maybe>
         <Countries value={offer.when.countries} shop={shop} onChange={(countries) => when({ countries })} />
       </Clause>
       <Clause

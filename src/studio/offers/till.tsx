@@ -38,6 +38,7 @@ export function Till({ lane, selected, order }: Props) {
   const [quantities, setQuantities] = useState<Readonly<Record<string, number>>>({});
   const [codes, setCodes] = useState('');
   const [shopper, setShopper] = useState<'new' | 'returning'>('new');
+  const [isBirthday, setBirthday] = useState(false);
   const [delivery, setDelivery] = useState(() => Math.round(4.9 * 10 ** currencyOf(lane.shop.currency).exponent));
   const [asked, setAsked] = useState(order === null ? '' : String(order));
   const [problem, setProblem] = useState<string | null>(null);
@@ -88,7 +89,7 @@ export function Till({ lane, selected, order }: Props) {
     codes: codes.split(/[\s,]+/).filter(Boolean),
     circumstances: {
       ...{ at, today: dayIn(lane.shop.timeZone, at), shopper, country: lane.shop.delivery.home, source: null },
-      ...{ birthday: null, used: {} },
+      ...{ birthday: isBirthday ? dayIn(lane.shop.timeZone, at).slice(5) : null, used: {} },
     },
   });
   const rateOf = (good: Costed) => good.taxBasisPoints ?? lane.shop.tax.basisPoints;
@@ -151,6 +152,12 @@ export function Till({ lane, selected, order }: Props) {
           <option value="new">first order</option>
           <option value="returning">has bought before</option>
         </select>
+        {offers.some(({ when }) => when.birthdayDays !== null) && (
+          <label className="flex items-center gap-2">
+            <input type="checkbox" checked={isBirthday} onChange={(event) => setBirthday(event.target.checked)} />
+            it is their birthday
+          </label>
+        )}
         <label className="flex items-center gap-2">
           Delivery
           <MoneyField label="Delivery costs" valueMinor={delivery} exponent={exponent} onChange={setDelivery} />

@@ -1,0 +1,183 @@
+import type { Product } from '~/core/catalogue';
+import { applyLayout, newPiece, type Piece } from '~/core/lane';
+import { offerSchema } from '~/core/pricing';
+import { definitionOf } from '~/pieces/registry';
+import { signInOwner } from '../support/owner';
+import type { TestServer } from '../support/server';
+import { changingTest as test, expect, expectAccessible, fillCheckout, PHONE, signIn, type Page } from './harness';
+
+const definition = definitionOf('thanks-page')!;
+const LAYOUTS = Object.keys(definition.layouts!);
+
+/** Publishes one thank-you page, with a code for next time and an offer around birthdays. */
+async function publishThanks(server: TestServer, change: (page: Piece) => void): Promise<void> {
+  const owner = await signInOwner(server);
+  await owner.publish((lane) => {
+    const page = newPiece(definition, true);
+    page.where.spot = 'thanks.main';
+    change(page);
+    for (const [id, { kind }] of Object.entries(lane.pieces)) if (kind === 'thanks-page') delete lane.pieces[id];
+    lane.pieces['thanks'] = page;
+    lane.offers['again'] = offerSchema.parse({
+      ...{ name: 'Again', kind: 'percentOff', target: 'lines', basisPoints: 1000 },
+      when: { code: 'AGAIN', isOneTime: true },
+    });
+    lane.offers['birthday'] = offerSchema.parse({
+      ...{ name: 'Birthday', kind: 'amountOff', target: 'order', amountMinor: 500, when: { birthdayDays: 183 } },
+    });
+  });
+}
+
+async function productOf(server: TestServer, slug: string): Promise<Product> {
+  return (await (await fetch(`${server.origin}/api/products/${slug}`)).json()) as Product;
+}
+
+/** Orders one of a product, without script where the page has none, and stays on the page that thanks. */
+async function order(page: Page, server: TestServer, slug: string, email?: string): Promise<void> {
+  const { sku } = (await productOf(server, slug)).variants[0]!;
+  await page.goto(`${server.origin}/shop/buy?sku=${sku}&to=checkout`);
+  await page.getByRole('button', { name: 'Add to cart' }).click();
+  await page.waitForURL(/\/shop\/checkout/);
+  await fillCheckout(page);
+  if (email) await page.getByLabel('E-mail').fill(email);
+  await page.locator('button[name=intent][value=order]').click();
+  await page.waitForURL(/\/shop\/thanks\//);
+}
+
+test('what is offered after the order is added by one press, without script, and is packed with it', async ({
+  page,
+  server,
+  browser,
+}) => {
+  const mug = await productOf(server, 'hollowtarn-mug');
+  await publishThanks(server, (it) => {
+    applyLayout(it, definition.layouts!['doorstep']!);
+    Object.assign(it.settings, { offerGoods: { sku: mug.variants[0]!.sku, quantity: 1, code: '' }, offerPercent: 20 });
+  });
+  const context = await browser.newContext({ ...PHONE, javaScriptEnabled: false });
+  const buyer = await context.newPage();
+  await order(buyer, server, 'carbon-spar');
+  const offer = buyer.locator('[data-part=offer]');
+  await expect(offer.getByText('€9.60', { exact: true })).toBeVisible();
+  await offer.getByRole('button', { name: 'Add it for €9.60' }).click();
+  await expect(buyer.getByText('Added to your order. €9.60 was charged to the same card.')).toBeVisible();
+  await expect(buyer.getByText('1 × Hollowtarn Mug')).toBeVisible();
+  // Come back to later, the page says the same, and nothing can be added twice.
+  await buyer.reload();
+  await expect(buyer.getByRole('button', { name: /Add it for/ })).toHaveCount(0);
+  await expect(buyer.getByText('€9.60 was charged')).toBeVisible();
+  const number = /Order (\d+)/.exec((await buyer.textContent('.thanks-head')) ?? '')![1]!;
+  await context.close();
+
+  await signIn(page, server.origin, `/studio/orders?q=${number}`);
+  await page
+    .getByRole('link', { name: new RegExp(number) })
+    .first()
+    .click();
+  await expect(page.getByText('Hollowtarn Mug').first()).toBeVisible();
+  await page.getByRole('button', { name: 'Mark as packed' }).click();
+  await expect(page.getByRole('button', { name: 'Mark as packed' })).toHaveCount(0);
+});
+
+test('a code, the same again, and a birthday that is asked for once', async ({ server, browser }) => {
+  test.setTimeout(120_000);
+  await publishThanks(server, (it) => {
+    applyLayout(it, definition.layouts!['return']!);
+    it.settings['couponOffer'] = 'again';
+  });
+  const context = await browser.newContext(PHONE);
+  const buyer = await context.newPage();
+  await order(buyer, server, 'minnow', 'once@shop.example');
+  const code = await buyer.locator('.thanks-code').innerText();
+  expect(code).toMatch(/^AGAIN-[A-Z0-9]{9}$/);
+
+  // A day there is none of is refused; the question stands.
+  await buyer.getByLabel('Day').selectOption('31');
+  await buyer.getByLabel('Month').selectOption('February');
+  await buyer.getByRole('button', { name: 'Keep my birthday' }).click();
+  await expect(buyer.getByText('Choose a day and a month that go together.')).toBeVisible();
+  await buyer.getByLabel('Day').selectOption('29');
+  await buyer.getByLabel('Month').selectOption('February');
+  await buyer.getByRole('button', { name: 'Keep my birthday' }).click();
+  await expect(buyer.getByText('Thank you. We have noted it.')).toBeVisible();
+  await expect(buyer.getByLabel('Month')).toHaveCount(0);
+
+  // The same again: with the code of this order, which works once, and the birthday's own offer.
+  await buyer.getByRole('button', { name: 'Put it all into the cart' }).click();
+  await buyer.waitForURL(/\/shop\/cart/);
+  await expect(buyer.getByText(new RegExp(code, 'i')).first()).toBeVisible();
+  await buyer.goto(`${server.origin}/shop/checkout`);
+  await fillCheckout(buyer);
+  await buyer.getByLabel('E-mail').fill('once@shop.example');
+  await buyer.locator('button[name=intent][value=order]').click();
+  // The birthday lowers the price once it is known who buys: it is shown before anything is charged.
+  await expect(buyer.getByRole('alert')).toContainText('The total changed from €25.51 to €20.51');
+  await expect(buyer.getByText('−€7.29')).toBeVisible();
+  await buyer.locator('button[name=intent][value=order]').click();
+  await buyer.waitForURL(/\/shop\/thanks\//);
+  // Asked once, ever.
+  await expect(buyer.getByRole('heading', { name: 'For your next order' })).toBeVisible();
+  await expect(buyer.getByLabel('Month')).toHaveCount(0);
+  await expect(buyer.locator('.thanks-code')).not.toHaveText(code);
+  await context.close();
+});
+
+test('every layout works on a phone, without script and from right to left, and axe finds nothing', async ({
+  server,
+  browser,
+}) => {
+  test.setTimeout(240_000);
+  const mug = await productOf(server, 'hollowtarn-mug');
+  const withAll = (layout: string) => (it: Piece) => {
+    applyLayout(it, definition.layouts![layout]!);
+    for (const part of it.parts) part.on = true;
+    Object.assign(it.settings, {
+      offerGoods: { sku: mug.variants[0]!.sku, quantity: 1, code: '' },
+      couponOffer: 'again',
+    });
+  };
+  expect(LAYOUTS.length).toBeGreaterThanOrEqual(4);
+  await publishThanks(server, withAll(LAYOUTS[0]!));
+  const addresses: string[] = [];
+  for (const language of ['en', 'ar']) {
+    const context = await browser.newContext({ ...PHONE, javaScriptEnabled: false });
+    const buyer = await context.newPage();
+    await buyer.goto(`${server.origin}/shop/?lang=${language}`);
+    const { sku } = (await productOf(server, 'puddle-sled')).variants[0]!;
+    await buyer.goto(`${server.origin}/shop/buy?sku=${sku}&to=checkout&lang=${language}`);
+    await buyer.locator('[data-pl-main]').click();
+    await buyer.waitForURL(/\/shop\/checkout/);
+    for (const [name, value] of Object.entries({
+      ...{
+        email: `${language}@shop.example`,
+        name: 'Ada Lund',
+        line1: 'Seestraße 1',
+        postcode: '12345',
+        city: 'Windau',
+      },
+      cardNumber: '5000000000000001',
+    }))
+      await buyer.locator(`[name=${name}]`).fill(value);
+    await buyer.locator('button[name=intent][value=order]').click();
+    await buyer.waitForURL(/\/shop\/thanks\//);
+    addresses.push(buyer.url());
+    await context.close();
+  }
+  for (const layout of LAYOUTS) {
+    await publishThanks(server, withAll(layout));
+    for (const [i, address] of addresses.entries())
+      for (const javaScriptEnabled of [true, false]) {
+        // What looks for faults is a script itself.
+        const context = await browser.newContext({ ...PHONE, javaScriptEnabled });
+        const page = await context.newPage();
+        await page.goto(address);
+        await expect(page.locator('html')).toHaveAttribute('dir', i === 0 ? 'ltr' : 'rtl');
+        for (const part of ['thanks', 'offer', 'summary', 'delivery', 'next', 'coupon', 'reorder', 'birthday', 'back'])
+          await expect(page.locator(`[data-part=${part}]`), `${layout} ${part}`).toBeVisible();
+        const width = await page.locator('.thanks').evaluate((element) => element.scrollWidth);
+        expect(width, layout).toBeLessThanOrEqual(390);
+        if (javaScriptEnabled) await expectAccessible(page, `${layout} ${i === 0 ? 'en' : 'ar'}`);
+        await context.close();
+      }
+  }
+});
