@@ -2,6 +2,7 @@ import { h } from 'preact';
 import { renderToString } from 'preact-render-to-string';
 import type { ManifestPiece } from '~/core/lane';
 import { currencyOf, formatMoney } from '~/core/money';
+import { own } from '~/core/own';
 import { addressLines, countryName, orderNumber, receiptOf, type Order } from '~/core/orders';
 import type { ThanksPagePiece } from '~/pieces/thanks-page/definition';
 import { ThanksPage, type ThanksFacts } from '~/pieces/thanks-page/page';
@@ -93,7 +94,7 @@ async function factsOf(
       totalMinor: offer.price.totalMinor,
     },
     added: addition?.state === 'paid' ? money(addition.amountMinor) : null,
-    code: coupon === null ? null : ((await showCode(app, order, coupon))?.toUpperCase() ?? null),
+    code: coupon === null ? null : ((await codeOf(shop, order, coupon, isExample))?.toUpperCase() ?? null),
     canReorder: bought.length > 0,
     months:
       hasPart(piece, 'birthday') && (isExample || (await asksBirthday(app, order))) ? monthNames(order.language) : null,
@@ -116,6 +117,13 @@ async function boughtProducts({ app }: ShopContext, order: Order) {
   const facts = await app.catalogue.variantFacts(order.lines.flatMap(({ variantId }) => variantId ?? []));
   const slugs = [...new Set([...facts.values()].map(({ slug }) => slug))];
   return (await Promise.all(slugs.map((slug) => findProduct(app, slug)))).filter((product) => product !== null);
+}
+
+/** The order's own code; in the bench one that looks like it. */
+async function codeOf({ app, lane }: ShopContext, order: Order, offerId: string, isExample: boolean) {
+  if (!isExample) return showCode(app, order, offerId);
+  const code = own(lane.offers, offerId)?.when.code;
+  return code ? `${code}-example23` : null;
 }
 
 function monthNames(language: string): string[] {

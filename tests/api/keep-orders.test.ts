@@ -13,6 +13,20 @@ import { orderNow } from '../support/order-now';
 import { importDispatch } from '~/services/orders/import-dispatch';
 import { openTestShop, type TestShop } from '../support/shop';
 
+describe('orders of the demo’s past', () => {
+  it('can all be opened', async () => {
+    const { app, close } = await openTestShop(0.02);
+    const ids = (await app.db.select<{ id: number }>('SELECT id FROM orders')).map(({ id }) => id);
+    expect(ids.length).to.be.greaterThan(20);
+    for (const id of ids) {
+      const kept = (await showKeptOrder(app, id))!;
+      const { order } = kept;
+      expect(order.subtotalMinor - order.discountMinor + order.deliveryMinor, kept.number).to.equal(order.totalMinor);
+    }
+    await close();
+  });
+});
+
 describe('orders in the studio', () => {
   let shop: TestShop;
   before(async () => {

@@ -1,5 +1,6 @@
 import type { Product } from '~/core/catalogue';
 import { compileManifest, newPiece, selectionOf, type Lane, type SettingValue } from '~/core/lane';
+import { offerSchema } from '~/core/pricing';
 import { definitions, situationsOf } from '~/pieces/registry';
 import { createApp } from '~/services/app';
 import { findSamples, type Samples } from '~/services/lane/sample-situations';
@@ -84,6 +85,9 @@ for (const definition of definitions.filter(({ spots }) => spots !== undefined))
             pagesAt: 'below',
             filters: 'all',
             adds: 'both',
+            // Of a thank-you page: everything it offers is there.
+            ...{ offerGoods: { sku, quantity: 1, code: '' }, couponOffer: 'again' },
+            ...(definition.kind === 'thanks-page' && { columns: 'side' }),
           };
           for (const [key, value] of Object.entries(usual)) if (key in it.settings) it.settings[key] = value;
           if ('shows' in it.settings)
@@ -95,6 +99,10 @@ for (const definition of definitions.filter(({ spots }) => spots !== undefined))
           for (const part of it.parts) part.on = true;
           change(it);
           lane.pieces = { it };
+          lane.offers['again'] = offerSchema.parse({
+            ...{ name: 'Again', kind: 'percentOff', target: 'lines', basisPoints: 1000 },
+            when: { code: 'AGAIN', isOneTime: true },
+          });
         });
         // A product with everything to say: picked ones, a better one, and many like it.
         const path = definition.preview.path.replace('{product}', SAYS_MOST);
@@ -120,6 +128,7 @@ for (const definition of definitions.filter(({ spots }) => spots !== undefined))
         most: 3,
         never: 'light wind',
         shape: 'text',
+        ...(definition.kind === 'thanks-page' && { columns: 'halves' }),
       } as Readonly<Record<string, SettingValue>>;
       for (const [key, spec] of Object.entries(definition.settings))
         await check(spec.label, (it) => void (it.settings[key] = wanted[key] ?? another(spec)));

@@ -34,7 +34,11 @@ const before = z.discriminatedUnion('code', [
   z.object({ code: z.literal('coupon'), amountMinor, offerId: text, coupon: text }),
   z.object({ code: z.literal('free-delivery'), amountMinor, offerId: text }),
 ]);
-const stored = z.union([z.object({ version: z.literal(STEPS_VERSION), steps: z.array(now) }), z.array(before)]);
+/** Demo shops were once seeded with the steps of today as a bare list. */
+const stored = z.union([
+  z.object({ version: z.literal(STEPS_VERSION), steps: z.array(now) }),
+  z.array(z.union([now, before])),
+]);
 
 export function storeSteps(steps: readonly PriceStep[]): StoredSteps {
   return { version: STEPS_VERSION, steps };

@@ -1,4 +1,4 @@
-import type { PricedGoods } from '~/core/pricing';
+import { storeSteps, type PricedGoods } from '~/core/pricing';
 import type { OrderLine } from '~/core/orders';
 import type { EventKind } from '~/core/funnel';
 import type { Device } from '~/core/where';
@@ -156,7 +156,7 @@ export function seedRepository(db: Database) {
       country: 'DE',
     });
     await inBatches(
-      orders.map((order) => ({ ...order, address, lines: undefined })),
+      orders.map((order) => ({ ...order, steps: storeSteps(order.steps), address, lines: undefined })),
       `INSERT INTO orders (token, idempotency_key, request_hash, status, email, name, address, delivery, currency, subtotal_minor, discount_minor, delivery_minor,
          tax_minor, total_minor, steps, lane_revision, visit_id, payment_reference, placed_at, day, mailed_at)
        SELECT value ->> 'token', value ->> 'token', '', 'paid', 'buyer@example.com', value ->> 'name', value ->> 'address', 'standard', value ->> 'currency',
@@ -164,7 +164,9 @@ export function seedRepository(db: Database) {
          value ->> 'visitId', 'seed', value ->> 'placedAt', value ->> 'day', value ->> 'placedAt' FROM json_each($rows)`,
     );
     await inBatches(
-      orders.flatMap((order) => order.lines.map((line) => ({ ...line, token: order.token }))),
+      orders.flatMap((order) =>
+        order.lines.map((line) => ({ ...line, steps: storeSteps(line.steps), token: order.token })),
+      ),
       `INSERT INTO order_lines (order_id, variant_id, sku, name, choices, quantity, unit_minor, total_minor, cost_minor, steps)
        SELECT o.id, r.value ->> 'variantId', r.value ->> 'sku', r.value ->> 'name', r.value ->> 'choices', r.value ->> 'quantity', r.value ->> 'unitMinor',
          r.value ->> 'totalMinor', r.value ->> 'costMinor', r.value -> 'steps' FROM json_each($rows) r JOIN orders o ON o.token = r.value ->> 'token'`,

@@ -224,7 +224,7 @@ describe('a stretch', () => {
 
     expect(view.queryByText(/Left from here/)).to.equal(null);
     expect(rows()[1]).to.deep.equal(['Desktops', '', '1', '4.8 %']);
-    view.getByRole('heading', { name: 'Thank-you page' });
+    expect(view.getAllByRole('heading', { name: 'Thank-you page' })).to.have.length(2);
   });
 
   it('does not offer to turn off what the shop always has', () => {
