@@ -5,6 +5,7 @@ import { newPiece } from '~/core/lane';
 import { addLink, linkSpec, mailHtml, plainHtml, scriptHtml, type LinkSpec } from '~/core/links';
 import { formatMoney, currencyOf } from '~/core/money';
 import type { Product } from '~/core/catalogue';
+import { escapeHtml } from '~/core/words/escape-html';
 import { buyLink } from '~/pieces/buy-link/definition';
 import { liveDemoLane } from '../demo/lane';
 
@@ -28,7 +29,7 @@ const PAGES: Readonly<Record<string, OutsidePage>> = {
         paragraph(`First light on the fell, and the ${anchor(spec({ shape: 'text' }), 'Heron')} went up by itself.`),
         plainHtml(spec({ shape: 'button', goods: { quantity: 2 } })),
         scriptHtml(spec({ shape: 'card' })),
-        `<nav><a href="/newsletter">The newsletter</a> · <a href="/strict">A strict page</a> · <a href="/rtl">صفحة عربية</a></nav>`,
+        `<nav><a href="/newsletter">The newsletter</a> · <a href="/strict">A strict page</a> · <a href="/other-shop">Another shop</a> · <a href="/rtl">صفحة عربية</a></nav>`,
       ].join('\n'),
   },
   '/newsletter': {
@@ -42,6 +43,22 @@ const PAGES: Readonly<Record<string, OutsidePage>> = {
     language: 'en',
     policy: "default-src 'none'",
     write: (spec) => paragraph(anchor(spec({ shape: 'text' }), 'Buy the Heron')),
+  },
+  '/other-shop': {
+    title: 'Fell & Feather, a shop of its own',
+    language: 'en',
+    write: (spec) => {
+      const { origin, name, sku } = spec();
+      const said = { '@context': 'https://schema.org', '@type': 'Product', name, sku };
+      return [
+        `<script type="application/ld+json">${JSON.stringify(said).replaceAll('<', '\\u003c')}</script>`,
+        paragraph(
+          `${escapeHtml(name)}, on a page that another program made. The bar and the cart are the kite shop’s.`,
+        ),
+        `<p><button data-pl-look="${escapeHtml(sku)}">A closer look</button> <button data-pl-cart>Cart: <span data-pl-count>0</span></button></p>`,
+        `<script type="module" src="${origin}/rt/elsewhere.js"></script>`,
+      ].join('\n');
+    },
   },
   '/rtl': {
     title: 'مدونة الريح',

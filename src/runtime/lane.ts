@@ -3,9 +3,9 @@ import { whoSees } from '~/core/where/who-sees';
 import { createCartClient } from './cart-client';
 import { createRecorder } from './events';
 import { watchPresses } from './kit/calm';
+import { readPage } from '~/runtime/own/about';
 import { followPage } from '~/runtime/own/follow-page';
 import { IS_OWN, beforeDrawing, pageOf, piecesFor } from '~/runtime/own/page';
-import { readPage } from './page';
 import type { MountedPiece, OpenAbout, PieceHost } from './piece-host';
 import { createProductSource } from './products';
 import { createSurfaces } from './surfaces';
@@ -46,7 +46,7 @@ async function boot(): Promise<void> {
     recorder,
     isCartPage: page.page === 'cart',
     isPreview,
-    openCart: (about) => openKind('cart-surface', about),
+    openKind,
     afterAdd,
   });
 
@@ -68,12 +68,13 @@ async function boot(): Promise<void> {
   /** Mounts what this visit sees, updates what is there, and takes away the rest. */
   async function apply(manifest: Manifest): Promise<void> {
     const { currency, locale, language, themeCss, timeZone } = manifest;
-    const { device } = readPage();
+    const visit = readPage();
+    const { device } = visit;
     current = manifest;
     seen = piecesFor(manifest.pieces).filter(({ where, judges }) => {
       // What is judged by the product added is judged when one is.
       const scoped = judges === 'added' ? { ...where, categories: ALL, products: ALL } : where;
-      return whoSees(scoped, { ...page, device }).shown;
+      return whoSees(scoped, visit).shown;
     });
     host = {
       ...{ page: hostPage, device, currency, locale, language, themeCss, timeZone },

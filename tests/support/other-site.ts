@@ -17,7 +17,7 @@ export async function elsewhere(
       ...(policy !== undefined && { 'content-security-policy': policy }),
     });
     response.end(
-      `<!doctype html><html lang="en"><title>A blog</title><body><main>${typeof html === 'string' ? html : html()}</main></body></html>`,
+      `<!doctype html><html lang="en"><meta name="viewport" content="width=device-width"><title>A blog</title><body><main>${typeof html === 'string' ? html : html()}</main></body></html>`,
     );
   });
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));

@@ -60,7 +60,7 @@ export function afterOrders(db: Database) {
     );
   }
 
-  /** What was added from each piece in these days (of the order), by piece. */
+  /** What was added from each piece since a day (of the order), day by day. */
   async function countAdded(
     fromDay: string,
   ): Promise<{ piece: string; day: string; orders: number; revenueMinor: number }[]> {

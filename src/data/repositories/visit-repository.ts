@@ -193,12 +193,12 @@ export function visitRepository(db: Database) {
   async function countEarned(
     pieces: readonly string[],
     { fromDay, toDay }: Pick<VisitQuery, 'fromDay' | 'toDay'>,
-  ): Promise<{ piece: string; visits: number; orders: number; revenueMinor: number }[]> {
+  ): Promise<{ piece: string; day: string; visits: number; orders: number; revenueMinor: number }[]> {
     return db.select(
-      `SELECT vp.piece_id piece, count(DISTINCT v.id) visits, count(o.id) orders, coalesce(sum(o.total_minor), 0) revenueMinor
+      `SELECT vp.piece_id piece, vp.day, count(DISTINCT v.id) visits, count(o.id) orders, coalesce(sum(o.total_minor), 0) revenueMinor
        FROM json_each($pieces) asked JOIN visit_pieces vp ON vp.piece_id = asked.value AND vp.day BETWEEN $fromDay AND $toDay
          JOIN visits v ON v.id = vp.visit_id AND v.excluded IS NULL
-         LEFT JOIN orders o ON o.visit_id = v.id AND o.status = 'paid' GROUP BY vp.piece_id`,
+         LEFT JOIN orders o ON o.visit_id = v.id AND o.status = 'paid' GROUP BY vp.piece_id, vp.day ORDER BY vp.day`,
       { pieces: JSON.stringify(pieces), fromDay, toDay },
     );
   }

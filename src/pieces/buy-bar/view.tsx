@@ -4,6 +4,7 @@ import { isSoldOut, resolveVariant } from '~/core/catalogue/choose';
 import type { Product } from '~/core/catalogue';
 import { formatMoney } from '~/core/money/currency';
 import type { ManifestPiece } from '~/core/lane';
+import { readPage } from '~/runtime/own/about';
 import { calmly } from '~/runtime/kit/calm';
 import { claimEdge, mainButton, productForm } from '~/runtime/kit/page-parts';
 import { createShadow } from '~/runtime/kit/shadow';
@@ -19,7 +20,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
   let isButtonSeen = true;
   let product: Product | null = null;
   let wasSeen = false;
-  const page = document.body.dataset['plPage'];
+  const { page, product: slug } = readPage();
   const shadow = createShadow('pl-buy-bar', piece.id);
   host.page.layer(shadow.element);
   const form = productForm();
@@ -31,9 +32,8 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
   const stopWatching = host.cart.watch(draw);
   form?.addEventListener('change', draw);
   form?.addEventListener('pl-options', draw);
-  const { plProduct } = document.body.dataset;
-  if (page === 'product' && plProduct)
-    void host.products.fetch(plProduct).then((found) => {
+  if (page === 'product' && slug)
+    void host.products.fetch(slug).then((found) => {
       product = found;
       draw();
     });
@@ -66,7 +66,8 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
     if (state.page === 'product' && !settings.onSoldOut && state.product.variants.every(isSoldOut))
       return host.isPreview;
     if (state.page !== 'product' && state.cart.lines.length === 0) return false;
-    return settings.shows === 'always' || !isButtonSeen || host.isPreview;
+    // A page without a button of its own has none that could be in view.
+    return settings.shows === 'always' || !watched || !isButtonSeen || host.isPreview;
   }
 
   function draw(): void {

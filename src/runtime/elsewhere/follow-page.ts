@@ -1,5 +1,7 @@
 import { linkAddress, readLink, type LinkedGoods } from '~/core/links/address';
+import { readAddForm } from '../add-form';
 import type { CartAnswer } from '../cart-client';
+import { findBySku } from './about';
 import { isListed, thePage as host } from './page';
 import type { followPage as followOwnPage } from '../own/follow-page';
 
@@ -12,7 +14,7 @@ const SEEN_AFTER_MS = 1500;
  * Takes over the buy links of a page that is not the shop's, whatever form they have: what they sell is put into the cart here.
  * Where it cannot be, the link is followed, and the page it leads to says why. Links to the shop take the cart along.
  */
-export function followPage({ cart, recorder, openCart, afterAdd }: Following): void {
+export function followPage({ cart, recorder, openKind, afterAdd }: Following): void {
   const { origin } = new URL(import.meta.url);
   const buy = `${origin}/shop/buy`;
 
@@ -22,22 +24,60 @@ export function followPage({ cart, recorder, openCart, afterAdd }: Following): v
     // It says why, and what can be done.
     if (!answer.ok) return location.assign(linkAddress(origin, linked));
     if (code) await cart.change({ kind: 'coupon', code });
-    const product = cart.view?.lines.find(({ id }) => id === answer.lineId)?.slug ?? null;
-    recorder.record('add', { product, ...(linked.link && { piece: linked.link }) });
+    const product = tell(answer.lineId, linked.link);
     if (leads === 'checkout') return host.go('/shop/checkout');
     if (leads === 'product' && product) return host.go(`/shop/p/${product}`);
-    if (!afterAdd({ product, lineId: answer.lineId, opener }) && !openCart({ opener })) host.go('/shop/cart');
+    show(product, answer.lineId, opener);
+  }
+
+  /** Of the product that the page itself is about. */
+  async function addOwn(form: HTMLFormElement): Promise<void> {
+    const opener = document.activeElement;
+    const answer = await cart.change(readAddForm(form));
+    if (!answer.ok) return host.go(`/shop/p/${form.dataset['plProduct']}`);
+    show(tell(answer.lineId, ''), answer.lineId, opener);
+  }
+
+  /** Records what was added; the product, where it is known. */
+  function tell(lineId: string | null, link: string): string | null {
+    const product = cart.view?.lines.find(({ id }) => id === lineId)?.slug ?? null;
+    recorder.record('add', { product, ...(link && { piece: link }) });
+    return product;
+  }
+
+  function show(product: string | null, lineId: string | null, opener: Element | null): void {
+    if (!afterAdd({ product, lineId, opener }) && !openKind('cart-surface', { opener })) host.go('/shop/cart');
+  }
+
+  /** The page's own elements: `data-pl-sku` puts into the cart, `data-pl-look` opens a quick view, `data-pl-cart` the cart. */
+  function press(element: HTMLElement): boolean {
+    const { plSku, plLook } = element.dataset;
+    if (plSku) void add({ ...readLink(new URLSearchParams({ sku: plSku })) }, element);
+    else if (plLook)
+      void findBySku(host, plLook).then((product) => {
+        if (!product || !openKind('quick-view', { opener: element, product: product.slug }))
+          host.go(product ? `/shop/p/${product.slug}` : '/shop');
+      });
+    else return openKind('cart-surface', { opener: element });
+    return true;
   }
 
   document.addEventListener('submit', (event) => {
     const form = event.target as HTMLFormElement;
     // Read from the attribute: a field called “action” would stand in its way.
-    if (!isListed || event.defaultPrevented || form.getAttribute('action')?.split('?')[0] !== buy) return;
+    if (!isListed || event.defaultPrevented) return;
+    if (form.matches('[data-pl-add]')) {
+      event.preventDefault();
+      return void addOwn(form);
+    }
+    if (form.getAttribute('action')?.split('?')[0] !== buy) return;
     event.preventDefault();
     const fields = [...new FormData(form)].filter((pair): pair is [string, string] => typeof pair[1] === 'string');
     void add(readLink(new URLSearchParams(fields)), event.submitter);
   });
   document.addEventListener('click', (event) => {
+    const own = (event.target as Element).closest<HTMLElement>('[data-pl-sku],[data-pl-look],[data-pl-cart]');
+    if (own && isListed && !event.defaultPrevented && press(own)) return event.preventDefault();
     const link = event.composedPath().find((target) => target instanceof HTMLAnchorElement);
     if (
       !link ||
@@ -56,6 +96,10 @@ export function followPage({ cart, recorder, openCart, afterAdd }: Following): v
     event.preventDefault();
     if (isBuy) void add(readLink(to.searchParams), link);
     else host.go(to.pathname + to.search);
+  });
+
+  cart.watch(({ count }) => {
+    for (const element of document.querySelectorAll('[data-pl-count]')) element.textContent = String(count);
   });
 
   /** Ids of the snippets told of; '' stands for those without one. */

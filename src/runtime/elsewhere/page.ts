@@ -1,12 +1,13 @@
 import type { ManifestPiece } from '~/core/lane';
 import type { HostPage } from '../host-page';
 import { kept } from './kept';
+import { findOut } from './about';
 import { visitId } from './visit';
 
 export const IS_OWN = false;
 
 /** What makes sense on a page that is not the shop's. */
-const KINDS = ['quick-view', 'added-popup', 'cart-opener', 'cart-surface', 'line-editor'];
+const KINDS = ['quick-view', 'added-popup', 'cart-opener', 'cart-surface', 'line-editor', 'buy-bar'];
 
 /** They are shown whatever pages of the shop they are for; the button to the cart floats, once there is something in it. */
 export const piecesFor = (pieces: readonly ManifestPiece[]): readonly ManifestPiece[] =>
@@ -14,10 +15,10 @@ export const piecesFor = (pieces: readonly ManifestPiece[]): readonly ManifestPi
     .filter(({ kind }) => KINDS.includes(kind))
     .map((piece) => ({
       ...piece,
-      where: { ...piece.where, pages: ['other'] },
+      where: { ...piece.where, pages: ['other', 'product'] },
       settings:
         piece.kind === 'cart-opener'
-          ? { ...piece.settings, stands: 'floating', hideEmpty: true, opensBy: 'press' }
+          ? { ...piece.settings, stands: 'floating', hideEmpty: true, keepsLink: true, opensBy: 'press' }
           : piece.settings,
     }));
 
@@ -86,10 +87,13 @@ async function carry(ask: HostPage['ask'], to: string): Promise<string> {
   }
 }
 
-/** Pieces write addresses of the shop as paths: on another site they become whole before anything is drawn. */
+/**
+ * What must be there before anything is drawn: the product the page is about, if it is one of ours; and whole addresses in place
+ * of the paths that pieces write.
+ */
 export async function beforeDrawing(): Promise<void> {
-  const { options } = await import('preact');
   const { origin } = new URL(import.meta.url);
+  const [{ options }] = await Promise.all([import('preact'), findOut(thePage, origin)]);
   const before = options.vnode;
   options.vnode = (vnode) => {
     const props = vnode.props as Record<string, unknown>;

@@ -1,5 +1,5 @@
-import { readAnswers } from '~/core/options/answers';
-import type { CartAnswer, CartChangeRequest, CartClient } from '../cart-client';
+import { readAddForm } from '../add-form';
+import type { CartAnswer, CartClient } from '../cart-client';
 import type { Recorder } from '../events';
 import type { OpenAbout } from '../piece-host';
 
@@ -8,13 +8,14 @@ interface Following {
   readonly recorder: Recorder;
   readonly isCartPage: boolean;
   readonly isPreview: boolean;
-  readonly openCart: (about: OpenAbout) => boolean;
+  /** Of a kind; false when this visit sees none. */
+  readonly openKind: (kind: string, about: OpenAbout) => boolean;
   readonly afterAdd: (about: OpenAbout) => boolean;
 }
 
 /** Sends the page's add forms without leaving it, opens the cart from its links, and keeps its counts right. */
 export function followPage(following: Following): void {
-  const { cart, recorder, openCart, afterAdd } = following;
+  const { cart, recorder, openKind, afterAdd } = following;
   document.addEventListener('submit', (event) => {
     const form = event.target as HTMLFormElement;
     if (!form.matches('[data-pl-add]') || event.defaultPrevented) return;
@@ -33,7 +34,7 @@ export function followPage(following: Following): void {
   document.addEventListener('click', (event) => {
     const link = event.composedPath().find((target) => target instanceof Element && target.matches('[data-pl-cart]'));
     if (!link || event.defaultPrevented || event.metaKey || event.ctrlKey || following.isCartPage) return;
-    if (openCart({ opener: link as Element })) event.preventDefault();
+    if (openKind('cart-surface', { opener: link as Element })) event.preventDefault();
   });
   cart.watch((view) => {
     for (const count of document.querySelectorAll<HTMLElement>('[data-pl-count]')) {
@@ -45,16 +46,6 @@ export function followPage(following: Following): void {
   const [entry] = performance.getEntriesByType('navigation') as PerformanceNavigationTiming[];
   if (entry?.type === 'back_forward') void cart.load();
   addEventListener('pageshow', (event) => event.persisted && void cart.load());
-}
-
-function readAddForm(form: HTMLFormElement): CartChangeRequest & { kind: 'add' } {
-  const choices: Record<string, string> = {};
-  const fields = new FormData(form);
-  for (const [name, value] of fields) if (name.startsWith('choice:')) choices[name.slice(7)] = String(value);
-  const variantId = Number(fields.get('variantId'));
-  const quantity = Number(fields.get('quantity')) || 1;
-  if (variantId) return { kind: 'add', variantId, quantity };
-  return { kind: 'add', product: String(fields.get('product')), choices, quantity, answers: readAnswers(fields) };
 }
 
 /** Lets the form's own options show what is wrong with them; what they do not take is said under the form. */

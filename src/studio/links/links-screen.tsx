@@ -4,7 +4,9 @@ import { definitionOf, definitions } from '~/pieces/registry';
 import { useDraft } from '../shared/draft-store';
 import { Shell } from '../shared/shell';
 import type { ShellData } from '../shared/studio-data';
-import { CameOfIt, type Earned } from './came-of-it';
+import type { EarnedDay } from '../shared/earned-by-day';
+import { CameOfIt } from './came-of-it';
+import { ExistingPages } from './existing-pages';
 import { Outputs } from './outputs';
 import { SeenOn, type RefusedSite, type SeenElsewhere } from './seen-on';
 import { Sites } from './sites';
@@ -17,8 +19,8 @@ interface Props {
   readonly chosen: string | null;
   /** Of the shop. */
   readonly origin: string;
-  /** What came of each in the last days, by id; one that nobody used is not there. */
-  readonly earned: Readonly<Record<string, Earned>>;
+  /** What came of each in the last days, by id, day by day; one that nobody used is not there. */
+  readonly earned: Readonly<Record<string, readonly EarnedDay[]>>;
   readonly days: number;
   /** Where the script was seen in those days, and where it was refused. */
   readonly elsewhere: { readonly seen: readonly SeenElsewhere[]; readonly refused: readonly RefusedSite[] };
@@ -79,6 +81,7 @@ function Screen({ chosen, origin, earned, days, elsewhere }: Props) {
         )}
       </div>
       <Sites />
+      <ExistingPages origin={origin} />
       <SeenOn
         {...elsewhere}
         days={days}

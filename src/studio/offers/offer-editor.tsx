@@ -126,8 +126,8 @@ export function OfferEditor({ id, offer, shop, groups, onChange }: Props) {
             onChange={(birthdayDays) => when({ birthdayDays })}
           />
           <span className="help">
-            days before and after, for those who told it on a thank-you page. Known from the checkout on, once the e-mail
-            is typed.
+            days before and after, for those who told it on a thank-you page. Known from the checkout on, once the
+            e-mail is typed.
           </span>
         </Maybe>
         <Countries value={offer.when.countries} shop={shop} onChange={(countries) => when({ countries })} />

@@ -3,6 +3,7 @@ import type { Device } from '~/core/where';
 import { pieceName } from '~/core/lane';
 import { definitionOf, definitions } from '~/pieces/registry';
 import { useDraft } from '../shared/draft-store';
+import { EarnedByDay, type EarnedDay } from '../shared/earned-by-day';
 import { count, percent } from '../shared/format';
 import { Shell } from '../shared/shell';
 import { AddPiece } from './add-piece';
@@ -23,6 +24,8 @@ interface Props {
   readonly shell: ShellData;
   readonly stretch: Stretch;
   readonly byDevice: readonly { readonly device: Device; readonly funnel: Funnel }[];
+  /** Of thank-you pages, by id: what was added to orders from them in the last days. */
+  readonly added?: Readonly<Record<string, readonly EarnedDay[]>>;
 }
 
 /** One stretch: how each device fares on it, and the pieces that stand there. */
@@ -34,7 +37,7 @@ export function StretchPage(props: Props) {
   );
 }
 
-function StretchScreen({ stretch, byDevice, shell }: Props) {
+function StretchScreen({ stretch, byDevice, shell, added = {} }: Props) {
   const lane = useDraft((state) => state.lane);
   const change = useDraft((state) => state.change);
   const i = STRETCHES.indexOf(stretch);
@@ -101,6 +104,12 @@ function StretchScreen({ stretch, byDevice, shell }: Props) {
                     {pieceName(piece, definitions)}
                   </h3>
                   <p className="text-gravel">{summary}</p>
+                  {added[id] && (
+                    <>
+                      <h4 className="font-semibold">Added after the order in 28 days</h4>
+                      <EarnedByDay days={added[id]} label="Orders to which something was added from this page" />
+                    </>
+                  )}
                   <div className="mt-auto flex items-center gap-2">
                     <a className="btn btn-go" href={`/studio/bench/${id}`}>
                       Shape it

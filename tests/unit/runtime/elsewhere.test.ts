@@ -53,8 +53,8 @@ describe('a page of another site', () => {
     const shown = elsewhere.piecesFor(['cart-surface', 'checkout', 'listing', 'cart-opener'].map(piece));
 
     expect(shown.map(({ kind, where }) => [kind, where.pages, where.devices])).to.deep.equal([
-      ['cart-surface', ['other'], ['phone']],
-      ['cart-opener', ['other'], ['phone']],
+      ['cart-surface', ['other', 'product'], ['phone']],
+      ['cart-opener', ['other', 'product'], ['phone']],
     ]);
     expect(shown[1]!.settings).to.include({ stands: 'floating', hideEmpty: true });
   });

@@ -6,7 +6,7 @@ import { createRecorder } from '~/runtime/events';
 import { claimEdge, mainButton, productForm } from '~/runtime/kit/page-parts';
 import { createShadow, directionOf } from '~/runtime/kit/shadow';
 import { takeOver } from '~/runtime/kit/take-over';
-import { readPage } from '~/runtime/page';
+import { readPage } from '~/runtime/own/about';
 import { createProductSource } from '~/runtime/products';
 import { fakeServer, settled, until, withPage } from '../../support/page';
 
