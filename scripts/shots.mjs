@@ -102,9 +102,15 @@ try {
   await owner.getByText('Bag', { exact: true }).click();
   await owner.getByText(/texts change/).click();
   await shoot('settings', owner);
-  await owner.goto(`${ORIGIN}/studio/shop?section=pages`);
-  await owner.frameLocator('iframe').getByRole('heading', { name: 'How to choose a kite' }).waitFor();
-  await shoot('pages', owner);
+  await owner.goto(`${ORIGIN}/studio/bench/thanks?part=offer`);
+  await owner.frameLocator('[data-testid=preview]').getByText('Add this before we pack').waitFor();
+  await shoot('bench-thanks', owner);
+  await owner.goto(`${ORIGIN}/studio/links`);
+  await owner
+    .getByLabel('Try a page')
+    .fill('<script type="application/ld+json">{"@type":"Product","name":"Stake","sku":"GRO140"}</script>');
+  await owner.getByText('This is “Ground Stake” of your catalogue.').waitFor();
+  await shoot('links', owner);
   await owner.goto(`${ORIGIN}/studio/catalogue/kestrel`);
   await owner.getByLabel('Price, row 1').waitFor();
   await shoot('studio-product', owner);
@@ -147,8 +153,6 @@ try {
   await desktop.getByRole('dialog', { name: 'Added to your cart' }).waitFor();
 
   const phone = await (await browser.newContext(PHONE)).newPage();
-  await phone.goto(`${ORIGIN}/shop/c/single-line?look=lapwing-delta`);
-  await shoot('quick-view-phone', phone);
   await phone.goto(`${ORIGIN}/shop/p/lapwing-delta`);
   await phone.locator('footer.foot').scrollIntoViewIfNeeded();
   await phone.getByRole('region', { name: 'Buy' }).getByRole('button', { name: 'Add to cart' }).click();
