@@ -10,7 +10,8 @@ import { newCode } from '~/services/offers/one-time-codes';
 async function ableOffer(app: App, offerId: string) {
   const { lane } = await liveLane(app);
   const offer = offersOf(lane.offers).find(({ id }) => id === offerId);
-  const isOver = offer?.when.until != null && Date.parse(offer.when.until) <= app.now();
+  const until = offer?.when.until ?? null;
+  const isOver = until !== null && Date.parse(until) <= app.now();
   return offer && offer.on && offer.when.isOneTime && offer.when.code !== null && !isOver ? offer : null;
 }
 

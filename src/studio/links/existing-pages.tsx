@@ -109,7 +109,7 @@ export function ExistingPages({ origin }: { origin: string }) {
                 <tbody>
                   {PRODUCT_FIELDS.map((field) => (
                     <tr key={field}>
-                      <th scope="row">{FIELDS[field]}</th>
+                      <td className="font-semibold">{FIELDS[field]}</td>
                       <td className="break-all">{found[field]?.value ?? '–'}</td>
                       <td>{found[field]?.by ?? ''}</td>
                     </tr>
