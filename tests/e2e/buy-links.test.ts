@@ -147,3 +147,46 @@ test('the blog, its newsletter, a strict page and one in Arabic lead to the shop
   outside.server.closeAllConnections();
   outside.server.close();
 });
+
+test('every shape, as a form and with the script, carries what was answered: nothing is chosen twice', async ({
+  page,
+  server,
+  browser,
+}) => {
+  test.setTimeout(240_000);
+  const sewn = (await (await fetch(`${server.origin}/api/products/sail-your-own`)).json()) as Product;
+  const [variant] = sewn.variants;
+  const answers = { name: 'Ada of the Lake', lettering: 'copper', printing: 'none', tail: 'no' };
+  let html = '';
+  const blog = await elsewhere(() => html);
+  for (const shape of ['text', 'button', 'card']) {
+    const goods = { sku: variant!.sku, quantity: 2, code: '', answers };
+    const id = await publishLink(server, { shape, goods, leads: 'checkout' }, (sites) => sites.push(blog.origin));
+    await signIn(page, server.origin, `/studio/links?piece=${id}`);
+    for (const form of ['HTML without script', 'HTML and script']) {
+      html = await outputOf(page, form);
+      const context = await browser.newContext({ viewport: { width: 390, height: 844 } });
+      const shopper = await context.newPage();
+      const manifest =
+        form === 'HTML and script'
+          ? shopper.waitForResponse((response) => response.url().includes('/api/manifest'))
+          : null;
+      await shopper.goto(blog.origin);
+      await manifest;
+      await shopper.getByText('Buy it').last().click();
+      if (!manifest) {
+        await shopper.waitForURL(/\/shop\/buy\?/);
+        await expect(shopper.getByText('Ada of the Lake')).toBeVisible();
+        await shopper.getByRole('button', { name: 'Add to cart' }).click();
+      }
+      await shopper.waitForURL(/\/shop\/checkout/);
+      await fillCheckout(shopper);
+      await shopper.locator('button[name=intent][value=order]').click();
+      await shopper.waitForURL(/\/shop\/thanks\//);
+      await expect(shopper.getByText(`2 × ${sewn.name}`), `${shape}, ${form}`).toBeVisible();
+      await expect(shopper.getByText(/: Ada of the Lake$/)).toBeVisible();
+      await context.close();
+    }
+  }
+  await blog.close();
+});

@@ -1,5 +1,5 @@
 import type { Product } from '~/core/catalogue';
-import { compileManifest, newPiece, selectionOf, type Lane, type SettingValue } from '~/core/lane';
+import { NO_GOODS, compileManifest, newPiece, selectionOf, type Lane, type SettingValue } from '~/core/lane';
 import { offerSchema } from '~/core/pricing';
 import { definitions, situationsOf } from '~/pieces/registry';
 import { createApp } from '~/services/app';
@@ -77,7 +77,7 @@ for (const definition of definitions.filter(({ spots }) => spots !== undefined))
           it.where.spot = definition.spots!.includes('home.below') ? 'home.below' : first!;
           // Few at a time, of what has everything to say, so that there are more and each part has something to show.
           const usual = {
-            goods: { sku, quantity: 1, code: '' },
+            goods: { ...NO_GOODS, sku },
             shape: 'card',
             most: 12,
             more: 'pages',
@@ -86,7 +86,7 @@ for (const definition of definitions.filter(({ spots }) => spots !== undefined))
             filters: 'all',
             adds: 'both',
             // Of a thank-you page: everything it offers is there.
-            ...{ offerGoods: { sku, quantity: 1, code: '' }, couponOffer: 'again' },
+            ...{ offerGoods: { ...NO_GOODS, sku }, couponOffer: 'again' },
             ...(definition.kind === 'thanks-page' && { columns: 'side' }),
           };
           for (const [key, value] of Object.entries(usual)) if (key in it.settings) it.settings[key] = value;

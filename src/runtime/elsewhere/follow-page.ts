@@ -19,8 +19,8 @@ export function followPage({ cart, recorder, openKind, afterAdd }: Following): v
   const buy = `${origin}/shop/buy`;
 
   async function add(linked: LinkedGoods, opener: Element | null): Promise<void> {
-    const { sku, quantity, code, leads } = linked;
-    const answer: CartAnswer = await cart.change({ kind: 'add', sku, quantity });
+    const { sku, quantity, code, answers, leads } = linked;
+    const answer: CartAnswer = await cart.change({ kind: 'add', sku, quantity, answers });
     // It says why, and what can be done.
     if (!answer.ok) return location.assign(linkAddress(origin, linked));
     if (code) await cart.change({ kind: 'coupon', code });

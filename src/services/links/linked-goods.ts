@@ -1,7 +1,7 @@
 import { localeFor, type Goods } from '~/core/lane';
 import type { LinkFacts } from '~/core/links';
 import { formatMoney } from '~/core/money';
-import { evaluateOptions } from '~/core/options';
+import { effectSums, evaluateOptions, type Answers } from '~/core/options';
 import type { Product } from '~/core/catalogue';
 import type { VariantFacts } from '~/data';
 import { shopToday } from '~/services/cart/cart-goods';
@@ -18,7 +18,7 @@ export interface LinkedFound {
   readonly product: Product;
   /** With what was chosen: “Hoop Winder, Large”. */
   readonly name: string;
-  /** What so many cost now, by themselves and without a code. */
+  /** What so many cost now with what was answered, by themselves and without a code. */
   readonly totalMinor: number;
   readonly problem: LinkProblem | null;
 }
@@ -26,18 +26,19 @@ export interface LinkedFound {
 /** The goods a link names, as they are sold now; null where they are not sold any more. */
 export async function findLinked(
   app: App,
-  { sku, quantity }: Pick<Goods, 'sku' | 'quantity'>,
+  { sku, quantity, answers = {} }: Pick<Goods, 'sku' | 'quantity'> & { readonly answers?: Answers },
 ): Promise<LinkedFound | null> {
   const facts = (await app.catalogue.factsOfSkus([sku])).get(sku);
   const product = facts && (await findProduct(app, facts.slug));
   if (!facts || !product) return null;
-  const price = await quoteChoice(app, facts.variantId, { quantity, unitMinor: 0, onceMinor: 0 });
-  const { problems } = evaluateOptions(product.options, {}, await shopToday(app));
+  const { problems, effects } = evaluateOptions(product.options, answers, await shopToday(app));
+  const extra = effectSums(effects);
+  const price = await quoteChoice(app, facts.variantId, { quantity, ...extra });
   const { stock } = facts;
   return {
     ...{ facts, product },
     name: [facts.name, ...Object.values(facts.choices)].join(', '),
-    totalMinor: price?.totalMinor ?? facts.priceMinor * quantity,
+    totalMinor: price?.totalMinor ?? (facts.priceMinor + extra.unitMinor) * quantity + extra.onceMinor,
     problem:
       stock === 0
         ? 'sold-out'

@@ -5,7 +5,8 @@ import type { App } from '~/services/app';
 import { liveLane } from '~/services/lane/live-lane';
 
 /** Routes that the listed sites may ask from a shopper's browser. */
-const OPEN = /^\/api\/(manifest|cart|cart\/many|products\/\[slug\]|find-product|quote|suggestions|events|carry|seen)\/?$/;
+const OPEN =
+  /^\/api\/(manifest|cart|cart\/many|products\/\[slug\]|find-product|quote|suggestions|events|carry|seen)\/?$/;
 const KEPT_DAYS = 60;
 const DAY_MS = 86_400_000;
 /** An origin as browsers write it. */

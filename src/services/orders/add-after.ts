@@ -44,7 +44,9 @@ async function judge(
   if (app.now() >= until) return 'after-over';
   const hasCard = order.paymentReference !== null && order.totalMinor > 0;
   if (order.status !== 'paid' || !hasCard || order.currency !== lane.shop.currency) return 'after-gone';
-  const found = offer.goods.sku === '' ? null : await findLinked(app, offer.goods);
+  // What is added by one press is asked for nothing.
+  const { sku, quantity } = offer.goods;
+  const found = sku === '' ? null : await findLinked(app, { sku, quantity });
   if (!found || found.problem !== null) return 'after-gone';
   const { facts } = found;
   // It goes with the parcel that is packed; without one there is nothing it could go with.
@@ -66,7 +68,8 @@ export async function showAfterOffer(app: App, order: Order, offer: AfterOffer):
 
 /** How an offer looks that nothing stands in the way of; null where what it names is not sold. */
 export async function exampleAfterOffer(app: App, offer: AfterOffer): Promise<ShownAfterOffer | null> {
-  const found = await findLinked(app, offer.goods);
+  const { sku, quantity } = offer.goods;
+  const found = await findLinked(app, { sku, quantity });
   if (!found) return null;
   return priced((await liveLane(app)).lane, found, offer, app.now() + offer.minutes * 60_000);
 }

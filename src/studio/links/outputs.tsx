@@ -64,6 +64,17 @@ type OutputKey = keyof typeof OUTPUTS;
 
 const GROUNDS = { white: '#ffffff', grey: '#d9dde0', dark: '#20262b' } as const;
 
+/** What the catalogue says of the goods, and what stands in the way of buying them by one press. */
+interface Told extends LinkFacts {
+  readonly problem: keyof typeof STOPS | null;
+}
+
+const STOPS = {
+  'sold-out': 'It is sold out now. Shoppers are told so, on the page the link leads to.',
+  'too-few': 'There are fewer left than the link sells. Shoppers are told how many.',
+  'needs-answers': 'Something is still to be chosen, so shoppers are led to the product first. Answer it under Where.',
+} as const;
+
 /** What a buy link can be pasted as, each with how it looks. */
 export function Outputs({ id, piece, origin }: { id: string; piece: Piece; origin: string }) {
   const lane = useDraft((state) => state.lane);
@@ -71,7 +82,7 @@ export function Outputs({ id, piece, origin }: { id: string; piece: Piece; origi
   const say = useDraft((state) => state.say);
   const token = useDraft((state) => state.token);
   const goods = piece.settings['goods'] as Goods;
-  const [facts, setFacts] = useState<LinkFacts | null>(null);
+  const [facts, setFacts] = useState<Told | null>(null);
   const [problem, setProblem] = useState('');
   const [key, setKey] = useState<OutputKey>('add');
   const [ground, setGround] = useState<keyof typeof GROUNDS>('white');
@@ -80,11 +91,12 @@ export function Outputs({ id, piece, origin }: { id: string; piece: Piece; origi
     setFacts(null);
     setProblem('');
     if (goods.sku === '') return;
-    const query = new URLSearchParams({ sku: goods.sku, quantity: String(goods.quantity), code: goods.code });
-    ask<LinkFacts>(`/api/studio/links?${query}`).then(setFacts, () =>
+    const { sku, quantity, code, answers } = goods;
+    const query = new URLSearchParams({ sku, code, quantity: String(quantity), answers: JSON.stringify(answers) });
+    ask<Told>(`/api/studio/links?${query}`).then(setFacts, () =>
       setProblem(`“${goods.sku}” is not sold any more. Shape this link and choose another product.`),
     );
-  }, [goods.sku, goods.quantity, goods.code]);
+  }, [JSON.stringify(goods)]);
   const shape = (
     <a className="btn" href={`/studio/bench/${id}`}>
       Shape it
@@ -126,6 +138,11 @@ export function Outputs({ id, piece, origin }: { id: string; piece: Piece; origi
           </p>
         )}
       </div>
+      {facts.problem !== null && (
+        <p role="status" className="border-s-4 border-paint ps-3">
+          {STOPS[facts.problem]}
+        </p>
+      )}
       <div role="group" aria-label="What you need" className="flex flex-wrap gap-1">
         {(Object.entries(OUTPUTS) as [OutputKey, Output][]).map(([name, { label }]) => (
           <button

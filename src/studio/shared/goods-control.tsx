@@ -1,11 +1,14 @@
 import { useEffect, useState } from 'react';
 import type { Goods } from '~/core/lane';
+import { evaluateOptions, type ProductOption } from '~/core/options';
 import { ask } from './api';
+import { AnswerField } from './answer-field';
 import { NumberField } from './number-field';
 
 interface Found {
   readonly slug: string;
   readonly name: string;
+  readonly options: readonly ProductOption[];
   readonly variants: readonly { readonly sku: string; readonly choices: Readonly<Record<string, string>> }[];
 }
 
@@ -38,9 +41,12 @@ export function GoodsControl({ value, onChange }: { value: Goods; onChange: (val
     setProduct(chosen);
     setFound([]);
     setGone(false);
-    onChange({ ...value, sku: chosen.variants[0]?.sku ?? '' });
+    onChange({ ...value, sku: chosen.variants[0]?.sku ?? '', answers: {} });
   }
 
+  // Of today as this browser has it: a link outlives the day anyway, and the shop judges when it is pressed.
+  const { shown } = evaluateOptions(product?.options ?? [], value.answers, new Date().toISOString().slice(0, 10));
+  const asked = (product?.options ?? []).filter(({ key }) => shown.includes(key));
   return (
     <div className="flex flex-col gap-2">
       {product && <p className="font-medium">{product.name}</p>}
@@ -81,6 +87,17 @@ export function GoodsControl({ value, onChange }: { value: Goods; onChange: (val
           ))}
         </select>
       )}
+      {asked.map((option) => (
+        <AnswerField
+          key={option.key}
+          option={option}
+          value={value.answers[option.key] ?? ''}
+          onChange={(answer) => {
+            const { [option.key]: _before, ...others } = value.answers;
+            onChange({ ...value, answers: answer.length === 0 ? others : { ...others, [option.key]: answer } });
+          }}
+        />
+      ))}
       <div className="flex flex-wrap items-center gap-3">
         <label className="flex items-center gap-2">
           How many

@@ -42,6 +42,14 @@ describe('the address of a buy link', () => {
       code: fc.string({ maxLength: 40 }).map((text) => text.trim()),
       leads: fc.constantFrom('cart', 'checkout', 'product') as fc.Arbitrary<'cart' | 'checkout' | 'product'>,
       link: fc.constantFrom('', 'buy-link', 'buy-link-2'),
+      answers: fc.dictionary(
+        fc.stringMatching(/^[a-z0-9-]{1,40}$/),
+        fc.oneof(
+          fc.string({ minLength: 1, maxLength: 40 }).filter((text) => text.trim() !== ''),
+          fc.uniqueArray(fc.constantFrom('a', 'b', 'c'), { minLength: 2, maxLength: 3 }),
+        ),
+        { maxKeys: 8, noNullPrototype: true },
+      ),
     });
     fc.assert(
       fc.property(goods, (given) => {
@@ -63,7 +71,7 @@ describe('the address of a buy link', () => {
       ),
     );
     expect(readLink(new URLSearchParams('sku=A&quantity=1e9&to=javascript:alert(1)&link=<b>'))).to.deep.equal({
-      ...{ sku: 'A', quantity: 999, code: '', leads: 'cart', link: '' },
+      ...{ sku: 'A', quantity: 999, code: '', leads: 'cart', link: '', answers: {} },
     });
   });
 

@@ -7,11 +7,23 @@ export const goodsSchema = z.strictObject({
   quantity: z.number().int().min(1).max(999),
   /** Typed into the cart with them; empty: none. */
   code: z.string().trim().max(60),
+  /** To what the product asks, by option; what is missing the shopper is asked for. */
+  answers: z
+    .record(z.string().regex(/^[a-z0-9-]{1,40}$/), z.union([z.string().max(600), z.array(z.string().max(120)).max(60)]))
+    .default({}),
 });
 export type Goods = z.infer<typeof goodsSchema>;
 
-export const NO_GOODS: Goods = { sku: '', quantity: 1, code: '' };
+export const NO_GOODS: Goods = { sku: '', quantity: 1, code: '', answers: {} };
 
 /** Goods as a part of a sentence. */
-export const goodsText = ({ sku, quantity, code }: Goods): string =>
-  sku === '' ? 'nothing yet' : [`${quantity} × ${sku}`, code && `with the code ${code}`].filter(Boolean).join(' ');
+export const goodsText = ({ sku, quantity, code, answers }: Goods): string =>
+  sku === ''
+    ? 'nothing yet'
+    : [
+        `${quantity} × ${sku}`,
+        code && `with the code ${code}`,
+        ...Object.entries(answers).map(([key, answer]) => `${key}: ${String(answer)}`),
+      ]
+        .filter(Boolean)
+        .join(', ');

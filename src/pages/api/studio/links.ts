@@ -1,14 +1,16 @@
 import { goodsSchema } from '~/core/lane/setting-types/goods';
 import { linkFacts } from '~/services/links/linked-goods';
+import { parseJson } from '../_parse-json';
 import { check, refuse } from '../_respond';
 import { withAccount } from '../_with-account';
 
-/** What snippets say of goods: `sku`, `quantity` and `code` as a buy link holds them. */
+/** What snippets say of goods: `sku`, `quantity`, `code` and `answers` (JSON) as a buy link holds them. */
 export const GET = withAccount('viewer', async ({ locals, url }) => {
   const asked = {
     sku: url.searchParams.get('sku'),
     quantity: Number(url.searchParams.get('quantity') ?? 1),
     code: url.searchParams.get('code') ?? '',
+    answers: parseJson(url.searchParams.get('answers') ?? '{}'),
   };
   const goods = check(asked, goodsSchema);
   if (!goods.ok) return refuse(goods.problems);
