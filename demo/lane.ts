@@ -1,4 +1,4 @@
-import { applyLayout, newPiece, selectionOf, type Lane, type Piece } from '~/core/lane';
+import { NO_GOODS, applyLayout, newPiece, selectionOf, type Lane, type Piece } from '~/core/lane';
 import { usualDelivery } from '~/core/orders';
 import { offerSchema, type Offer } from '~/core/pricing';
 import { definitionOf } from '~/pieces/registry';
@@ -65,7 +65,7 @@ export function liveDemoLane(): Lane {
       thanks: piece('thanks-page', (page) => {
         page.where.spot = 'thanks.main';
         applyLayout(page, definitionOf('thanks-page')!.layouts!['doorstep']!);
-        Object.assign(page.settings, { offerGoods: { sku: 'STR138-3M-POP', quantity: 1, code: '' }, offerPercent: 20 });
+        Object.assign(page.settings, { offerGoods: { ...NO_GOODS, sku: 'STR138-3M-POP' }, offerPercent: 20 });
       }),
       'loft-note': piece('text', (note) => {
         note.name = 'Note from the loft';

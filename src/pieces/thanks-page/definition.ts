@@ -70,7 +70,7 @@ export const thanksPage = definePiece({
       task: 'parts',
       part: 'offer',
       label: 'What is offered',
-      help: 'One press adds it to the order and charges the same card. Not shown to whoever has it in the order.',
+      help: 'One press adds it and charges the same card. Not a product with options, nor what is in the order already.',
     }),
     offerPercent: numeric({
       task: 'parts',
