@@ -26,8 +26,8 @@ export function keepCart(cookies: AstroCookies, token: string, isSecure: boolean
 }
 
 /** Goes on with a visit that began on another site, as the runtime does. */
-export function keepVisit(cookies: AstroCookies, visit: string): void {
-  cookies.set(VISIT, visit, { path: '/', sameSite: 'lax', maxAge: 1800 });
+export function keepVisit(cookies: AstroCookies, visit: string, isSecure: boolean): void {
+  cookies.set(VISIT, visit, { path: '/', sameSite: 'lax', secure: isSecure, maxAge: 1800 });
 }
 
 /** The visit the runtime records under, if it records at all and the browser does not ask to be left out. */
