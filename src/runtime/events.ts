@@ -19,13 +19,18 @@ export interface Recorder {
 
 const SEND_AFTER_MS = 1200;
 
+/** Whether the browser lets visits be recorded: it asks neither by Global Privacy Control nor by Do Not Track that they are not. */
+export function isRecorded(): boolean {
+  const wishes = navigator as { globalPrivacyControl?: boolean; doNotTrack?: string | null };
+  return !wishes.globalPrivacyControl && wishes.doNotTrack !== '1';
+}
+
 /**
  * Records what shoppers do, without anything that says who they are. The visit's id lasts 30 minutes after the last
  * page. Nothing is kept or sent when the browser asks not to be tracked, or `isQuiet` (previews).
  */
 export function createRecorder(host: Pick<HostPage, 'tell'>, page: string, device: Device, isQuiet: boolean): Recorder {
-  const wishes = navigator as { globalPrivacyControl?: boolean; doNotTrack?: string | null };
-  if (isQuiet || wishes.globalPrivacyControl || wishes.doNotTrack === '1') return { record: () => undefined };
+  if (isQuiet || !isRecorded()) return { record: () => undefined };
   // Known from the first moment on, so that what is sent without script belongs to it, too.
   visitId();
   const queue: QueuedEvent[] = [];

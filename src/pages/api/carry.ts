@@ -4,7 +4,8 @@ import { sendCart } from '~/services/links/carry-cart';
 import { cartToken } from '~/shop/cart-cookie';
 import { readBody, refuse } from './_respond';
 
-const bodySchema = z.strictObject({ visit: z.string().regex(/^[\w-]{6,60}$/) });
+/** `visit`: empty where nothing is recorded. */
+const bodySchema = z.strictObject({ visit: z.string().regex(/^([\w-]{6,60})?$/) });
 
 /** A code that brings the cart of another site over to the shop's own pages. */
 export const POST: APIRoute = async ({ locals, cookies, request }) => {

@@ -11,7 +11,7 @@ export const GET: APIRoute = async ({ locals, cookies, request, url, redirect })
   const isSecure = url.protocol === 'https:';
   if (brought) {
     keepCart(cookies, brought.cartToken, isSecure);
-    if (!asksNotToBeTracked(request.headers)) keepVisit(cookies, brought.visit, isSecure);
+    if (brought.visit && !asksNotToBeTracked(request.headers)) keepVisit(cookies, brought.visit, isSecure);
   }
   return redirect(isShop ? asked.pathname + asked.search : '/shop/cart', 303);
 };

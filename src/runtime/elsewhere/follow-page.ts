@@ -52,7 +52,7 @@ export function followPage({ cart, recorder, openKind, afterAdd }: Following): v
   /** The page's own elements: `data-pl-sku` puts into the cart, `data-pl-look` opens a quick view, `data-pl-cart` the cart. */
   function press(element: HTMLElement): boolean {
     const { plSku, plLook } = element.dataset;
-    if (plSku) void add({ ...readLink(new URLSearchParams({ sku: plSku })) }, element);
+    if (plSku) void add(readLink(new URLSearchParams({ sku: plSku })), element);
     else if (plLook)
       void findBySku(host, plLook).then((product) => {
         if (!product || !openKind('quick-view', { opener: element, product: product.slug }))
@@ -89,7 +89,7 @@ export function followPage({ cart, recorder, openKind, afterAdd }: Following): v
       link.target === '_blank'
     )
       return;
-    const to = new URL(link.href, location.href);
+    const to = new URL(link.href);
     if (to.origin !== origin) return;
     const isBuy = to.pathname === '/shop/buy';
     if (!isBuy && !cart.view?.count) return;

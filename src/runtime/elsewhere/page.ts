@@ -2,6 +2,7 @@ import type { ManifestPiece } from '~/core/lane';
 import type { HostPage } from '../host-page';
 import { kept } from './kept';
 import { findOut } from './about';
+import { isRecorded } from '../events';
 import { visitId } from './visit';
 
 export const IS_OWN = false;
@@ -18,7 +19,7 @@ export const piecesFor = (pieces: readonly ManifestPiece[]): readonly ManifestPi
       where: { ...piece.where, pages: ['other', 'product'] },
       settings:
         piece.kind === 'cart-opener'
-          ? { ...piece.settings, stands: 'floating', hideEmpty: true, keepsLink: true, opensBy: 'press' }
+          ? { ...piece.settings, stands: 'floating', hideEmpty: true, keepsLink: true }
           : piece.settings,
     }));
 
@@ -76,7 +77,8 @@ const language = () => document.documentElement.lang.slice(0, 2).toLowerCase() |
 /** The way to a page of the shop that takes cart and visit along; the page alone where the shop does not answer, or there is no cart. */
 async function carry(ask: HostPage['ask'], to: string): Promise<string> {
   if (!token.read()) return to;
-  const body = JSON.stringify({ visit: visitId() });
+  // Whoever asks not to be recorded is nobody there, either.
+  const body = JSON.stringify({ visit: isRecorded() ? visitId() : '' });
   const headers = { 'content-type': 'application/json' };
   try {
     const response = await ask('/api/carry', { method: 'POST', body, headers });
@@ -98,7 +100,7 @@ export async function beforeDrawing(): Promise<void> {
   options.vnode = (vnode) => {
     const props = vnode.props as Record<string, unknown>;
     if (typeof vnode.type === 'string')
-      for (const name of ['href', 'src', 'action', 'poster']) {
+      for (const name of ['href', 'src', 'action']) {
         const value = props[name];
         if (typeof value === 'string' && /^\/(?!\/)/.test(value)) props[name] = origin + value;
       }

@@ -59,6 +59,25 @@ describe('a page of another site', () => {
     expect(shown[1]!.settings).to.include({ stands: 'floating', hideEmpty: true });
   });
 
+  it('takes the cart along to the shop, and the visit only of those who let it be recorded', async () => {
+    open('<main></main>');
+    const server = fakeServer();
+    globalThis.localStorage.setItem('pl_cart_token', 'a'.repeat(36));
+    const page = elsewhere.pageOf(SHOP);
+    const visitsSent = () => server.asked.map(({ init }) => (JSON.parse(String(init.body)) as { visit: string }).visit);
+
+    page.go('/shop/checkout');
+    await settled();
+    Object.defineProperty(navigator, 'globalPrivacyControl', { value: true, configurable: true });
+    page.go('/shop/checkout');
+    await settled();
+
+    expect(server.asked.map(({ url }) => url)).to.deep.equal([`${SHOP}/api/carry`, `${SHOP}/api/carry`]);
+    expect(visitsSent()[0]).to.match(/^[\w-]{6,60}$/);
+    expect(visitsSent()[1]).to.equal('');
+    server.restore();
+  });
+
   it('keeps a visit for half an hour, with the site and not in its cookies', async () => {
     open('<main></main>');
     const id = visit.visitId();
