@@ -93,7 +93,7 @@ for (const definition of definitions.filter(({ spots }) => spots !== undefined))
           if ('shows' in it.settings)
             it.settings['shows'] = selectionOf({
               from: 'picked',
-              picked: { slugs: ['hoop-winder', 'heron', 'kestrel'] },
+              picked: { slugs: ['hoop-winder', 'lapwing-delta', 'kestrel'] },
             });
           if ('heading' in definition.words) it.words['en'] = { heading: 'Ours' };
           for (const part of it.parts) part.on = true;

@@ -109,15 +109,19 @@ test('what another buyer was quicker for is said at its row, and the others are 
   await winder.check();
   // In the meantime the last ones go.
   const slug = 'hoop-winder';
-  const product = await owner.get<{ edit: number; record: { variants: { stock: number | null }[] } }>(
-    `/api/studio/products/${slug}`,
-  );
-  const record = { ...product.record, variants: product.record.variants.map((variant) => ({ ...variant, stock: 0 })) };
-  const saved = await page.request.put(`${server.origin}/api/studio/products/${slug}`, {
-    headers: { cookie: owner.cookie, origin: server.origin },
-    data: { edit: product.edit, record },
-  });
-  expect(saved.ok()).toBe(true);
+  const read = () =>
+    owner.get<{ edit: number; record: { variants: { stock: number | null }[] } }>(`/api/studio/products/${slug}`);
+  const { variants: full } = (await read()).record;
+  const stockWith = async (stockOf: (i: number) => number | null) => {
+    const { edit, record } = await read();
+    const variants = record.variants.map((variant, i) => ({ ...variant, stock: stockOf(i) }));
+    const saved = await page.request.put(`${server.origin}/api/studio/products/${slug}`, {
+      headers: { cookie: owner.cookie, origin: server.origin },
+      data: { edit, record: { ...record, variants } },
+    });
+    expect(saved.ok()).toBe(true);
+  };
+  await stockWith(() => 0);
   await form.getByRole('button', { name: 'Add all chosen' }).click();
   await expect(form.getByRole('status').last()).toContainText('1 row is in your cart now. 1 row could not be added');
   await expect(form.locator('tr', { hasText: 'Hoop Winder' }).locator('.order-why')).toContainText('sold out');
@@ -147,6 +151,8 @@ test('what another buyer was quicker for is said at its row, and the others are 
   expect([answer.added, answer.refused.length]).toEqual([[], 1]);
   await page.reload();
   await expect(page.locator('[data-pl-count]').first()).toHaveText(before!);
+  // Whoever comes next finds the shelf as it was.
+  await stockWith((i) => full[i]!.stock);
 });
 
 test('an order form works on a phone, and without script, right to left', async ({ browser, server }) => {

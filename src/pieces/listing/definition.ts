@@ -92,6 +92,14 @@ export const listing = definePiece({
       help: 'Pressed, it is shown large over the page, in place of leading to the product.',
       default: false,
     }),
+    saving: choice({
+      task: 'parts',
+      part: 'picture',
+      label: 'What is saved',
+      help: 'On the picture of what costs less than before.',
+      options: { percent: 'In per cent', amount: 'In money', none: 'Not said' },
+      default: 'percent',
+    }),
     nameLinks: toggle({
       task: 'parts',
       part: 'name',
