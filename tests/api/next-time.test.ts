@@ -6,7 +6,7 @@ import { viewCart } from '~/services/cart/show-cart';
 import { circumstancesOf } from '~/services/cart/circumstances';
 import { liveLane } from '~/services/lane/live-lane';
 import { asksBirthday, giveCode, keepBirthday, orderAgain, showCode } from '~/services/orders/next-time';
-import { exampleOrder } from '~/services/orders/place-order';
+import { exampleOrder } from '~/services/orders/example-order';
 import { ORDER_FORM } from '../support/checkout';
 import { sellWith } from '../support/live-offers';
 import { orderNow } from '../support/order-now';

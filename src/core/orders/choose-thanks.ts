@@ -1,6 +1,5 @@
-import { whoSees, type Device, type Where } from '~/core/where';
-
-const DEVICES: Device[] = ['phone', 'tablet', 'desktop'];
+import { whoSees, type Where } from '~/core/where';
+import { DEVICES } from '~/core/where/where.schema';
 
 /** A thank-you page, as far as it is chosen by. */
 export interface ThanksCandidate {
@@ -48,7 +47,7 @@ function fits({ where, settings }: ThanksCandidate, { bought, isFirst, country, 
   const countries = countriesOf(settings.countries);
   if (countries.length > 0 && !countries.includes(country)) return false;
   // There is one page for all devices: it cannot be missing on some.
-  const everywhere = { ...where, devices: DEVICES };
+  const everywhere = { ...where, devices: [...DEVICES] };
   const seenWith = (product: string | null, categories: readonly string[]) =>
     whoSees(everywhere, { device: 'phone', page: 'thanks', product, categories }).shown;
   // One of the products bought is enough; of an order whose products are all gone, none.

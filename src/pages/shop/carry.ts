@@ -5,8 +5,9 @@ import { cartToken, keepCart, keepVisit } from '~/shop/cart-cookie';
 
 /** Takes over what a shopper put together on another site, and goes on to the page they asked for. */
 export const GET: APIRoute = async ({ locals, cookies, request, url, redirect }) => {
-  const asked = new URL(url.searchParams.get('to') ?? '', url.origin);
-  const isShop = asked.origin === url.origin && /^\/shop(\/|$)/.test(asked.pathname);
+  const to = url.searchParams.get('to') ?? '';
+  const asked = URL.canParse(to, url.origin) ? new URL(to, url.origin) : url;
+  const isShop = asked !== url && asked.origin === url.origin && /^\/shop(\/|$)/.test(asked.pathname);
   const brought = await receiveCart(locals.app, url.searchParams.get('code') ?? '', cartToken(cookies));
   const isSecure = url.protocol === 'https:';
   if (brought) {

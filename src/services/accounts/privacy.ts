@@ -10,7 +10,7 @@ import { uploadsFolder } from '~/services/files/uploads';
 const DAY_MS = 86_400_000;
 
 /** For how many days things are kept; docs/privacy.md says why. */
-export const KEPT_DAYS = { checkouts: 7, carts: 60, visits: 400, failedOrders: 30 } as const;
+export const KEPT_DAYS = { checkouts: 7, carts: 60, visits: 400, failedOrders: 30, elsewhere: 60 } as const;
 
 /** Whether a request asks not to be recorded: Global Privacy Control (W3C), or Do Not Track before it. */
 export function asksNotToBeTracked(headers: Headers): boolean {
@@ -22,6 +22,7 @@ export async function sweepPersonal(app: App): Promise<Record<string, number>> {
   const now = app.now();
   const { lane } = await liveLane(app);
   const ago = (days: number) => now - days * DAY_MS;
+  await app.elsewhere.forget(addDays(dayIn(lane.shop.timeZone, now), -KEPT_DAYS.elsewhere));
   return app.privacy.sweep({
     checkouts: ago(KEPT_DAYS.checkouts),
     carts: ago(KEPT_DAYS.carts),

@@ -1,4 +1,4 @@
-import { randomBytes } from 'node:crypto';
+import { randomBytes, randomUUID } from 'node:crypto';
 import type { App } from '~/services/app';
 import { changeCartOf } from '~/services/cart/change-cart';
 
@@ -13,8 +13,9 @@ export async function sendCart(app: App, cartToken: string, visit: string): Prom
 }
 
 /**
- * The cart that a code brings. What the shopper had in a cart of the shop's own is put in with it, as far as it is still to be had;
- * null where the code is used up or over.
+ * Moves what a code brings into the shopper's own cart, or into a new one, and answers whose that is; what cannot be had any more
+ * stays where it was. The cart that was brought is never taken for the shopper's: whoever made the code knows its secret, and
+ * what is typed at the checkout is kept with the cart. Null where the code is used up or over.
  */
 export async function receiveCart(
   app: App,
@@ -22,16 +23,16 @@ export async function receiveCart(
   ownToken: string | null,
 ): Promise<{ readonly cartToken: string; readonly visit: string } | null> {
   const brought = await app.elsewhere.takeCarried(code, app.now());
-  if (!brought || ownToken === null || ownToken === brought.cartToken) return brought;
-  const own = await app.carts.read(ownToken);
-  for (const { variantId, quantity, answers } of own.lines)
-    await changeCartOf(app, brought.cartToken, {
-      kind: 'add',
-      variantId,
-      quantity,
-      answers: structuredClone(answers) as Record<string, string | string[]>,
-      choices: {},
-    });
-  for (const line of own.lines) await changeCartOf(app, ownToken, { kind: 'remove', lineId: line.id });
-  return brought;
+  if (!brought) return null;
+  const cartToken = ownToken ?? randomUUID();
+  const { lines, codes } = await app.carts.read(brought.cartToken);
+  if (cartToken !== brought.cartToken)
+    for (const { id, variantId, quantity, answers } of lines) {
+      const given = structuredClone(answers) as Record<string, string | string[]>;
+      const add = { kind: 'add', variantId, quantity, answers: given, choices: {} } as const;
+      const moved = await changeCartOf(app, cartToken, add);
+      if (moved.ok) await changeCartOf(app, brought.cartToken, { kind: 'remove', lineId: id });
+    }
+  for (const typed of codes) await changeCartOf(app, cartToken, { kind: 'coupon', code: typed });
+  return { cartToken, visit: brought.visit };
 }

@@ -7,7 +7,6 @@ import { liveLane } from '~/services/lane/live-lane';
 /** Routes that the listed sites may ask from a shopper's browser. */
 const OPEN =
   /^\/api\/(manifest|cart|cart\/many|products\/\[slug\]|find-product|quote|suggestions|events|carry|seen)\/?$/;
-const KEPT_DAYS = 60;
 const DAY_MS = 86_400_000;
 /** An origin as browsers write it. */
 const SITE = /^https?:\/\/[a-z0-9.-]+(:\d{1,5})?$/;
@@ -71,7 +70,6 @@ export async function noteSeen(
   // A page that only tells of errors is known by itself.
   const told = [...new Set(links.length > 0 ? links : [''])];
   await app.elsewhere.noteSeen({ site, path, links: told, errors }, day, now);
-  await app.elsewhere.forget(dayIn(lane.shop.timeZone, now - KEPT_DAYS * DAY_MS));
 }
 
 /** Where snippets were seen in the last days, and which sites were refused; what is listed by now is not. */
