@@ -2,6 +2,7 @@ import { NO_GOODS, applyLayout, newPiece, selectionOf, type Lane, type Piece } f
 import { usualDelivery } from '~/core/orders';
 import { offerSchema, type Offer } from '~/core/pricing';
 import { definitionOf } from '~/pieces/registry';
+import { demoLinks } from './links';
 import { DEMO_PAGES, LOFT_NOTE } from './pages';
 
 function piece(kind: string, change: (made: Piece) => void = () => undefined): Piece {
@@ -80,6 +81,7 @@ export function liveDemoLane(): Lane {
         table.settings['shows'] = selectionOf({ from: 'category', category: 'spares', most: 24, order: 'name' });
         table.settings['search'] = false;
       }),
+      ...demoLinks(),
     },
     shopWords: {
       en: {

@@ -19,6 +19,7 @@ import {
   TOGETHER,
   UNDER_THRESHOLD,
 } from './planted';
+import { noteLink } from './links';
 import { BUYERS, PRODUCTS } from './products';
 import { randomFrom, type Random } from './random';
 
@@ -59,6 +60,8 @@ export function playTraffic(
   const weights = dayWeights(random);
   const total = weights.reduce((a, b) => a + b, 0);
   const returns: { day: number; index: number }[] = [];
+  const slugs = new Map(shelves.map(({ sku, slug }) => [sku, slug]));
+  const slugOf = (sku: string) => slugs.get(sku)!;
   const byName = new Map(shelves.map((shelf) => [shelf.name, shelves.filter((other) => other.name === shelf.name)]));
   const popular = Object.fromEntries(
     PRODUCTS.filter((product) => product.stock !== 0).map((product) => [product.name, product.popularity]),
@@ -71,7 +74,10 @@ export function playTraffic(
       const isReturn = i < due;
       const visit = playVisit(random, date, `d${day}-${i}`, isReturn, popular, byName);
       visits.push(visit);
-      if (visit.depth < 6) continue;
+      if (visit.depth < 6) {
+        noteLink(visit, null, slugOf);
+        continue;
+      }
       const order = fillOrder(
         random,
         visit,
@@ -82,6 +88,7 @@ export function playTraffic(
         day,
       );
       orders.push(order);
+      noteLink(visit, order, slugOf);
       visit.revenueMinor = order.totalMinor;
       const spares = order.lines.some((line) => byName.get(line.name)?.[0]?.topCategory === 'Spares');
       if (spares && random.chance(SPARES_REPEAT.chance))

@@ -1,4 +1,5 @@
 import type { Product } from '~/core/catalogue';
+import { DEMO_LINKS } from '../../demo/links';
 import { startOutside } from '../../outside/serve';
 import { elsewhere, publishLink } from '../support/other-site';
 import { changingTest, expect, expectAccessible, fillCheckout, phonePage, signIn, type Page } from './harness';
@@ -127,12 +128,15 @@ test('the blog, its newsletter, a strict page and one in Arabic lead to the shop
     await expect(page.getByRole('heading', { name, exact: true })).toBeVisible();
     await expect(page.getByRole('button', { name: 'Add to cart' })).toBeVisible();
   };
-  const heron = (await (await fetch(`${server.origin}/api/products/heron`)).json()) as Product;
-  const name = [heron.name, ...Object.values(heron.variants[0]!.choices)].join(', ');
+  const nameOf = async (slug: string, sku: string) => {
+    const product = (await (await fetch(`${server.origin}/api/products/${slug}`)).json()) as Product;
+    return [product.name, ...Object.values(product.variants.find((one) => one.sku === sku)!.choices)].join(', ');
+  };
+  const heron = await nameOf('heron', DEMO_LINKS['blog-text'].sku);
   for (const [path, text, title] of [
-    ['/', 'Heron', name],
-    ['/newsletter', 'Buy it', name],
-    ['/strict', 'Buy the Heron', name],
+    ['/', 'Heron', heron],
+    ['/newsletter', 'Buy it', await nameOf('lapwing-delta', DEMO_LINKS['newsletter-card'].sku)],
+    ['/strict', 'Buy the Heron', heron],
   ] as const) {
     await page.goto(outside.origin + path);
     await page.getByRole('link', { name: text, exact: true }).last().click();
@@ -140,10 +144,11 @@ test('the blog, its newsletter, a strict page and one in Arabic lead to the shop
   }
   await page.goto(`${outside.origin}/`);
   await page.getByRole('button', { name: 'Buy it' }).first().click();
-  await landsOn(`2 × ${name}`);
+  await landsOn('2 × Hoop Winder');
+  expect(new URL(page.url()).searchParams.get('link')).toBe('blog-pair');
   await page.goto(`${outside.origin}/rtl`);
   await page.getByRole('button', { name: 'اشترِه' }).click();
-  await landsOn(name);
+  await landsOn(await nameOf('heron', DEMO_LINKS['arabic-card'].sku));
   outside.server.closeAllConnections();
   outside.server.close();
 });
