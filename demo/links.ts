@@ -10,6 +10,8 @@ interface DemoLink {
   readonly layout: string;
   readonly quantity?: number;
   readonly code?: string;
+  /** On its button, where “Buy it” would not say enough. */
+  readonly button?: string;
   readonly settings?: object;
   /** Where visits that use it come from. */
   readonly source: 'kite-blog' | 'newsletter';
@@ -22,6 +24,7 @@ export const DEMO_LINKS = {
     name: 'Two winders, a button',
     sku: 'HOO130',
     quantity: 2,
+    button: 'Buy two winders',
     layout: 'button',
     source: 'kite-blog',
   },
@@ -42,12 +45,13 @@ export type DemoLinkId = keyof typeof DEMO_LINKS;
 export function demoLinks(): Record<string, Piece> {
   return Object.fromEntries(
     (Object.entries(DEMO_LINKS) as [string, DemoLink][]).map(
-      ([id, { name, sku, layout, quantity = 1, code = '', settings }]) => {
+      ([id, { name, sku, layout, quantity = 1, code = '', button, settings }]) => {
         const piece = newPiece(buyLink, true);
         piece.name = name;
         piece.where.spot = 'elsewhere';
         applyLayout(piece, buyLink.layouts![layout]!);
         Object.assign(piece.settings, settings, { goods: { ...NO_GOODS, sku, quantity, code } });
+        if (button) piece.words = { en: { button } };
         return [id, piece];
       },
     ),

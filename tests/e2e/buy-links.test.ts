@@ -143,7 +143,7 @@ test('the blog, its newsletter, a strict page and one in Arabic lead to the shop
     await landsOn(title);
   }
   await page.goto(`${outside.origin}/`);
-  await page.getByRole('button', { name: 'Buy it' }).first().click();
+  await page.getByRole('button', { name: 'Buy two winders' }).click();
   await landsOn('2 × Hoop Winder');
   expect(new URL(page.url()).searchParams.get('link')).toBe('blog-pair');
   await page.goto(`${outside.origin}/rtl`);
@@ -151,6 +151,26 @@ test('the blog, its newsletter, a strict page and one in Arabic lead to the shop
   await landsOn(await nameOf('heron', DEMO_LINKS['arabic-card'].sku));
   outside.server.closeAllConnections();
   outside.server.close();
+});
+
+test('a card is made wider by dragging its edge, and by keys', async ({ page, server }) => {
+  const goods = { sku: DEMO_LINKS['blog-text'].sku, quantity: 1, code: '' };
+  const id = await publishLink(server, { shape: 'card', width: 320, goods });
+  await signIn(page, server.origin, `/studio/links?piece=${id}`);
+  const width = async () => /max-width:(\d+)px/.exec(await outputOf(page, 'HTML without script'))![1];
+  expect(await width()).toBe('320');
+  const edge = page.getByRole('slider', { name: 'Width' });
+  const box = (await edge.boundingBox())!;
+  const [x, y] = [box.x + box.width / 2, box.y + 40];
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  await page.mouse.move(x - 62, y, { steps: 5 });
+  await page.mouse.up();
+  expect(await width()).toBe('260');
+  const card = page.frameLocator('iframe[title="How it looks"]').locator('form > div').first();
+  await expect.poll(async () => Math.round((await card.boundingBox())!.width)).toBeLessThanOrEqual(262);
+  await edge.press('ArrowRight');
+  expect(await width()).toBe('270');
 });
 
 test('every shape, as a form and with the script, carries what was answered: nothing is chosen twice', async ({
@@ -164,7 +184,7 @@ test('every shape, as a form and with the script, carries what was answered: not
   const answers = { name: 'Ada of the Lake', lettering: 'copper', printing: 'none', tail: 'no' };
   let html = '';
   const blog = await elsewhere(() => html);
-  for (const shape of ['text', 'button', 'card']) {
+  for (const shape of ['text', 'button', 'card', 'page']) {
     const goods = { sku: variant!.sku, quantity: 2, code: '', answers };
     const id = await publishLink(server, { shape, goods, leads: 'checkout' }, (sites) => sites.push(blog.origin));
     await signIn(page, server.origin, `/studio/links?piece=${id}`);

@@ -2,7 +2,7 @@ import { ANSWER_FIELD, readAnswers, type Answers } from '~/core/options/answers'
 import type { Goods } from '~/core/lane';
 
 /** Where a buy link leads when its goods are in the cart. */
-export const LEADS = ['cart', 'checkout', 'product'] as const;
+export const LEADS = ['popup', 'cart', 'checkout', 'product'] as const;
 export type Leads = (typeof LEADS)[number];
 
 export interface LinkedGoods extends Omit<Goods, 'answers'> {

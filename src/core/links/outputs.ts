@@ -8,7 +8,7 @@ export interface LinkSpec extends LinkedGoods {
   readonly origin: string;
   readonly language: string;
   readonly direction: 'ltr' | 'rtl';
-  readonly shape: 'text' | 'button' | 'card';
+  readonly shape: 'text' | 'button' | 'card' | 'page';
   readonly width: number;
   readonly align: 'start' | 'center' | 'end';
   readonly colours: 'own' | 'host';
@@ -26,6 +26,8 @@ export interface LinkSpec extends LinkedGoods {
     readonly price: Rules;
     readonly button: Rules;
   };
+  /** What is otherwise while the pointer is on it. */
+  readonly hover: { readonly card: Rules; readonly button: Rules };
 }
 
 /** Style rules in the order they are written: `['color', '#112233']`. */
@@ -53,6 +55,30 @@ const COLOURS = ['color', 'background-color', 'border-color'];
 const ownColours = (spec: LinkSpec, rules: Rules): Rules =>
   spec.colours === 'own' ? rules : rules.filter(([property]) => !COLOURS.includes(property));
 
+/** A card, or a whole page: everything on one ground. */
+const isBoxed = ({ shape }: LinkSpec) => shape === 'card' || shape === 'page';
+
+type Hovered = keyof LinkSpec['hover'];
+const hoverOf = (spec: LinkSpec, slot: Hovered): Rules =>
+  slot === 'card' && !isBoxed(spec) ? [] : slot === 'card' ? ownColours(spec, spec.hover.card) : spec.hover.button;
+const hoverName = (spec: LinkSpec, slot: Hovered) => `pl-${spec.link}-${slot}`;
+/** By which a style sheet finds it; a tag's own styles know no pointer. */
+const hoverClass = (spec: LinkSpec, slot: Hovered): string =>
+  spec.link && hoverOf(spec, slot).length > 0 ? ` class="${hoverName(spec, slot)}"` : '';
+
+/** What changes under the pointer. */
+function hoverStyle(spec: LinkSpec): string {
+  const rules = (['card', 'button'] as const)
+    .filter((slot) => hoverClass(spec, slot))
+    .map(
+      (slot) =>
+        `.${hoverName(spec, slot)}:hover{${hoverOf(spec, slot)
+          .map(([property, value]) => `${property}:${value}!important`)
+          .join(';')}}`,
+    );
+  return rules.length > 0 ? `<style>${rules.join('').replaceAll('<', '')}</style>\n` : '';
+}
+
 function buttonOf(spec: LinkSpec, tag: 'a' | 'button'): string {
   const isText = spec.shape === 'text';
   const look: Rules = isText
@@ -75,7 +101,7 @@ function buttonOf(spec: LinkSpec, tag: 'a' | 'button'): string {
   const style = look.length > 0 ? ` style="${styled(look)}"` : '';
   return tag === 'a'
     ? `<a href="${addressOf(spec)}"${style}>${escapeHtml(spec.label)}</a>`
-    : `<button${style}>${escapeHtml(spec.label)}</button>`;
+    : `<button${hoverClass(spec, 'button')}${style}>${escapeHtml(spec.label)}</button>`;
 }
 
 /** A part as plain HTML. */
@@ -84,21 +110,20 @@ function partOf(spec: LinkSpec, part: PartKey, tag: 'a' | 'button'): string {
   switch (part) {
     case 'picture': {
       if (spec.picture === null) return '';
-      const size: Rules =
-        spec.shape === 'card'
-          ? [
-              ['display', 'block'],
-              ['width', '100%'],
-              ['height', 'auto'],
-            ]
-          : [
-              ['width', '44px'],
-              ['height', '44px'],
-              ['object-fit', 'cover'],
-              ['vertical-align', 'middle'],
-              ['margin-inline-end', '10px'],
-            ];
-      return `<img src="${escapeHtml(spec.picture)}" alt="${escapeHtml(spec.name)}" width="${spec.shape === 'card' ? spec.width : 44}" style="${styled(size)}">`;
+      const size: Rules = isBoxed(spec)
+        ? [
+            ['display', 'block'],
+            ['width', '100%'],
+            ['height', 'auto'],
+          ]
+        : [
+            ['width', '44px'],
+            ['height', '44px'],
+            ['object-fit', 'cover'],
+            ['vertical-align', 'middle'],
+            ['margin-inline-end', '10px'],
+          ];
+      return `<img src="${escapeHtml(spec.picture)}" alt="${escapeHtml(spec.name)}" width="${isBoxed(spec) ? spec.width : 44}" style="${styled(size)}">`;
     }
     case 'name':
       return `<p style="${styled([...ownColours(spec, look.name), ['margin', '0 0 4px'], ['font-weight', '600']])}">${escapeHtml(spec.name)}</p>`;
@@ -127,15 +152,42 @@ function bodyOf(spec: LinkSpec, tag: 'a' | 'button'): string {
   const card: Rules = [
     ...ownColours(spec, spec.look.card),
     ...onCard,
-    ['max-width', `${spec.width}px`],
-    [MARGIN[spec.align], 'auto'],
-    ['padding-bottom', '10px'],
+    ...(spec.shape === 'page'
+      ? WHOLE_PAGE
+      : ([
+          ['max-width', `${spec.width}px`],
+          [MARGIN[spec.align], 'auto'],
+          ['padding-bottom', '10px'],
+        ] as const)),
   ];
+  if (spec.shape === 'page') return pageOf(spec, card, parts);
   const inside = parts
     .map(({ part, html }) => (part === 'picture' ? html : `<div style="padding:6px 16px">${html}</div>`))
     .join('\n  ');
-  return `<div style="${styled(card)}">\n  ${inside}\n</div>`;
+  return `<div${hoverClass(spec, 'card')} style="${styled(card)}">\n  ${inside}\n</div>`;
 }
+
+/** Fills the window: the picture on one side, the words on the other, one above the other where it is narrow. */
+function pageOf(spec: LinkSpec, card: Rules, parts: readonly { part: PartKey; html: string }[]): string {
+  const picture = parts.find(({ part }) => part === 'picture');
+  const column = (basis: number, html: string) =>
+    `<div style="flex:1 1 ${basis}px;max-width:${basis}px">\n  ${html}\n</div>`;
+  const words = parts
+    .filter(({ part }) => part !== 'picture')
+    .map(({ html }) => `<div style="padding:6px 0">${html}</div>`);
+  return `<div${hoverClass(spec, 'card')} style="${styled(card)}">\n${picture ? column(spec.width, picture.html) : ''}\n${column(420, words.join('\n  '))}\n</div>`;
+}
+
+const WHOLE_PAGE: Rules = [
+  ['display', 'flex'],
+  ['flex-wrap', 'wrap'],
+  ['align-items', 'center'],
+  ['justify-content', 'center'],
+  ['gap', '32px'],
+  ['min-height', '100vh'],
+  ['box-sizing', 'border-box'],
+  ['padding', '24px'],
+];
 
 /** Plain HTML that works without script: a card or button whose press leads to the shop. */
 export function plainHtml(spec: LinkSpec): string {
@@ -145,7 +197,7 @@ export function plainHtml(spec: LinkSpec): string {
     .map(([name, value]) => `<input type="hidden" name="${name}" value="${escapeHtml(value)}">`)
     .join('');
   const align = spec.shape === 'button' ? ` style="text-align:${spec.align}"` : '';
-  return `<form action="${escapeHtml(spec.origin)}/shop/buy" method="get" ${attributes}${align}>\n${fields}\n${bodyOf(spec, 'button')}\n</form>`;
+  return `<form action="${escapeHtml(spec.origin)}/shop/buy" method="get" ${attributes}${align}>\n${fields}\n${hoverStyle(spec)}${bodyOf(spec, 'button')}\n</form>`;
 }
 
 /** The same with the script, which puts what it sells into the cart on the spot; where it cannot run, the HTML works by itself. */
@@ -157,22 +209,23 @@ export function scriptHtml(spec: LinkSpec): string {
 export function mailHtml(spec: LinkSpec): string {
   if (spec.shape === 'text') return bodyOf(spec, 'a');
   const row = (html: string, padding = '6px 16px') => `<tr><td style="padding:${padding}">${html}</td></tr>`;
-  const width = spec.shape === 'card' ? spec.width : 0;
+  const width = isBoxed(spec) ? spec.width : 0;
   const rows = spec.parts
-    .filter((part) => spec.shape === 'card' || part === 'picture' || part === 'button')
+    .filter((part) => isBoxed(spec) || part === 'picture' || part === 'button')
     .map((part) => ({ part, html: partOf({ ...spec, colours: 'own' }, part, 'a') }))
     .filter(({ html }) => html !== '')
     .map(({ part, html }) => (part === 'picture' ? row(`<a href="${addressOf(spec)}">${html}</a>`, '0') : row(html)))
     .join('\n');
-  const table: Rules = spec.shape === 'card' ? [...spec.look.card, ...onCard] : [];
+  const table: Rules = isBoxed(spec) ? [...spec.look.card, ...onCard] : [];
   const sized = width > 0 ? ` width="${width}"` : '';
   return `<table role="presentation" cellpadding="0" cellspacing="0" border="0" lang="${spec.language}" dir="${spec.direction}" align="${SIDE[spec.direction][spec.align]}"${sized} style="${styled(table)}">\n${rows}\n</table>`;
 }
 
 /** A frame of the shop's own page of this piece; what it shows is always as the shop has it. */
 export function frameHtml(spec: LinkSpec): string {
-  const height = spec.shape === 'card' ? frameHeight(spec) : 64;
-  const width = spec.shape === 'card' ? spec.width + 16 : 260;
+  const isPage = spec.shape === 'page';
+  const height = isPage ? 640 : spec.shape === 'card' ? frameHeight(spec) : 64;
+  const width = isPage ? '100%' : spec.shape === 'card' ? spec.width + 16 : 260;
   return `<iframe src="${escapeHtml(spec.origin)}/shop/embed?piece=${spec.link}" title="${escapeHtml(spec.name)}" width="${width}" height="${height}" style="border:0;max-width:100%" loading="lazy"></iframe>`;
 }
 

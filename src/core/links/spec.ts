@@ -1,5 +1,5 @@
 import { resolveColour, resolveLook, resolveWords, type Lane, type Piece, type PieceDefinition } from '~/core/lane';
-import { LOOK_PROPERTIES, type LookProperty } from '~/core/lane/setting';
+import { LOOK_PROPERTIES, type LookProperty, type LookState } from '~/core/lane/setting';
 import type { Goods } from '~/core/lane';
 import { directionOf } from '~/core/words';
 import type { Leads } from './address';
@@ -28,14 +28,19 @@ export function linkSpec(
     language,
   }: { id: string; piece: Piece; facts: LinkFacts; origin: string; language: string },
 ): LinkSpec {
-  const rulesOf = (slot: string): Rules => {
+  const rulesOf = (slot: string, state: LookState = 'rest'): Rules => {
     const spec = definition.looks[slot]!;
     return spec.properties.flatMap((property) => {
-      const value = resolveLook(spec, piece.look.slots[slot], 'rest', property);
+      const value = resolveLook(spec, piece.look.slots[slot], state, property);
       return value === undefined
         ? []
         : rule(property, typeof value === 'number' ? `${value}px` : resolveColour(value, lane.theme));
     });
+  };
+  /** What is otherwise while the pointer is on it. */
+  const changed = (slot: string): Rules => {
+    const rest = new Map(rulesOf(slot));
+    return rulesOf(slot, 'hover').filter(([property, value]) => rest.get(property) !== value);
   };
   const settings = piece.settings as unknown as {
     goods: Goods;
@@ -54,6 +59,7 @@ export function linkSpec(
     ...{ name: facts.name, price: facts.price, shortText: facts.shortText },
     picture: facts.picture === null ? null : new URL(facts.picture, origin).href,
     look: { card: rulesOf('card'), name: rulesOf('name'), price: rulesOf('price'), button: rulesOf('button') },
+    hover: { card: changed('card'), button: changed('button') },
   };
 }
 

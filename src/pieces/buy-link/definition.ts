@@ -18,21 +18,26 @@ export const buyLink = definePiece({
     leads: choice({
       task: 'where',
       label: 'Where it leads',
-      help: 'After one press of the shopper’s on our page: a link that is only looked at puts nothing into a cart.',
-      options: { cart: 'The cart', checkout: 'The checkout', product: 'The product’s page' },
+      help: 'With our script popup and cart open where it is pressed. Without it, one press on our page adds, then the cart is shown.',
+      options: {
+        popup: 'A popup, there and then',
+        cart: 'The cart',
+        checkout: 'The checkout',
+        product: 'The product’s page',
+      },
       default: 'cart',
     }),
     shape: choice({
       task: 'parts',
       label: 'Shape',
       help: 'A text link shows its words alone, whatever parts are on.',
-      options: { text: 'Text link', button: 'Button', card: 'Card' },
+      options: { text: 'Text link', button: 'Button', card: 'Card', page: 'Whole page' },
       default: 'button',
     }),
     width: numeric({
       task: 'look',
       label: 'Width',
-      help: 'Of a card; it gets narrower where there is no room.',
+      help: 'Of a card, or of the picture on a whole page; it gets narrower where there is no room.',
       min: 160,
       max: 640,
       step: 10,
@@ -90,6 +95,12 @@ export const buyLink = definePiece({
       help: 'Everything there is to say, wide.',
       parts: ['picture', 'name', 'shortText', 'price', 'button'],
       settings: { shape: 'card', width: 560 },
+    },
+    page: {
+      label: 'Whole page',
+      help: 'A page that sells this alone: the picture large, the words beside it.',
+      parts: ['picture', 'name', 'shortText', 'price', 'button'],
+      settings: { shape: 'page', width: 480 },
     },
   },
   words: {

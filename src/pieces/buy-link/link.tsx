@@ -45,8 +45,9 @@ export function BuyLink({ piece, facts }: Props): VNode {
         );
     }
   };
+  const isBoxed = shape === 'card' || shape === 'page';
   const shown = piece.parts.filter(
-    ({ key }) => shape === 'card' || key === 'button' || (shape === 'button' && key === 'picture'),
+    ({ key }) => isBoxed || key === 'button' || (shape === 'button' && key === 'picture'),
   );
   return (
     <div
@@ -54,7 +55,7 @@ export function BuyLink({ piece, facts }: Props): VNode {
       data-shape={shape}
       data-align={align}
       data-colours={colours}
-      data-slot={shape === 'card' && colours === 'own' ? 'card' : undefined}
+      data-slot={isBoxed && colours === 'own' ? 'card' : undefined}
       style={{ '--width': `${width}px` }}
     >
       {shown.map(({ key }) => (

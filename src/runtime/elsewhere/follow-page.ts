@@ -7,7 +7,7 @@ import type { followPage as followOwnPage } from '../own/follow-page';
 
 type Following = Parameters<typeof followOwnPage>[0];
 
-/** How long snippets that come later are waited for, to be told together. */
+/** When what stands on the page is told: buying comes first. */
 const SEEN_AFTER_MS = 1500;
 
 /**
@@ -27,7 +27,7 @@ export function followPage({ cart, recorder, openKind, afterAdd }: Following): v
     const product = tell(answer.lineId, linked.link);
     if (leads === 'checkout') return host.go('/shop/checkout');
     if (leads === 'product' && product) return host.go(`/shop/p/${product}`);
-    show(product, answer.lineId, opener);
+    show(product, answer.lineId, opener, leads);
   }
 
   /** Of the product that the page itself is about. */
@@ -45,14 +45,17 @@ export function followPage({ cart, recorder, openKind, afterAdd }: Following): v
     return product;
   }
 
-  function show(product: string | null, lineId: string | null, opener: Element | null): void {
-    if (!afterAdd({ product, lineId, opener }) && !openKind('cart-surface', { opener })) host.go('/shop/cart');
+  /** As the link has it; else as the shop does after adding. */
+  function show(product: string | null, lineId: string | null, opener: Element | null, leads?: string): void {
+    const about = { product, lineId, opener };
+    if (leads === 'popup' ? openKind('added-popup', about) : leads !== 'cart' && afterAdd(about)) return;
+    if (!openKind('cart-surface', { opener })) host.go('/shop/cart');
   }
 
   /** The page's own elements: `data-pl-sku` puts into the cart, `data-pl-look` opens a quick view, `data-pl-cart` the cart. */
   function press(element: HTMLElement): boolean {
     const { plSku, plLook } = element.dataset;
-    if (plSku) void add(readLink(new URLSearchParams({ sku: plSku })), element);
+    if (plSku) void add(readLink(new URLSearchParams({ sku: plSku, to: 'popup' })), element);
     else if (plLook)
       void findBySku(host, plLook).then((product) => {
         if (!product || !openKind('quick-view', { opener: element, product: product.slug }))
@@ -102,35 +105,9 @@ export function followPage({ cart, recorder, openKind, afterAdd }: Following): v
     for (const element of document.querySelectorAll('[data-pl-count]')) element.textContent = String(count);
   });
 
-  /** Ids of the snippets told of; '' stands for those without one. */
-  const told = new Set<string>();
   let errors = 0;
-  let timer = 0;
-  function tellSeen(): void {
-    timer = 0;
-    const links = [
-      ...[...document.querySelectorAll<HTMLInputElement>('form[action] input[name=link]')]
-        .filter(({ form }) => form?.getAttribute('action') === buy)
-        .map(({ value }) => value),
-      ...[...document.querySelectorAll('a[href]')].flatMap((link) => {
-        const href = link.getAttribute('href')!;
-        return href.startsWith(`${buy}?`) ? [new URL(href).searchParams.get('link') ?? ''] : [];
-      }),
-    ].filter((id) => !told.has(id));
-    for (const id of links) told.add(id);
-    if (links.length === 0 && errors === 0) return;
-    host.tell(
-      '/api/seen',
-      JSON.stringify({ path: location.pathname.slice(0, 200), links: links.slice(0, 100), errors }),
-    );
-    errors = 0;
-  }
-  const soon = () => (timer ||= setTimeout(tellSeen, SEEN_AFTER_MS) as unknown as number);
-  new MutationObserver(soon).observe(document.documentElement, { childList: true, subtree: true });
   addEventListener('error', ({ filename }) => {
-    if (!filename?.startsWith(`${origin}/rt/`)) return;
-    errors += 1;
-    soon();
+    if (filename?.startsWith(`${origin}/rt/`)) errors += 1;
   });
-  soon();
+  setTimeout(() => void import('./tell-seen').then(({ tellSeen }) => tellSeen(buy, () => errors)), SEEN_AFTER_MS);
 }

@@ -64,11 +64,14 @@ function Screen({ chosen, origin, earned, days, elsewhere }: Props) {
           {links.map(([id, own]) => (
             <li key={id}>
               <button
-                className="btn w-full justify-start text-start aria-pressed:border-basalt aria-pressed:bg-basalt aria-pressed:text-limestone"
+                className="btn w-full flex-col items-start text-start aria-pressed:border-basalt aria-pressed:bg-basalt aria-pressed:text-limestone"
                 aria-pressed={id === selected}
                 onClick={() => select(id)}
               >
-                {pieceName(own, definitions)} · {(own.settings['goods'] as Goods).sku || 'nothing yet'}
+                <span>{pieceName(own, definitions)}</span>{' '}
+                <span className="text-[13px] font-normal">
+                  {(own.settings['goods'] as Goods).sku || 'sells nothing yet'}
+                </span>
               </button>
             </li>
           ))}

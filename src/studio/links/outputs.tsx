@@ -17,6 +17,7 @@ import { ask } from '../shared/api';
 import { useDraft } from '../shared/draft-store';
 import { Segmented } from '../shared/segmented';
 import { QrCode } from './qr-code';
+import { WidthHandle } from './width-handle';
 
 const KIND = 'buy-link';
 
@@ -62,6 +63,13 @@ const OUTPUTS = {
 } as const satisfies Readonly<Record<string, Output>>;
 type OutputKey = keyof typeof OUTPUTS;
 
+/** Which edge of a card moves, where its other one stands at a side. */
+const EDGE = {
+  start: { ltr: 'right', rtl: 'left' },
+  center: { ltr: 'center', rtl: 'center' },
+  end: { ltr: 'left', rtl: 'right' },
+} as const;
+
 const GROUNDS = { white: '#ffffff', grey: '#d9dde0', dark: '#20262b' } as const;
 
 /** What the catalogue says of the goods, and what stands in the way of buying them by one press. */
@@ -79,9 +87,12 @@ const STOPS = {
 export function Outputs({ id, piece, origin }: { id: string; piece: Piece; origin: string }) {
   const lane = useDraft((state) => state.lane);
   const isLive = useDraft((state) => Object.hasOwn(state.live.lane.pieces, id) && state.live.lane.pieces[id]!.on);
+  const change = useDraft((state) => state.change);
   const say = useDraft((state) => state.say);
   const token = useDraft((state) => state.token);
   const goods = piece.settings['goods'] as Goods;
+  /** While it is being dragged. */
+  const [dragged, setDragged] = useState<number | null>(null);
   const [facts, setFacts] = useState<Told | null>(null);
   const [problem, setProblem] = useState('');
   const [key, setKey] = useState<OutputKey>('add');
@@ -121,7 +132,8 @@ export function Outputs({ id, piece, origin }: { id: string; piece: Piece; origi
       </section>
     );
   if (!facts) return <p role="status">Reading the catalogue …</p>;
-  const spec = linkSpec(lane, definitionOf(KIND)!, { id, piece, facts, origin, language });
+  const made = linkSpec(lane, definitionOf(KIND)!, { id, piece, facts, origin, language });
+  const spec = dragged === null ? made : { ...made, width: dragged };
   const output: Output = OUTPUTS[key];
   const text = output.make(spec);
   // A frame is seen here as the draft has it; on other sites it is as the shop has it.
@@ -221,12 +233,28 @@ export function Outputs({ id, piece, origin }: { id: string; piece: Piece; origi
               value={ground}
               onChange={setGround}
             />
-            <iframe
-              title="How it looks"
-              sandbox="allow-same-origin"
-              className="min-h-[420px] w-full rounded-stone border border-mortar"
-              srcDoc={`<body style="margin:16px;background:${GROUNDS[ground]};color:${ground === 'dark' ? '#fff' : '#111'}">${seen}</body>`}
-            />
+            <div className="relative">
+              <iframe
+                title="How it looks"
+                sandbox="allow-same-origin"
+                className="block min-h-[420px] w-full rounded-stone border border-mortar"
+                srcDoc={`<body style="margin:16px;background:${GROUNDS[ground]};color:${ground === 'dark' ? '#fff' : '#111'}">${seen}</body>`}
+              />
+              {spec.shape === 'card' && key !== 'frame' && (
+                <WidthHandle
+                  width={spec.width}
+                  edge={EDGE[spec.align][spec.direction]}
+                  onDrag={setDragged}
+                  onDrop={(width) => {
+                    setDragged(null);
+                    change((draft) => void (draft.pieces[id]!.settings['width'] = width));
+                  }}
+                />
+              )}
+            </div>
+            {spec.shape === 'card' && key !== 'frame' && (
+              <p className="help">Drag the yellow edge: {spec.width} pixels wide.</p>
+            )}
           </div>
         )}
       </div>

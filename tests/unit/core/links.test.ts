@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import { JSDOM } from 'jsdom';
 import { newPiece } from '~/core/lane';
 import {
+  LEADS,
   addLink,
   checkoutLink,
   frameHtml,
@@ -40,7 +41,7 @@ describe('the address of a buy link', () => {
       sku: fc.string({ minLength: 1, maxLength: 60 }).map((text) => text.trim()),
       quantity: fc.integer({ min: 1, max: 999 }),
       code: fc.string({ maxLength: 40 }).map((text) => text.trim()),
-      leads: fc.constantFrom('cart', 'checkout', 'product') as fc.Arbitrary<'cart' | 'checkout' | 'product'>,
+      leads: fc.constantFrom(...LEADS),
       link: fc.constantFrom('', 'buy-link', 'buy-link-2'),
       answers: fc.dictionary(
         fc.stringMatching(/^[a-z0-9-]{1,40}$/),
@@ -65,7 +66,7 @@ describe('the address of a buy link', () => {
         (pairs) => {
           const read = readLink(new URLSearchParams(pairs));
           expect(Number.isInteger(read.quantity) && read.quantity >= 1 && read.quantity <= 999).to.equal(true);
-          expect(['cart', 'checkout', 'product']).to.include(read.leads);
+          expect(LEADS).to.include(read.leads);
           expect(read.link).to.match(/^[a-z0-9-]*$/);
         },
       ),
@@ -108,6 +109,37 @@ describe('what is pasted elsewhere', () => {
     expect(card('own').backgroundColor).to.not.equal('');
     expect(card('host').backgroundColor).to.equal('');
     expect(card('host').maxWidth).to.equal('320px');
+  });
+
+  it('is a whole page, with the picture beside the words', () => {
+    const page = bodyOf(plainHtml(specOf({ shape: 'page', width: 400 }))).querySelector<HTMLElement>('form > div')!;
+    expect(page.style.minHeight).to.equal('100vh');
+    const [picture, words] = page.children as unknown as HTMLElement[];
+    expect(picture!.querySelector('img')!.width).to.equal(400);
+    expect(words!.querySelector('button')!.textContent).to.equal('Buy it');
+    const plain = bodyOf(plainHtml(specOf({ shape: 'page' }, undefined, { picture: null })));
+    expect(plain.querySelector('form > div')!.children).to.have.length(1);
+  });
+
+  it('says what changes under the pointer, where anything does', () => {
+    const styleOf = (hover: object, shape = 'card') => {
+      const piece = newPiece(buyLink, true);
+      piece.settings['shape'] = shape;
+      piece.look.slots['button'] = { hover };
+      piece.look.slots['card'] = { hover: { border: '#ff0000' } };
+      const lane = liveDemoLane();
+      const spec = linkSpec(lane, buyLink, { id: 'a-link', piece, facts, origin: ORIGIN, language: 'en' });
+      return { body: bodyOf(plainHtml(spec)), mail: mailHtml(spec) };
+    };
+    const card = styleOf({ background: '#00ff00' });
+    expect(card.body.querySelector('style')!.textContent).to.equal(
+      '.pl-a-link-card:hover{border-color:#ff0000!important}.pl-a-link-button:hover{background-color:#00ff00!important}',
+    );
+    expect(card.body.querySelectorAll('.pl-a-link-card button.pl-a-link-button')).to.have.length(1);
+    expect(card.mail).not.to.include('<style');
+    // As it is at rest: nothing to say of it.
+    expect(styleOf({ background: 'token:accent' }, 'button').body.querySelector('style')).to.equal(null);
+    expect(styleOf({}, 'text').body.querySelector('style,[class]')).to.equal(null);
   });
 
   it('is a table for mail, whose picture is absolute and whose words are there without it', () => {
