@@ -91,6 +91,8 @@ async function factsOf(
       isLess: offer.price.totalMinor < offer.price.fullMinor,
       time: clock.format(offer.until),
       until: new Date(offer.until).toISOString(),
+      leftMs: offer.until - now,
+      order: orderNumber(order),
       totalMinor: offer.price.totalMinor,
     },
     added: addition?.state === 'paid' ? money(addition.amountMinor) : null,

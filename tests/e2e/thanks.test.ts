@@ -79,6 +79,45 @@ test('what is offered after the order is added by one press, without script, and
   await expect(page.getByRole('button', { name: 'Mark as packed' })).toHaveCount(0);
 });
 
+test('an offer that ends lies over the page once, and runs by the shop’s clock, whatever the shopper’s says', async ({
+  server,
+  browser,
+}) => {
+  const mug = await productOf(server, 'hollowtarn-mug');
+  const goods = { sku: mug.variants[0]!.sku, quantity: 1, code: '' };
+  await publishThanks(server, (it) => {
+    applyLayout(it, definition.layouts!['doorstep']!);
+    Object.assign(it.settings, { offerGoods: goods, offerMinutes: 10, offerStands: 'popup', offerPicture: 'large' });
+  });
+  const context = await browser.newContext(PHONE);
+  const buyer = await context.newPage();
+  await order(buyer, server, 'carbon-spar');
+  const popup = buyer.getByRole('dialog', { name: 'Add this before we pack' });
+  await expect(popup).toBeVisible();
+  await expectAccessible(buyer, 'a timed offer in a popup');
+  await expect(popup.getByRole('timer')).toHaveText(/^0:0\d:\d\d left$/);
+  await popup.getByRole('button', { name: 'No, thank you' }).click();
+  await expect(popup).toHaveCount(0);
+  const address = buyer.url();
+  const secondsLeft = async (page: Page) => {
+    const [, minutes, seconds] = /0:(\d\d):(\d\d)/.exec(await page.getByRole('timer').innerText())!;
+    return Number(minutes) * 60 + Number(seconds);
+  };
+  const first = await secondsLeft(buyer);
+  expect(first).toBeLessThan(600);
+  // A clock that is a day slow, and a page that is loaded anew: no second is won.
+  const slow = await context.newPage();
+  await slow.clock.install({ time: Date.now() - 86_400_000 });
+  await slow.goto(address);
+  expect(await secondsLeft(slow)).toBeLessThanOrEqual(first);
+  await expect(slow.getByRole('dialog')).toHaveCount(0);
+  // When it is over it is gone while the page is looked at.
+  await slow.clock.fastForward(600_000);
+  await expect(slow.getByRole('timer')).toBeHidden();
+  await expect(slow.getByRole('button', { name: /Add it for/ })).toBeHidden();
+  await context.close();
+});
+
 test('a code, the same again, and a birthday that is asked for once', async ({ server, browser }) => {
   test.setTimeout(120_000);
   await publishThanks(server, (it) => {

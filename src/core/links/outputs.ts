@@ -150,7 +150,7 @@ function bodyOf(spec: LinkSpec, tag: 'a' | 'button'): string {
       .map(({ html }) => html)
       .join('');
   const card: Rules = [
-    ...ownColours(spec, spec.look.card),
+    ...ownColours(spec, spec.look.card).filter(([property]) => spec.shape !== 'page' || !property.startsWith('border')),
     ...onCard,
     ...(spec.shape === 'page'
       ? WHOLE_PAGE
@@ -182,6 +182,7 @@ const WHOLE_PAGE: Rules = [
   ['display', 'flex'],
   ['flex-wrap', 'wrap'],
   ['align-items', 'center'],
+  ['align-content', 'center'],
   ['justify-content', 'center'],
   ['gap', '32px'],
   ['min-height', '100vh'],

@@ -1,8 +1,10 @@
 /** @jsxImportSource preact */
-import type { ComponentChildren, VNode } from 'preact';
+import type { VNode } from 'preact';
 import type { SayShop } from '~/core/lane';
 import { fill } from '~/core/words/fill';
 import type { ThanksPagePiece } from './definition';
+import { Box, Press } from './box';
+import { TimedOffer, type OfferFacts } from './offer';
 
 export interface ThanksFacts {
   /** Where its forms are sent. */
@@ -31,17 +33,7 @@ export interface ThanksFacts {
     /** null: used up. */
     readonly action: string | null;
   }[];
-  readonly offer: {
-    readonly name: string;
-    readonly picture: { readonly src: string; readonly alt: string } | null;
-    readonly full: string;
-    readonly price: string;
-    readonly isLess: boolean;
-    /** As a clock of the shop says it, and for machines (ISO 8601). */
-    readonly time: string;
-    readonly until: string;
-    readonly totalMinor: number;
-  } | null;
+  readonly offer: OfferFacts | null;
   /** What was added, where something was: what was charged for it. */
   readonly added: string | null;
   readonly code: string | null;
@@ -118,23 +110,9 @@ const EMPTY: Readonly<Record<string, string>> = {
   reorder: 'Ordering again: what was bought is not sold any more.',
 };
 
-const Box = ({ part, children, slot = 'box' }: { part: string; children: ComponentChildren; slot?: string }) => (
-  <section class="box" data-part={part} data-slot={slot}>
-    {children}
-  </section>
-);
-
-function Press({ facts, intent, children }: { facts: ThanksFacts; intent: string; children: ComponentChildren }) {
-  return (
-    <form method="post" action={facts.action}>
-      <input type="hidden" name="intent" value={intent} />
-      {children}
-    </form>
-  );
-}
-
-function draw({ part, piece, facts, say, language }: PartProps): VNode | null {
+function draw({ part, piece, facts, say, language, isShaped }: PartProps): VNode | null {
   const { words, settings } = piece;
+  const { action } = facts;
   switch (part) {
     case 'thanks':
       return (
@@ -171,31 +149,7 @@ function draw({ part, piece, facts, say, language }: PartProps): VNode | null {
           </p>
         </Box>
       ) : facts.offer === null ? null : (
-        <Box part="offer" slot="offer">
-          <h2 data-word="offerTitle">{words.offerTitle}</h2>
-          <div class="thanks-offer">
-            {facts.offer.picture && (
-              <img src={facts.offer.picture.src} alt={facts.offer.picture.alt} width="120" height="120" />
-            )}
-            <div>
-              <p>
-                <strong>{facts.offer.name}</strong>
-              </p>
-              <p class="price">
-                {facts.offer.isLess && <s>{facts.offer.full}</s>} <strong>{facts.offer.price}</strong>
-              </p>
-            </div>
-          </div>
-          <p data-word="offerText">
-            <time dateTime={facts.offer.until}>{fill(words.offerText, { time: facts.offer.time }, language)}</time>
-          </p>
-          <Press facts={facts} intent="add-after">
-            <input type="hidden" name="total" value={facts.offer.totalMinor} />
-            <button class="button" data-slot="button" data-word="offerButton">
-              {fill(words.offerButton, { price: facts.offer.price }, language)}
-            </button>
-          </Press>
-        </Box>
+        <TimedOffer offer={facts.offer} action={facts.action} {...{ piece, language, isShaped }} />
       );
     case 'downloads':
       return facts.downloads.length === 0 ? null : (
@@ -267,7 +221,7 @@ function draw({ part, piece, facts, say, language }: PartProps): VNode | null {
       return !facts.canReorder ? null : (
         <Box part="reorder">
           <h2 data-word="reorderTitle">{words.reorderTitle}</h2>
-          <Press facts={facts} intent="reorder">
+          <Press action={action} intent="reorder">
             <button class="button" data-slot="button" data-word="reorderButton">
               {words.reorderButton}
             </button>
@@ -366,7 +320,7 @@ function Birthday({ facts, words, say, months }: BirthdayProps): VNode {
     <Box part="birthday">
       <h2 data-word="birthdayTitle">{words.birthdayTitle}</h2>
       <p data-word="birthdayText">{words.birthdayText}</p>
-      <Press facts={facts} intent="birthday">
+      <Press action={facts.action} intent="birthday">
         <div class="thanks-day">
           <label>
             <span>{say('day')}</span>
@@ -391,7 +345,7 @@ function Birthday({ facts, words, say, months }: BirthdayProps): VNode {
           </button>
         </div>
       </Press>
-      <Press facts={facts} intent="no-birthday">
+      <Press action={facts.action} intent="no-birthday">
         <button class="button quiet" data-word="birthdayNo">
           {words.birthdayNo}
         </button>

@@ -24,6 +24,18 @@ export const thanksWords = {
     part: 'offer',
     default: say('Add it for {price}', 'Für {price} dazu', 'أضفه مقابل {price}'),
   },
+  offerLeft: {
+    label: 'Time that is left',
+    help: '{time} runs down second by second.',
+    part: 'offer',
+    default: say('{time} left', 'Noch {time}', 'بقي {time}'),
+  },
+  offerNo: {
+    label: 'Button: no',
+    help: 'Closes the popup; the offer stands in the page until it is over.',
+    part: 'offer',
+    default: say('No, thank you', 'Nein, danke', 'لا، شكرًا'),
+  },
   offerDone: {
     label: 'Once it is added',
     help: '{price} was charged.',

@@ -3,19 +3,13 @@ import type { VNode } from 'preact';
 import { useEffect, useState } from 'preact/hooks';
 import type { CartView } from '~/core/cart';
 import { fill } from '~/core/words/fill';
+import { timeLeft } from '~/core/words/time-left';
 import type { PieceHost } from '../piece-host';
 
 interface Props {
   readonly deadline: NonNullable<CartView['deadline']>;
   readonly host: PieceHost;
   readonly text: string;
-}
-
-/** Hours, minutes and seconds that are left, as a clock shows them. */
-export function timeLeft(ms: number): string {
-  const seconds = Math.max(0, Math.ceil(ms / 1000));
-  const two = (count: number) => String(count).padStart(2, '0');
-  return `${Math.floor(seconds / 3600)}:${two(Math.floor(seconds / 60) % 60)}:${two(seconds % 60)}`;
 }
 
 /** How long an offer still counts, by the server's clock. When it is over the cart is asked for anew, and this is gone. */

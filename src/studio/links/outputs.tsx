@@ -17,7 +17,7 @@ import { ask } from '../shared/api';
 import { useDraft } from '../shared/draft-store';
 import { Segmented } from '../shared/segmented';
 import { QrCode } from './qr-code';
-import { WidthHandle } from './width-handle';
+import { SAMPLE_MARGIN, WidthHandle } from './width-handle';
 
 const KIND = 'buy-link';
 
@@ -238,7 +238,12 @@ export function Outputs({ id, piece, origin }: { id: string; piece: Piece; origi
                 title="How it looks"
                 sandbox="allow-same-origin"
                 className="block min-h-[420px] w-full rounded-stone border border-mortar"
-                srcDoc={`<body style="margin:16px;background:${GROUNDS[ground]};color:${ground === 'dark' ? '#fff' : '#111'}">${seen}</body>`}
+                onLoad={({ currentTarget }) => {
+                  const { body } = currentTarget.contentDocument!;
+                  // A whole page is as high as its window.
+                  if (spec.shape !== 'page') currentTarget.style.height = `${body.scrollHeight + 2 * SAMPLE_MARGIN}px`;
+                }}
+                srcDoc={`<body style="margin:${SAMPLE_MARGIN}px;background:${GROUNDS[ground]};color:${ground === 'dark' ? '#fff' : '#111'}">${seen}</body>`}
               />
               {spec.shape === 'card' && key !== 'frame' && (
                 <WidthHandle

@@ -3,7 +3,7 @@ import { buyLink } from '~/pieces/buy-link/definition';
 
 const { min, max, step } = buyLink.settings.width;
 /** What the sample's page leaves free at its sides, in pixels. */
-const MARGIN = 16;
+export const SAMPLE_MARGIN = 16;
 
 interface Props {
   /** In pixels. */
@@ -15,9 +15,9 @@ interface Props {
 }
 
 const WHERE = {
-  right: (width: string) => `calc(${MARGIN}px + ${width})`,
+  right: (width: string) => `calc(${SAMPLE_MARGIN}px + ${width})`,
   center: (width: string) => `calc(50% + ${width} / 2)`,
-  left: (width: string) => `calc(100% - ${MARGIN}px - ${width})`,
+  left: (width: string) => `calc(100% - ${SAMPLE_MARGIN}px - ${width})`,
 };
 /** How much wider it gets for a pixel to the right. */
 const PER_PIXEL = { right: 1, center: 2, left: -1 };
@@ -45,7 +45,7 @@ export function WidthHandle({ width, edge, onDrag, onDrop }: Props) {
       aria-valuemax={max}
       aria-valuetext={`${width} pixels`}
       className="absolute inset-y-4 w-6 -translate-x-1/2 cursor-ew-resize touch-none before:absolute before:inset-y-0 before:left-1/2 before:w-[3px] before:-translate-x-1/2 before:rounded-full before:bg-paint"
-      style={{ left: WHERE[edge](`min(${width}px, 100% - ${2 * MARGIN}px)`) }}
+      style={{ left: WHERE[edge](`min(${width}px, 100% - ${2 * SAMPLE_MARGIN}px)`) }}
       onKeyDown={press}
       onPointerDown={(event) => {
         from.current = { x: event.clientX, width };
