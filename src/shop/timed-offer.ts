@@ -48,7 +48,10 @@ function lift(box: HTMLElement): HTMLDialogElement {
     place.replaceWith(box);
     dialog.remove();
   });
+  // Not the first button: it charges, and Enter comes easily.
+  dialog.tabIndex = -1;
   dialog.showModal();
+  dialog.focus();
   return dialog;
 }
 

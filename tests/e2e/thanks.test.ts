@@ -94,6 +94,9 @@ test('an offer that ends lies over the page once, and runs by the shop’s clock
   await order(buyer, server, 'carbon-spar');
   const popup = buyer.getByRole('dialog', { name: 'Add this before we pack' });
   await expect(popup).toBeVisible();
+  // A stray Enter charges nothing.
+  await buyer.keyboard.press('Enter');
+  await expect(popup).toBeVisible();
   await expectAccessible(buyer, 'a timed offer in a popup');
   await expect(popup.getByRole('timer')).toHaveText(/^0:0\d:\d\d left$/);
   await popup.getByRole('button', { name: 'No, thank you' }).click();
