@@ -24,10 +24,10 @@ const ONCE = 'stand-in-once';
  * `timeoutMs` is how long the shop waits for an answer.
  */
 export function standInPayment({ answerMs = 30, timeoutMs = 1500 } = {}): Payment {
-  const charged = new Map<string, string>();
-  const refunded = new Map<string, number>();
+  const charged = new Map<string, { readonly reference: string; readonly amountMinor: number }>();
+  const refunded = new Map<string, { readonly of: string; readonly amountMinor: number }>();
   return {
-    async charge({ key, cardNumber }) {
+    async charge({ key, cardNumber, amountMinor }) {
       if (cardNumber.endsWith('0003')) {
         await delay(timeoutMs);
         return { status: 'timed-out' };
@@ -35,21 +35,27 @@ export function standInPayment({ answerMs = 30, timeoutMs = 1500 } = {}): Paymen
       await delay(answerMs);
       if (cardNumber.endsWith('0002')) return { status: 'declined' };
       const kind = cardNumber.endsWith('0004') ? ONCE : 'stand-in';
-      const reference = charged.get(key) ?? `${kind}-${charged.size + 1}-${key.slice(0, 8)}`;
-      charged.set(key, reference);
+      const reference = charged.get(key)?.reference ?? `${kind}-${charged.size + 1}-${key.slice(0, 8)}`;
+      charged.set(key, { reference, amountMinor });
       return { status: 'approved', reference };
     },
-    async chargeAgain({ key, reference }) {
+    async chargeAgain({ key, reference, amountMinor }) {
       await delay(answerMs);
       if (reference.startsWith(ONCE)) return { status: 'declined' };
-      const again = charged.get(key) ?? `stand-in-${charged.size + 1}-${key.slice(0, 8)}`;
-      charged.set(key, again);
+      const again = charged.get(key)?.reference ?? `stand-in-${charged.size + 1}-${key.slice(0, 8)}`;
+      charged.set(key, { reference: again, amountMinor });
       return { status: 'approved', reference: again };
     },
-    async refund({ refundKey, amountMinor }) {
+    async refund({ key, refundKey, amountMinor }) {
       await delay(answerMs);
-      if (!(amountMinor > 0)) return { status: 'refused' };
-      refunded.set(refundKey, amountMinor);
+      const others = [...refunded].filter(([other, { of }]) => of === key && other !== refundKey);
+      // What it was charged before it was started anew it does not know.
+      const left = others.reduce(
+        (sum, [, refund]) => sum - refund.amountMinor,
+        charged.get(key)?.amountMinor ?? Infinity,
+      );
+      if (!(amountMinor > 0) || amountMinor > left) return { status: 'refused' };
+      refunded.set(refundKey, { of: key, amountMinor });
       return { status: 'done' };
     },
     async cancel(key) {

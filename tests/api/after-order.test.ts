@@ -81,6 +81,41 @@ describe('a product added after the order', () => {
     expect(readSteps({ version: 2, steps: after.lines[1]!.steps })).to.have.length(2);
   });
 
+  it('goes back from the charge it was paid with, and never more than was charged', async () => {
+    const before = await order();
+    const price = await totalOf(before);
+    await addAfter(shop.app, before.token, offer(), price);
+    const { payment } = shop.app;
+    const { refund } = payment;
+    const asked: [string, number][] = [];
+    Object.assign(payment, {
+      refund: async (wanted: Parameters<typeof refund>[0]) => {
+        asked.push([wanted.key, wanted.amountMinor]);
+        return refund(wanted);
+      },
+    });
+    const giveBack = (line: number, delivery: boolean) =>
+      actOnOrder(
+        shop.app,
+        before.id,
+        { action: 'refund', units: [{ line, quantity: 1 }], delivery, restock: false, reason: '' },
+        1,
+      );
+
+    expect([(await giveBack(1, false)).ok, (await giveBack(0, true)).ok]).to.deep.equal([true, true]);
+
+    Object.assign(payment, { refund });
+    const more = `${before.token}-more-1`;
+    expect(asked).to.deep.equal([
+      [before.token, price],
+      [before.token, before.totalMinor - price],
+      [more, price],
+    ]);
+    const { refunds, left } = (await showKeptOrder(shop.app, before.id))!;
+    expect(refunds.map(({ state }) => state)).to.deep.equal(['done', 'done']);
+    expect(left.totalMinor).to.equal(0);
+  });
+
   it('is charged once, however many press at once', async () => {
     const before = await order();
     const [price, shelf] = [await totalOf(before), await stock()];

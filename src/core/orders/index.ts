@@ -7,4 +7,13 @@ export { usualDelivery, type Delivery, type DeliveryZone } from './delivery.sche
 export { ALL_COUNTRIES, countryName, countryOf, isPostcode } from './countries';
 export type { CheckoutForm } from './checkout.schema';
 export { takenBy, type Address, type Order, type OrderLine, type OrderStatus } from './order';
-export { paidParts, planRefund, refundable, type Refund, type Refundable, type RefundedUnits } from './refund';
+export {
+  paidParts,
+  planRefund,
+  refundable,
+  spreadRefund,
+  type Charged,
+  type Refund,
+  type Refundable,
+  type RefundedUnits,
+} from './refund';

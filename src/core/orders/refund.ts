@@ -87,3 +87,26 @@ export function planRefund(
   if (seen.size === 0 && !wanted.delivery) return fail('units', 'refund-nothing');
   return ok({ amountMinor: minor(amount) });
 }
+
+/** A charge of the buyer's card, by the key the provider knows it by. */
+export interface Charged {
+  readonly key: string;
+  readonly amountMinor: number;
+}
+
+/**
+ * From which charges an amount goes back: from the first as long as anything is left of it, then from the next. `before` is what went
+ * back of them already. Never more of a charge than it was; what all of them do not hold is asked of the last, to be refused there.
+ */
+export function spreadRefund(charges: readonly Charged[], before: number, amountMinor: number): Charged[] {
+  const shares: Charged[] = [];
+  let [gone, left] = [before, amountMinor];
+  for (const [i, { key, amountMinor: charged }] of charges.entries()) {
+    const held = Math.max(0, charged - gone);
+    gone = Math.max(0, gone - charged);
+    const share = i === charges.length - 1 ? left : Math.min(left, held);
+    if (share > 0) shares.push({ key, amountMinor: share });
+    left -= share;
+  }
+  return shares;
+}

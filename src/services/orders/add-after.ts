@@ -81,7 +81,8 @@ function priced(lane: Lane, { facts, name }: LinkedFound, offer: AfterOffer, unt
   return { facts, name, quantity, price, until };
 }
 
-const keyOf = (order: Pick<Order, 'token'>, { attempt }: OrderAddition) => `${order.token}-more-${attempt}`;
+/** By which the provider knows the charge of what was added to an order. */
+export const additionKey = (token: string, { attempt }: Pick<OrderAddition, 'attempt'>) => `${token}-more-${attempt}`;
 
 /**
  * Adds what is offered to a paid order, once: charged on the card of the order, by its reference. Its place in the order is taken
@@ -116,7 +117,7 @@ export async function addAfter(
   if (!reserved.ok) return reserved;
   if ('done' in reserved.value) return ok({ chargedMinor: reserved.value.done });
   const { order, shown, addition } = reserved.value;
-  const key = keyOf(order, addition);
+  const key = additionKey(order.token, addition);
   const charge = await app.payment.chargeAgain({
     ...{ key, reference: order.paymentReference!, amountMinor: shown.price.totalMinor, currency: order.currency },
   });
@@ -181,7 +182,7 @@ export async function releaseAdditions(app: App, olderThanMs = ABANDONED_AFTER_M
   for (const addition of await app.afterOrders.listReserved(app.now() - olderThanMs)) {
     try {
       const token = await app.orders.tokenOf(addition.orderId);
-      if (token !== null) await app.payment.cancel(keyOf({ token }, addition));
+      if (token !== null) await app.payment.cancel(additionKey(token, addition));
       await giveBack(app, addition);
       released += 1;
     } catch (error) {

@@ -6,7 +6,9 @@ import {
   orderNumber,
   planRefund,
   refundable,
+  spreadRefund,
   takenBy,
+  type Charged,
   type Order,
   type Refundable,
   type RefundedUnits,
@@ -15,6 +17,7 @@ import { fail, ok, type Result } from '~/core/problems';
 import { ORDER_FILTERS, type OrderFilter, type OrderKeeping, type OrderSummary, type StoredRefund } from '~/data';
 import type { DeliveredMail } from '~/standins';
 import type { App } from '~/services/app';
+import { additionKey } from './add-after';
 import { sendRefundMail, sendSentMail } from './order-mails';
 
 const PAGE_SIZE = 40;
@@ -239,15 +242,21 @@ async function giveBack(
 }
 
 async function settle(app: App, token: string, refund: StoredRefund, accountId: number | null): Promise<Result<null>> {
-  const answer =
-    refund.amountMinor === 0
-      ? ({ status: 'done' } as const)
-      : await app.payment.refund({ key: token, refundKey: refund.key, amountMinor: refund.amountMinor });
-  if (answer.status === 'refused') {
+  const order = (await app.orders.find(token))!;
+  const charges = await chargesOf(app, order);
+  const before = (await app.orders.listRefunds(order.id)).filter(
+    ({ id, key }) => key !== refund.key && (refund.id === 0 || id < refund.id),
+  );
+  const shares = spreadRefund(charges, sumOf(before), refund.amountMinor);
+  for (const [i, { key, amountMinor }] of shares.entries()) {
+    const refundKey = i === 0 ? refund.key : `${refund.key}-${i}`;
+    const answer = await app.payment.refund({ key, refundKey, amountMinor });
+    if (answer.status === 'done') continue;
+    // What went back already stays noted, and the rest is asked for again.
+    if (i > 0) throw new Error(`Part ${i + 1} of refund ${refund.key} was refused`);
     await app.orders.dropRefund(refund.key);
     return fail('', 'refund-refused');
   }
-  const order = (await app.orders.find(token))!;
   await app.db.inTransaction(async () => {
     if (!(await app.orders.settleRefund(refund.key))) return;
     if (refund.restocked) await restock(app, order, refund.units);
@@ -257,6 +266,19 @@ async function settle(app: App, token: string, refund: StoredRefund, accountId: 
   });
   await sendRefundMail(app, order, refund);
   return ok(null);
+}
+
+const sumOf = (refunds: readonly { readonly amountMinor: number }[]) =>
+  refunds.reduce((sum, { amountMinor }) => sum + amountMinor, 0);
+
+/** What the buyer's card was charged, in turn: the order, and what was added to it afterwards. */
+async function chargesOf(app: App, { id, token, totalMinor }: Order): Promise<Charged[]> {
+  const addition = await app.afterOrders.readAddition(id);
+  const more = addition?.state === 'paid' ? addition : null;
+  return [
+    { key: token, amountMinor: totalMinor - (more?.amountMinor ?? 0) },
+    ...(more ? [{ key: additionKey(token, more), amountMinor: more.amountMinor }] : []),
+  ];
 }
 
 /** Puts units back on the shelf, with the add-ons that came along. */

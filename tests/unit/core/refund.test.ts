@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { minor } from '~/core/money';
-import { paidParts, planRefund, refundable, type RefundedUnits } from '~/core/orders';
+import { paidParts, planRefund, refundable, spreadRefund, type RefundedUnits } from '~/core/orders';
 
 const order = (totals: readonly (readonly [quantity: number, totalMinor: number])[], delivery = 0, total?: number) => ({
   lines: totals.map(([quantity, totalMinor]) => ({ quantity, totalMinor: minor(totalMinor) })),
@@ -115,6 +115,46 @@ describe('planRefund', () => {
             rest.deliveryMinor > 0,
           );
           expect(given).to.equal(bought.totalMinor);
+        },
+      ),
+    );
+  });
+});
+
+describe('a refund of several charges', () => {
+  const charges = [
+    { key: 'a', amountMinor: 1000 },
+    { key: 'b', amountMinor: 300 },
+  ];
+
+  it('goes back from the first, then from the next', () => {
+    expect(spreadRefund(charges, 0, 400)).to.deep.equal([{ key: 'a', amountMinor: 400 }]);
+    expect(spreadRefund(charges, 400, 900)).to.deep.equal([
+      { key: 'a', amountMinor: 600 },
+      { key: 'b', amountMinor: 300 },
+    ]);
+    expect(spreadRefund(charges, 1100, 200)).to.deep.equal([{ key: 'b', amountMinor: 200 }]);
+    expect(spreadRefund(charges, 0, 0)).to.deep.equal([]);
+  });
+
+  it('adds up, in however many parts, and takes no charge twice', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.integer({ min: 0, max: 5000 }), { minLength: 1, maxLength: 4 }),
+        fc.array(fc.integer({ min: 1, max: 3000 }), { maxLength: 8 }),
+        (amounts, parts) => {
+          const all = amounts.map((amountMinor, i) => ({ key: `${i}`, amountMinor }));
+          const total = amounts.reduce((sum, amount) => sum + amount, 0);
+          const taken = new Map<string, number>();
+          let before = 0;
+          for (const part of parts) {
+            if (before + part > total) break;
+            for (const { key, amountMinor } of spreadRefund(all, before, part))
+              taken.set(key, (taken.get(key) ?? 0) + amountMinor);
+            before += part;
+          }
+          expect([...taken.values()].reduce((sum, amount) => sum + amount, 0)).to.equal(before);
+          for (const { key, amountMinor } of all) expect(taken.get(key) ?? 0).to.be.at.most(amountMinor);
         },
       ),
     );
