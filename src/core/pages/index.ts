@@ -1,3 +1,6 @@
+export { feedGoods } from './feed-goods';
+export { goodsRows, type FoundGoods, type LeftOut } from './found-goods';
+export { pageGoods } from './page-goods';
 export {
   PRODUCT_FIELDS,
   readProduct,

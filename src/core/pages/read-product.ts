@@ -1,3 +1,5 @@
+import { isA, isNode, jsonLdNodes, listOf, picturesOf, textOf } from './json-ld';
+
 /** What a page says of the product it is about. */
 export const PRODUCT_FIELDS = ['name', 'sku', 'price', 'currency', 'picture', 'address'] as const;
 export type ProductField = (typeof PRODUCT_FIELDS)[number];
@@ -10,54 +12,8 @@ export type FoundProduct = Readonly<Partial<Record<ProductField, { readonly valu
 /** CSS selectors of an owner, where a page says nothing that machines read; empty: none. */
 export type Selectors = Readonly<Partial<Record<ProductField, string>>>;
 
-const LONGEST = 500;
-/** Of blocks of data on a page, and of things in one. */
-const MOST_BLOCKS = 50;
-const MOST_NODES = 2000;
-
-type Node = Readonly<Record<string, unknown>>;
-
-const isNode = (value: unknown): value is Node => typeof value === 'object' && value !== null && !Array.isArray(value);
-const listOf = (value: unknown): readonly unknown[] =>
-  Array.isArray(value) ? value : value === undefined ? [] : [value];
-const textOf = (value: unknown): string =>
-  (typeof value === 'string' || typeof value === 'number' ? String(value) : '').trim().slice(0, LONGEST);
-
-const isA = (node: Node, type: string) =>
-  listOf(node['@type']).some((own) => textOf(own).replace(/^https?:\/\/schema\.org\//, '') === type);
-
-/** Every node of a JSON-LD document, graphs and lists included; no more than so many. */
-function nodesOf(document: unknown): Node[] {
-  const found: Node[] = [];
-  const waiting: unknown[] = [document];
-  while (waiting.length > 0 && found.length < MOST_NODES) {
-    const next = waiting.shift();
-    if (Array.isArray(next)) waiting.push(...next.slice(0, MOST_NODES));
-    else if (isNode(next)) {
-      found.push(next);
-      for (const key of ['@graph', 'mainEntity', 'hasVariant']) waiting.push(...listOf(next[key]));
-    }
-  }
-  return found;
-}
-
-function parse(text: string): unknown {
-  try {
-    return JSON.parse(text);
-  } catch {
-    return null;
-  }
-}
-
-/** A picture is named by its address, in a list, or as a thing of its own. */
-const pictureOf = (value: unknown): string =>
-  listOf(value)
-    .map((one) => (isNode(one) ? textOf(one['url'] ?? one['contentUrl']) : textOf(one)))
-    .find((address) => address !== '') ?? '';
-
 function fromJsonLd(page: ParentNode): Partial<Record<ProductField, string>> {
-  const blocks = [...page.querySelectorAll('script[type="application/ld+json"]')].slice(0, MOST_BLOCKS);
-  const nodes = blocks.flatMap((block) => nodesOf(parse(block.textContent ?? '')));
+  const nodes = jsonLdNodes(page, ['@graph', 'mainEntity', 'hasVariant']);
   // Of a group the variant that is chosen says more; one with a number is worth more than one without.
   const products = nodes.filter((node) => isA(node, 'Product') || isA(node, 'ProductGroup'));
   const product = products.find((node) => textOf(node['sku']) !== '') ?? products[0];
@@ -70,7 +26,7 @@ function fromJsonLd(page: ParentNode): Partial<Record<ProductField, string>> {
     sku: textOf(product['sku']) || textOf(offer?.['sku']) || textOf(product['mpn']),
     price: textOf(price?.['price'] ?? offer?.['lowPrice']),
     currency: textOf(price?.['priceCurrency'] ?? offer?.['priceCurrency']),
-    picture: pictureOf(product['image']),
+    picture: picturesOf(product['image'])[0] ?? '',
     address: textOf(product['url'] ?? offer?.['url']),
   };
 }

@@ -5,6 +5,7 @@ import { useDraft } from '../shared/draft-store';
 import { count, money, plural } from '../shared/format';
 import { Tick } from '../shared/tick';
 import { Segmented } from '../shared/segmented';
+import { PastedGoods } from './pasted-goods';
 
 interface ImportPreview {
   readonly encoding: string;
@@ -145,6 +146,7 @@ export function ImportScreen({ isEmpty }: { isEmpty: boolean }) {
           </div>
         </div>
       </div>
+      <PastedGoods onFile={(made) => void look(made, { columns: null, decimalMark: 'point' })} />
       {isEmpty && !file && <ExamplesOffer />}
       {problem && (
         <p role="alert" className="border-s-4 border-brick ps-3 text-brick">
