@@ -11,6 +11,7 @@ import {
   openDatabase,
   orderRepository,
   foundPairs,
+  savedLayouts,
   lostSearches,
   oneTimeCodes,
   privacyRepository,
@@ -45,6 +46,7 @@ export interface App {
   readonly privacy: ReturnType<typeof privacyRepository>;
   readonly searches: ReturnType<typeof lostSearches>;
   readonly pairs: ReturnType<typeof foundPairs>;
+  readonly layouts: ReturnType<typeof savedLayouts>;
   readonly afterOrders: ReturnType<typeof afterOrders>;
   readonly elsewhere: ReturnType<typeof elsewhere>;
   readonly codes: ReturnType<typeof oneTimeCodes>;
@@ -106,6 +108,7 @@ export async function createApp(options: {
     privacy: privacyRepository(db),
     searches: lostSearches(db),
     pairs: foundPairs(db),
+    layouts: savedLayouts(db),
     codes: oneTimeCodes(db),
     afterOrders: afterOrders(db),
     elsewhere: elsewhere(db),

@@ -228,6 +228,22 @@ test('a layout is begun from, undone, and parts are put back one by one', async 
   await expect(preview(page).locator('.lines img')).toHaveCount(0);
   await page.getByRole('button', { name: 'Reset this part' }).click();
   await expect(preview(page).locator('.lines img').first()).toBeVisible();
+
+  // One's own: kept under a name, and begun from again.
+  await page.goto(`${server.origin}/studio/bench/slide-out-cart`);
+  await page.getByRole('button', { name: 'Way out first' }).click();
+  const own = page.getByRole('region', { name: 'Layouts of yours' });
+  await own.getByLabel('Name of the layout').fill('Ours');
+  await own.getByRole('button', { name: 'Keep this one' }).click();
+  await expect(own.getByRole('status')).toHaveText('“Ours” is kept.');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(preview(page)).toHaveAttribute('data-form', 'slide');
+  await page.reload();
+  await own.getByRole('button', { name: 'Ours', exact: true }).click();
+  await expect(preview(page)).toHaveAttribute('data-form', 'popup');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await own.getByRole('button', { name: 'Remove the layout Ours' }).click();
+  await expect(own.getByRole('button', { name: 'Ours', exact: true })).toHaveCount(0);
 });
 
 test('the bench says when a popup is too small for its suggestions', async ({ page, server }) => {

@@ -38,6 +38,7 @@ export {
 export { NO_GOODS, type Goods } from './setting-types/goods';
 export { COLUMN_ALIGNS, COLUMN_WIDTHS, USUAL_COLUMN, type Column, type Columns } from './setting-types/columns';
 export { applyLayout, newPiece, resetPart } from './new-piece';
+export { applySavedLayout, layoutOf, readSavedLayout, type SavedLayout } from './own-layout';
 export { applyLanePatch, diffLanes, invertPatch, lanePatchSchema, patchesClash, type LanePatch } from './patch';
 export { migrateLane } from './migrate-lane';
 export { isPreviewMessage, type FromPreview, type ToPreview } from './preview-message';

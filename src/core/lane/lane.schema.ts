@@ -139,7 +139,7 @@ const oneWording = (words: Readonly<Record<string, WordSpec>>) =>
     ),
   );
 
-function pieceSchema(definition: PieceDefinition) {
+export function pieceSchema(definition: PieceDefinition) {
   return z.strictObject({
     kind: z.literal(definition.kind),
     /** The owner's name for it; empty: the kind's. */

@@ -53,6 +53,7 @@ const WORDING = {
   'coupon-unknown': 'There is no code “{code}”. Check how it is written.',
   'coupon-over': 'The code “{code}” has expired.',
   'coupon-too-little': 'This code needs an order of {from}. Add {missing}.',
+  'too-many-layouts': 'There are {most} layouts of this kind already. Remove one first.',
   'code-lost': '{why} The total is now {after} instead of {before}. Please look once more, then order.',
   'coupon-empty': 'The code “{code}” works once something is in the cart.',
   'coupon-early': 'The code “{code}” does not count yet.',

@@ -12,6 +12,7 @@ import { betterOne } from './2026-11-27-better-one';
 import { foundPairs } from './2026-11-27-found-pairs';
 import { offers } from './2026-11-27-offers';
 import { afterOrder } from './2026-11-27-after-order';
+import { layouts } from './2026-11-27-layouts';
 import { elsewhereTables } from './2026-11-27-elsewhere';
 import { oneTimeCodes } from './2026-11-27-one-time-codes';
 import { ordersOfListings } from './2026-11-26-orders-of-listings';
@@ -49,4 +50,5 @@ export const migrations: readonly Migration[] = [
   oneTimeCodes,
   elsewhereTables,
   afterOrder,
+  layouts,
 ];

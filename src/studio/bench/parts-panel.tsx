@@ -2,6 +2,7 @@ import { applyLayout, newPiece, resetPart, type Task } from '~/core/lane';
 import { DEVICES } from '~/core/where/where.schema';
 import { SettingControl } from '../shared/controls';
 import { Tick } from '../shared/tick';
+import { OwnLayouts } from './own-layouts';
 import type { PanelProps } from './panel';
 
 /** How the parts of a layout are drawn in its miniature; others are a thin bar. */
@@ -65,6 +66,7 @@ export function PartsPanel({ piece, definition, part, edit, onTask }: PanelProps
           </ul>
         </section>
       )}
+      {part === null && <OwnLayouts {...{ piece, definition, edit }} />}
       {state && (
         <div>
           <Tick

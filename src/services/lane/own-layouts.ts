@@ -1,0 +1,50 @@
+import { z } from 'zod';
+import { readSavedLayout, type SavedLayout } from '~/core/lane';
+import { fail, ok, type Result } from '~/core/problems';
+import { definitionOf } from '~/pieces/registry';
+import type { App } from '~/services/app';
+
+export interface OwnLayout {
+  readonly id: number;
+  readonly name: string;
+  readonly layout: SavedLayout;
+}
+
+/** Of one kind: more than fit a list that is read. */
+const MOST = 40;
+
+export const layoutSchema = z.strictObject({
+  kind: z.string().max(60),
+  name: z.string().trim().min(1).max(40),
+  layout: z.unknown(),
+});
+
+/** The owner's layouts of a kind, by name; one that the kind cannot read any more is not among them. */
+export async function listLayouts(app: App, kind: string): Promise<OwnLayout[]> {
+  const definition = definitionOf(kind);
+  if (!definition) return [];
+  return (await app.layouts.list(kind)).flatMap(({ id, name, document }) => {
+    const read = readSavedLayout(document, definition);
+    return read.ok ? [{ id, name, layout: read.value }] : [];
+  });
+}
+
+/** Keeps a layout under a name; answers all of its kind. */
+export async function saveLayout(
+  app: App,
+  { kind, name, layout }: z.infer<typeof layoutSchema>,
+): Promise<Result<OwnLayout[]>> {
+  const definition = definitionOf(kind);
+  if (!definition) return fail('kind', 'not-found');
+  const read = readSavedLayout(layout, definition);
+  if (!read.ok) return read;
+  const others = await app.layouts.list(kind);
+  if (others.length >= MOST && !others.some((other) => other.name === name))
+    return fail('name', 'too-many-layouts', { most: MOST });
+  await app.layouts.write(kind, name, read.value, app.now());
+  return ok(await listLayouts(app, kind));
+}
+
+export async function removeLayout(app: App, id: number): Promise<Result<null>> {
+  return (await app.layouts.remove(id)) ? ok(null) : fail('', 'not-found');
+}
