@@ -23,6 +23,7 @@ export {
   type VisitQuery,
 } from './repositories/visit-repository';
 export { foundPairs, type DecidedPair } from './repositories/found-pairs';
+export { thanksBlocks, type BlockDay } from './repositories/thanks-blocks';
 export { savedLayouts, type StoredLayout } from './repositories/saved-layouts';
 export { afterOrders, type OrderAddition } from './repositories/after-order';
 export { elsewhere, type RefusedSite, type SeenElsewhere } from './repositories/elsewhere';

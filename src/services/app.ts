@@ -12,6 +12,7 @@ import {
   orderRepository,
   foundPairs,
   savedLayouts,
+  thanksBlocks,
   lostSearches,
   oneTimeCodes,
   privacyRepository,
@@ -47,6 +48,7 @@ export interface App {
   readonly searches: ReturnType<typeof lostSearches>;
   readonly pairs: ReturnType<typeof foundPairs>;
   readonly layouts: ReturnType<typeof savedLayouts>;
+  readonly blocks: ReturnType<typeof thanksBlocks>;
   readonly afterOrders: ReturnType<typeof afterOrders>;
   readonly elsewhere: ReturnType<typeof elsewhere>;
   readonly codes: ReturnType<typeof oneTimeCodes>;
@@ -109,6 +111,7 @@ export async function createApp(options: {
     searches: lostSearches(db),
     pairs: foundPairs(db),
     layouts: savedLayouts(db),
+    blocks: thanksBlocks(db),
     codes: oneTimeCodes(db),
     afterOrders: afterOrders(db),
     elsewhere: elsewhere(db),

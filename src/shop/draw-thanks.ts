@@ -10,6 +10,7 @@ import { findProduct } from '~/services/catalogue/browse-shop';
 import { exampleAfterOffer, showAfterOffer } from '~/services/orders/add-after';
 import { asksBirthday, showCode } from '~/services/orders/next-time';
 import { afterOfferOf, couponOfferOf, hasPart } from '~/services/orders/thanks-page';
+import { dayIn } from '~/core/time';
 import { processSlot } from '~/services/process-slot';
 import { drawText } from './rich-text';
 import type { About, ThankedOrder } from './spot-pieces';
@@ -25,9 +26,22 @@ export async function drawThanks(drawn: ManifestPiece, shop: ShopContext, url: U
   if (!about.order) return '';
   const piece = drawn as ThanksPagePiece;
   const facts = await factsOf(piece, shop, about.order);
+  if (about.order.isBuyer) await noteShown(shop, about.order.order, piece, facts);
   const isShaped = url.searchParams.get('shape') === piece.id && about.order.isExample;
   const { say, language } = shop;
   return renderToString(h(ThanksPage, { piece, facts, say, language, isShaped }));
+}
+
+/** Notes which of the blocks that ask for something were there to be pressed. */
+async function noteShown({ app, lane }: ShopContext, { id }: Order, piece: ThanksPagePiece, facts: ThanksFacts) {
+  const asks: Readonly<Record<string, boolean>> = {
+    offer: facts.offer !== null,
+    coupon: facts.code !== null,
+    reorder: hasPart(piece, 'reorder') && facts.canReorder,
+    birthday: facts.months !== null,
+  };
+  const parts = Object.keys(asks).filter((part) => asks[part]);
+  if (parts.length > 0) await app.blocks.noteShown(id, piece.id, parts, dayIn(lane.shop.timeZone, app.now()));
 }
 
 async function factsOf(

@@ -21,6 +21,8 @@ export interface ThankedOrder {
   readonly said: string | null;
   /** An order of somebody's, shown to the owner with nothing of them. */
   readonly isExample: boolean;
+  /** Whether its buyer looks at it, rather than whoever works in the shop. */
+  readonly isBuyer: boolean;
 }
 
 /** What the page is about, as far as suggestions need it. */

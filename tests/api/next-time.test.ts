@@ -5,6 +5,7 @@ import { changeCartOf } from '~/services/cart/change-cart';
 import { viewCart } from '~/services/cart/show-cart';
 import { circumstancesOf } from '~/services/cart/circumstances';
 import { liveLane } from '~/services/lane/live-lane';
+import { showBlocks } from '~/services/links/earned';
 import { asksBirthday, giveCode, keepBirthday, orderAgain, showCode } from '~/services/orders/next-time';
 import { exampleOrder } from '~/services/orders/example-order';
 import { ORDER_FORM } from '../support/checkout';
@@ -71,8 +72,23 @@ describe('after an order, for the next', () => {
     expect(cart.discountMinor).to.be.greaterThan(0);
 
     expect(await showCode(shop.app, bought, 'again')).to.equal(first);
-    expect((await orderNow(shop.app, { cartToken })).ok).to.equal(true);
+    await shop.app.blocks.noteShown(bought.id, 'thanks', ['coupon', 'reorder'], bought.day);
+    await shop.app.blocks.noteShown(bought.id, 'thanks', ['coupon', 'reorder'], '2099-01-01');
+    await shop.app.blocks.noteUsed(bought.id, 'thanks', 'reorder', bought.day);
+    await shop.app.blocks.noteUsed(bought.id, 'thanks', 'reorder', '2099-01-01');
+    const again = await orderNow(shop.app, { cartToken });
     expect(await showCode(shop.app, bought, 'again')).to.equal(null);
+    // What the page's blocks earned: shown once an order, and of the code the whole of the order that used it.
+    const { totalMinor } = (await shop.app.orders.find(again.ok ? again.value.token : ''))!;
+    const { thanks } = await showBlocks(shop.app);
+    expect(thanks!.map(({ part, seen, used }) => [part, seen, used])).to.deep.equal([
+      ['coupon', 1, 0],
+      ['reorder', 1, 1],
+    ]);
+    const earned = (i: number) =>
+      thanks![i]!.days.map((one) => [one.orders, one.revenueMinor]).filter(([orders]) => orders! > 0);
+    expect([earned(0), earned(1)]).to.deep.equal([[[1, totalMinor]], []]);
+
     await sellAgain({ until: '2020-01-01T00:00:00Z' });
     expect(await giveCode(shop.app, await order('late@example.com'), 'again')).to.equal(null);
   });

@@ -60,17 +60,6 @@ export function afterOrders(db: Database) {
     );
   }
 
-  /** What was added from each piece since a day (of the order), day by day. */
-  async function countAdded(
-    fromDay: string,
-  ): Promise<{ piece: string; day: string; orders: number; revenueMinor: number }[]> {
-    return db.select(
-      `SELECT a.piece, o.day, count(*) orders, sum(a.amount_minor) revenueMinor FROM order_additions a
-         JOIN orders o ON o.id = a.order_id WHERE a.state = 'paid' AND o.day >= $fromDay GROUP BY a.piece, o.day ORDER BY o.day`,
-      { fromDay },
-    );
-  }
-
   async function findGiven(orderId: number, offerId: string): Promise<string | null> {
     const [row] = await db.select<{ code: string }>(
       'SELECT code FROM given_codes WHERE order_id = $orderId AND offer_id = $offerId',
@@ -110,7 +99,7 @@ export function afterOrders(db: Database) {
   }
 
   return {
-    ...{ readAddition, reserve, settle, listReserved, countAdded },
+    ...{ readAddition, reserve, settle, listReserved },
     ...{ findGiven, give, birthdayOf, keepBirthday, forgetBirthday },
   };
 }

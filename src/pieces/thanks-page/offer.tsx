@@ -70,7 +70,13 @@ export function TimedOffer({ piece, offer, action, language, isShaped }: Props):
             {fill(words.offerButton, { price: offer.price }, language)}
           </button>
         </Press>
-        <button type="button" class="button quiet" data-pl-close data-word="offerNo" hidden={!isShaped || settings.offerStands === 'page'}>
+        <button
+          type="button"
+          class="button quiet"
+          data-pl-close
+          data-word="offerNo"
+          hidden={!isShaped || settings.offerStands === 'page'}
+        >
           {words.offerNo}
         </button>
       </div>

@@ -43,8 +43,31 @@ export async function showEarned(app: App, pieces: readonly string[]): Promise<R
   return byPiece(rows, days, true);
 }
 
-/** What was added to orders of the last days by one press, by the thank-you page it was offered on. */
-export async function showAdded(app: App): Promise<Record<string, EarnedDay[]>> {
+/** What came of one block of a thank-you page in the last days. */
+export interface EarnedBlock {
+  readonly part: string;
+  readonly seen: number;
+  readonly used: number;
+  readonly days: readonly EarnedDay[];
+}
+
+/** What came of the blocks of thank-you pages that ask for something, by page. */
+export async function showBlocks(app: App): Promise<Record<string, EarnedBlock[]>> {
   const days = await lastDays(app);
-  return byPiece(await app.afterOrders.countAdded(days[0]!), days, false);
+  const rows = await app.blocks.count(days[0]!);
+  return Object.fromEntries(
+    [...new Set(rows.map(({ piece }) => piece))].map((page) => {
+      const own = rows.filter(({ piece }) => piece === page);
+      const blocks = [...new Set(own.map(({ part }) => part))].sort().map((part): EarnedBlock => {
+        const ofPart = own.filter((row) => row.part === part);
+        const sum = (of: (row: (typeof own)[number]) => number) => ofPart.reduce((total, row) => total + of(row), 0);
+        return {
+          part,
+          ...{ seen: sum(({ seen }) => seen), used: sum(({ used }) => used) },
+          days: byPiece(ofPart, days, false)[page]!,
+        };
+      });
+      return [page, blocks];
+    }),
+  );
 }

@@ -3,10 +3,10 @@ import type { Device } from '~/core/where';
 import { pieceName } from '~/core/lane';
 import { definitionOf, definitions } from '~/pieces/registry';
 import { useDraft } from '../shared/draft-store';
-import { EarnedByDay, type EarnedDay } from '../shared/earned-by-day';
 import { count, percent } from '../shared/format';
 import { Shell } from '../shared/shell';
 import { AddPiece } from './add-piece';
+import { Blocks, type EarnedBlock } from './blocks';
 import type { ShellData } from '../shared/studio-data';
 
 const DEVICES: Readonly<Record<Device, string>> = { phone: 'Phones', tablet: 'Tablets', desktop: 'Desktops' };
@@ -24,8 +24,8 @@ interface Props {
   readonly shell: ShellData;
   readonly stretch: Stretch;
   readonly byDevice: readonly { readonly device: Device; readonly funnel: Funnel }[];
-  /** Of thank-you pages, by id: what was added to orders from them in the last days. */
-  readonly added?: Readonly<Record<string, readonly EarnedDay[]>>;
+  /** Of thank-you pages, by id: what came of their blocks in the last days. */
+  readonly blocks?: Readonly<Record<string, readonly EarnedBlock[]>>;
 }
 
 /** One stretch: how each device fares on it, and the pieces that stand there. */
@@ -37,7 +37,7 @@ export function StretchPage(props: Props) {
   );
 }
 
-function StretchScreen({ stretch, byDevice, shell, added = {} }: Props) {
+function StretchScreen({ stretch, byDevice, shell, blocks = {} }: Props) {
   const lane = useDraft((state) => state.lane);
   const change = useDraft((state) => state.change);
   const i = STRETCHES.indexOf(stretch);
@@ -95,21 +95,19 @@ function StretchScreen({ stretch, byDevice, shell, added = {} }: Props) {
         ) : (
           <ul className="flex flex-wrap gap-3">
             {pieces.map(([id, piece]) => {
-              const { summary, isAlwaysOn } = definitionOf(piece.kind)!;
+              const { summary, isAlwaysOn, parts } = definitionOf(piece.kind)!;
               const isOn = piece.on || isAlwaysOn;
               return (
-                <li key={id} className="panel flex w-[372px] flex-col gap-2 px-4 py-3">
+                <li
+                  key={id}
+                  className={`panel flex ${blocks[id] ? 'w-[600px]' : 'w-[372px]'} flex-col gap-2 px-4 py-3`}
+                >
                   <h3 className="flex items-center gap-2 text-[16px] font-semibold">
                     <span className={`size-2.5 rounded-full ${isOn ? 'bg-moss' : 'border border-gravel'}`} />
                     {pieceName(piece, definitions)}
                   </h3>
                   <p className="text-gravel">{summary}</p>
-                  {added[id] && (
-                    <>
-                      <h4 className="font-semibold">Added after the order in 28 days</h4>
-                      <EarnedByDay days={added[id]} label="Orders to which something was added from this page" />
-                    </>
-                  )}
+                  {blocks[id] && <Blocks blocks={blocks[id]} labels={parts} />}
                   <div className="mt-auto flex items-center gap-2">
                     <a className="btn btn-go" href={`/studio/bench/${id}`}>
                       Shape it
