@@ -11,6 +11,8 @@ import { draftLane, liveLane } from './services/lane/live-lane';
 import { theApp } from '~/services/the-app';
 import { isOurs, roleFor } from './pages/_access';
 import { refuse } from './pages/api/_respond';
+import { noteSource } from '~/services/cart/circumstances';
+import { cartToken, visitId } from './shop/cart-cookie';
 import { chooseLanguage } from './shop/choose-language';
 import { opensSoon } from './shop/opens-soon';
 
@@ -53,6 +55,7 @@ export const onRequest = defineMiddleware(async (context, next) => {
       if (live.revision === 0 && !account && !draft)
         return isApi ? refuse([{ path: '', code: 'shop-closed' }], context.locals) : opensSoon(live, language);
       if (redirectTo) return context.redirect(redirectTo, 302);
+      if (PRICED_FOR_WHO.test(route)) await noteCartSource(context);
       // And nothing that is not published is remembered for others.
       const sites = route === '/shop/embed' ? live.lane.shop.sites : [];
       if (live.revision === 0 || draft || sites.length > 0) return withPolicy(await next(), sites);
@@ -71,6 +74,14 @@ export const onRequest = defineMiddleware(async (context, next) => {
     return refuse([{ path: '', code: 'our-fault' }], context.locals);
   }
 });
+
+/** Where the price may hang on where the visit came from. */
+const PRICED_FOR_WHO = /^\/(api|shop)\/(cart|checkout|orders)(\/|$)/;
+
+async function noteCartSource({ cookies, request, locals }: APIContext): Promise<void> {
+  const [token, visit] = [cartToken(cookies, request.headers), visitId(cookies, request.headers)];
+  if (token && visit) await noteSource(locals.app, token, visit);
+}
 
 /** By which a request is found in the log. */
 function requestId(request: Request): string | null {

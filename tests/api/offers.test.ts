@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import { randomUUID } from 'node:crypto';
 import { changeCartOf, type CartRequest } from '~/services/cart/change-cart';
+import { noteSource } from '~/services/cart/circumstances';
 import { quoteChoice } from '~/services/cart/quote-product';
 import { quoteCheckout } from '~/services/cart/show-checkout';
 import { viewCart } from '~/services/cart/show-cart';
@@ -12,6 +13,7 @@ import { backtest, offersOf, searchBelowFloor } from '~/core/pricing';
 import { liveLane } from '~/services/lane/live-lane';
 import { allGoods, pastOrders } from '~/services/offers/goods';
 import { codesCsv, makeCodes } from '~/services/offers/one-time-codes';
+import { eventBatchSchema, ingestEvents } from '~/services/visits/ingest-events';
 import { UNDER_COST } from '../../demo/planted';
 import { actOnOrder } from '~/services/orders/keep-orders';
 import { showOrder } from '~/services/orders/place-order';
@@ -281,6 +283,46 @@ describe('offers in the shop', () => {
     const asKnown = await quoteCheckout(shop.app, again, { ...form, email: 'Di@example.com' });
 
     expect([asNew.cart.discountMinor, asKnown.cart.discountMinor]).to.deep.equal([200, 0]);
+  });
+
+  it('for visits from somewhere count for those alone, from the cart to the order, until it is ordered', async () => {
+    await sellWith(shop.app, {
+      letter: {
+        name: 'Letter',
+        kind: 'amountOff',
+        target: 'order',
+        amountMinor: 100,
+        when: { sources: ['newsletter'] },
+      },
+    });
+    const visitFrom = async (source: string) => {
+      const visitId = randomUUID();
+      const event = { id: randomUUID(), at: Date.now(), kind: 'page', page: 'home', product: null, piece: null };
+      const batch = eventBatchSchema.parse({ visit: visitId, device: 'phone', source, events: [event] });
+      await ingestEvents(shop.app, batch, { userAgent: 'Mozilla/5.0 Chrome/140.0', isOwner: false });
+      return visitId;
+    };
+    const token = await cartWith('hoop-winder');
+    const discount = async () => (await viewCart(shop.app, token)).discountMinor;
+    await noteSource(shop.app, token, await visitFrom('direct'));
+    expect(await discount()).to.equal(0);
+    await noteSource(shop.app, token, await visitFrom('Newsletter'));
+    expect(await discount()).to.equal(100);
+    // Come back by themselves they keep what they were promised, also after a change.
+    await noteSource(shop.app, token, await visitFrom('direct'));
+    await noteSource(shop.app, token, 'no-such-visit');
+    await change(token, { kind: 'add', variantId: await idOf('hoop-winder'), quantity: 1 });
+    expect(await discount()).to.equal(100);
+    const stored = await shop.app.carts.read(token);
+    const quoted = await quoteCheckout(shop.app, stored, { ...form, country: 'DE' });
+    const placed = await orderNow(shop.app, { cartToken: token, seenTotalMinor: quoted.cart.totalMinor });
+    expect(codeOf(placed)).to.equal('ok');
+    expect((await showOrder(shop.app, placed.ok ? placed.value.token : ''))!.discountMinor).to.equal(100);
+    // Where no offer asks, nothing is kept.
+    await sellWith(shop.app, {});
+    const other = await cartWith('hoop-winder');
+    await noteSource(shop.app, other, await visitFrom('newsletter'));
+    expect((await shop.app.carts.read(other)).source).to.equal(null);
   });
 
   it('count by country once it is known, and wait beside the code until then', async () => {

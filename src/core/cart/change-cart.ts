@@ -23,6 +23,8 @@ export interface Cart {
   readonly codes: readonly string[];
   readonly destination: Destination | null;
   readonly note: string;
+  /** Where its visit came from, as far as anybody knows. */
+  readonly source?: string | null;
 }
 
 export const EMPTY_CART: Cart = { lines: [], codes: [], destination: null, note: '' };

@@ -12,6 +12,7 @@ import { betterOne } from './2026-11-27-better-one';
 import { foundPairs } from './2026-11-27-found-pairs';
 import { offers } from './2026-11-27-offers';
 import { afterOrder } from './2026-11-27-after-order';
+import { cartSource } from './2026-11-27-cart-source';
 import { blocks } from './2026-11-27-blocks';
 import { layouts } from './2026-11-27-layouts';
 import { elsewhereTables } from './2026-11-27-elsewhere';
@@ -53,4 +54,5 @@ export const migrations: readonly Migration[] = [
   afterOrder,
   layouts,
   blocks,
+  cartSource,
 ];

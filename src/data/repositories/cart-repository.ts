@@ -18,6 +18,7 @@ interface CartRow {
   country: string | null;
   postcode: string | null;
   note: string;
+  source: string | null;
   lines: string;
   changeIds: string;
 }
@@ -25,13 +26,13 @@ interface CartRow {
 export function cartRepository(db: Database) {
   async function read(token: string): Promise<StoredCart> {
     const [row] = await db.select<CartRow>(
-      'SELECT version, codes, country, postcode, note, lines, change_ids AS changeIds FROM carts WHERE token = $token',
+      'SELECT version, codes, country, postcode, note, source, lines, change_ids AS changeIds FROM carts WHERE token = $token',
       { token },
     );
     if (!row) return NEW_CART;
-    const { version, codes, country, postcode, note } = row;
+    const { version, codes, country, postcode, note, source } = row;
     return {
-      version,
+      ...{ version, source },
       codes: JSON.parse(codes) as string[],
       destination: country ? { country, postcode: postcode ?? '' } : null,
       note,
@@ -76,6 +77,18 @@ export function cartRepository(db: Database) {
     return emptied === 1;
   }
 
+  /**
+   * Keeps with a cart where a visit came from. One that came by itself takes nothing from what an earlier one brought along. Makes
+   * the cart if there is none.
+   */
+  async function noteSource(token: string, visitId: string, now: number): Promise<void> {
+    await db.run(
+      `INSERT INTO carts (token, updated_at, source) SELECT $token, $now, source FROM visits WHERE id = $visitId
+       ON CONFLICT (token) DO UPDATE SET source = excluded.source WHERE source IS NULL OR excluded.source <> 'direct'`,
+      { token, visitId, now },
+    );
+  }
+
   /** Items in a cart whose variants are still sold. */
   async function count(token: string): Promise<number> {
     const [row] = await db.select<{ count: number }>(
@@ -109,5 +122,5 @@ export function cartRepository(db: Database) {
     });
   }
 
-  return { read, write, emptyOrdered, count, readCheckout, writeCheckout, forgetCheckout };
+  return { read, write, emptyOrdered, count, noteSource, readCheckout, writeCheckout, forgetCheckout };
 }

@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import { offersOf, type Circumstances } from '~/core/pricing';
 import type { App } from '~/services/app';
-import type { LiveLane } from '~/services/lane/live-lane';
+import { liveLane, type LiveLane } from '~/services/lane/live-lane';
 import { dayIn } from '~/core/time';
 
 /** What is known of whoever buys. */
@@ -10,6 +10,8 @@ export interface Buyer {
   readonly country: string | null;
   /** As typed at checkout; empty while it is not known. */
   readonly email: string;
+  /** Where the visit came from; absent, null: nobody knows. */
+  readonly source?: string | null;
 }
 
 export const UNKNOWN_BUYER: Buyer = { country: null, email: '' };
@@ -20,7 +22,11 @@ export function shopperKey(app: App, email: string): string {
 }
 
 /** All that a price hangs on besides the goods. Of offers and buyers only what these offers ask about is looked up. */
-export async function circumstancesOf(app: App, live: LiveLane, { country, email }: Buyer): Promise<Circumstances> {
+export async function circumstancesOf(
+  app: App,
+  live: LiveLane,
+  { country, email, source = null }: Buyer,
+): Promise<Circumstances> {
   const offers = offersOf(live.lane.offers).filter(({ on }) => on);
   const limited = offers.filter(({ limits }) => limits.total !== null || limits.perShopper !== null);
   const asksWho = offers.some(({ when }) => when.shopper !== 'any');
@@ -41,8 +47,15 @@ export async function circumstancesOf(app: App, live: LiveLane, { country, email
     today: dayIn(live.lane.shop.timeZone, at),
     shopper: isReturning ? 'returning' : 'new',
     country,
-    source: null,
+    source: source?.toLowerCase() ?? null,
     birthday: birthday ?? null,
     used,
   };
+}
+
+/** Keeps with a cart where its shopper's visit came from, where any offer asks about it. */
+export async function noteSource(app: App, cartToken: string, visitId: string): Promise<void> {
+  const { lane } = await liveLane(app);
+  if (offersOf(lane.offers).some(({ on, when }) => on && when.sources.length > 0))
+    await app.carts.noteSource(cartToken, visitId, app.now());
 }

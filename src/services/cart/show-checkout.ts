@@ -57,7 +57,7 @@ export async function quoteCheckout(
   const rates = await quoteDelivery(app, place, bare.goods, language);
   const rate = rates.find((candidate) => candidate.key === form.delivery) ?? rates[0];
   const live = await liveLane(app);
-  const buyer = { country: place.country, email: form.email ?? '' };
+  const buyer = { country: place.country, email: form.email ?? '', source: cart.source };
   const circumstances = await circumstancesOf(app, live, buyer);
   const codes = await typedCodes(app, live.lane, cart.codes);
   const delivery = {

@@ -48,7 +48,9 @@ export async function viewStored(
     readonly buyer?: Buyer;
   } = {},
 ): Promise<ViewedCart> {
-  const { delivery, facts, language = 'en', buyer = { country: cart.destination?.country ?? null, email: '' } } = known;
+  const { source } = cart;
+  const { delivery, facts, language = 'en' } = known;
+  const buyer = known.buyer ?? { country: cart.destination?.country ?? null, email: '', source };
   const [live, goods] = await Promise.all([liveLane(app), goodsOf(app, cart, facts)]);
   const [circumstances, codes] = await Promise.all([
     circumstancesOf(app, live, buyer),

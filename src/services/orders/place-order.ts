@@ -196,7 +196,7 @@ async function buildOrder(
   const rate = rates.find((candidate) => candidate.key === form.delivery);
   if (needsDelivery && !rate) return fail('delivery', 'delivery-unknown');
   const way = { amountMinor: rate?.amountMinor ?? minor(0), method: rate?.key ?? null };
-  const buyer = { country: form.country || null, email: form.email };
+  const buyer = { country: form.country || null, email: form.email, source: cart.source };
   const typed = await typedCodes(app, lane, cart.codes);
   const priced = priceCartGoods(live, typed, goods, await circumstancesOf(app, live, buyer), way);
   if (request.seenTotalMinor !== null && request.seenTotalMinor !== priced.totalMinor) {

@@ -131,6 +131,7 @@ export function OfferEditor({ id, offer, shop, groups, onChange }: Props) {
           </span>
         </Maybe>
         <Countries value={offer.when.countries} shop={shop} onChange={(countries) => when({ countries })} />
+        <Sources value={offer.when.sources} onChange={(sources) => when({ sources })} />
       </Clause>
       <Clause
         title="How often"
@@ -262,6 +263,47 @@ function Countries({ value, shop, onChange }: { value: string[]; shop: Shop; onC
             </option>
           ))}
       </select>
+    </div>
+  );
+}
+
+/** Where visits come from, as shoppers' browsers tell it. */
+function Sources({ value, onChange }: { value: string[]; onChange: (sources: string[]) => void }) {
+  const [typed, setTyped] = useState('');
+  function add(): void {
+    const source = typed.trim().toLowerCase().slice(0, 60);
+    if (source !== '') onChange([...new Set([...value, source])]);
+    setTyped('');
+  }
+  return (
+    <div className="flex flex-wrap items-center gap-1">
+      <span>visits from</span>
+      {value.length === 0 && <span className="clause">anywhere</span>}
+      {value.map((source) => (
+        <button
+          key={source}
+          className="btn min-h-7 py-0"
+          aria-label={`Remove ${source}`}
+          onClick={() => onChange(value.filter((other) => other !== source))}
+        >
+          {source} ×
+        </button>
+      ))}
+      <input
+        className="field min-h-7 w-36 py-0"
+        aria-label="Add where visits come from"
+        placeholder="newsletter"
+        value={typed}
+        onChange={(event) => setTyped(event.target.value)}
+        onBlur={add}
+        onKeyDown={(event) => event.key === 'Enter' && add()}
+      />
+      {value.length > 0 && (
+        <span className="help">
+          The word after ?from= in your links, or the site before, such as blog.example. Shown in the cart and at the
+          checkout; nobody knows it of those who ask not to be recorded.
+        </span>
+      )}
     </div>
   );
 }

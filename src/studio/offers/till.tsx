@@ -39,6 +39,7 @@ export function Till({ lane, selected, order }: Props) {
   const [codes, setCodes] = useState('');
   const [shopper, setShopper] = useState<'new' | 'returning'>('new');
   const [isBirthday, setBirthday] = useState(false);
+  const [source, setSource] = useState('');
   const [delivery, setDelivery] = useState(() => Math.round(4.9 * 10 ** currencyOf(lane.shop.currency).exponent));
   const [asked, setAsked] = useState(order === null ? '' : String(order));
   const [problem, setProblem] = useState<string | null>(null);
@@ -83,12 +84,14 @@ export function Till({ lane, selected, order }: Props) {
     () => offersOf(shown && !shown.on ? { ...lane.offers, [selected!]: { ...shown, on: true } } : lane.offers),
     [lane.offers, selected, shown],
   );
+  const sources = [...new Set(offers.flatMap(({ when }) => when.sources))].sort();
   const priced = priceGoods({
     lines: lines.map(({ good, quantity }) => asLine(good, quantity)),
     ...{ offers, tax: lane.shop.tax, deliveryMinor: minor(delivery), deliveryMethod: 'standard' },
     codes: codes.split(/[\s,]+/).filter(Boolean),
     circumstances: {
-      ...{ at, today: dayIn(lane.shop.timeZone, at), shopper, country: lane.shop.delivery.home, source: null },
+      ...{ at, today: dayIn(lane.shop.timeZone, at), shopper, country: lane.shop.delivery.home },
+      source: source || null,
       ...{ birthday: isBirthday ? dayIn(lane.shop.timeZone, at).slice(5) : null, used: {} },
     },
   });
@@ -152,6 +155,21 @@ export function Till({ lane, selected, order }: Props) {
           <option value="new">first order</option>
           <option value="returning">has bought before</option>
         </select>
+        {sources.length > 0 && (
+          <select
+            className="field"
+            aria-label="Where the visit came from"
+            value={source}
+            onChange={(event) => setSource(event.target.value)}
+          >
+            <option value="">from anywhere</option>
+            {sources.map((one) => (
+              <option key={one} value={one}>
+                from {one}
+              </option>
+            ))}
+          </select>
+        )}
         {offers.some(({ when }) => when.birthdayDays !== null) && (
           <label className="flex items-center gap-2">
             <input type="checkbox" checked={isBirthday} onChange={(event) => setBirthday(event.target.checked)} />
