@@ -140,6 +140,60 @@ describe('offers in the shop', () => {
     await sellWith(shop.app, offers, { severalCodes: false });
   });
 
+  it('that are told of say in the cart what they would save or lack, and keep it', async () => {
+    const told = true;
+    await sellWith(shop.app, {
+      ten: { kind: 'percentOff', target: 'lines', basisPoints: 1000, when: { code: 'TEN' }, told },
+      // Never worth it beside the other: half of that.
+      five: { kind: 'percentOff', target: 'lines', basisPoints: 500, when: { code: 'FIVE' }, told },
+      quiet: { kind: 'percentOff', target: 'lines', basisPoints: 9000, when: { code: 'QUIET' } },
+      over: {
+        kind: 'amountOff',
+        target: 'order',
+        amountMinor: 700,
+        when: { code: 'OVER', until: '2020-01-01T00:00:00Z' },
+        told,
+      },
+      big: {
+        name: 'Big day',
+        kind: 'amountOff',
+        target: 'order',
+        amountMinor: 300,
+        when: { minGoodsMinor: 2000 },
+        told,
+      },
+      bigger: {
+        name: 'Bigger day',
+        kind: 'amountOff',
+        target: 'order',
+        amountMinor: 900,
+        when: { minGoodsMinor: 9000 },
+        told,
+      },
+    });
+    const token = await cartWith('hoop-winder');
+    const cart = await viewCart(shop.app, token);
+    expect(cart.hints).to.deep.equal([
+      { kind: 'code', code: 'TEN', savedMinor: 79 },
+      { kind: 'code', code: 'FIVE', savedMinor: 40 },
+      { kind: 'more', name: 'Big day', missingMinor: 2000 - 790, thresholdMinor: 2000 },
+    ]);
+    const taken = await withCode(token, 'TEN');
+    const after = taken.ok ? taken.value.view : null;
+    expect(after!.totalMinor).to.equal(cart.totalMinor - 79);
+    // One code at a time: in its place another would make it dearer.
+    expect(after!.hints.map(({ kind }) => kind)).to.deep.equal(['more']);
+    await change(token, { kind: 'add', variantId: await idOf('hoop-winder'), quantity: 2 });
+    const full = await viewCart(shop.app, token);
+    expect(full.hints).to.deep.include({
+      kind: 'more',
+      name: 'Bigger day',
+      missingMinor: 9000 - 2370,
+      thresholdMinor: 9000,
+    });
+    expect((await viewCart(shop.app, null)).hints).to.deep.equal([]);
+  });
+
   it('are had by codes of which each works once, and again when its order is cancelled', async () => {
     const { once } = await sellWith(shop.app, {
       once: { kind: 'amountOff', target: 'order', amountMinor: 100, when: { code: 'THANKS', isOneTime: true } },

@@ -1,7 +1,16 @@
 import { offerSchema } from '~/core/pricing';
 import { signInOwner } from '../support/owner';
 import { startServer } from '../support/server';
-import { addWinder, expect, expectAccessible, fillCheckout, phonePage, changingTest as test, signIn } from './harness';
+import {
+  addWinder,
+  changingTest as test,
+  expect,
+  expectAccessible,
+  fillCheckout,
+  PHONE,
+  phonePage,
+  signIn,
+} from './harness';
 
 test('an offer is made from nothing, its receipt seen, checked, published, and bought with on a phone', async ({
   page,
@@ -119,6 +128,46 @@ test('a countdown ends while the cart is open: the price is the old one again, a
   await expect(line).toHaveText('€7.90');
   await expect(phone.getByText('€3.95')).toHaveCount(0);
   await phone.close();
+});
+
+test('what is told of is taken by a press, and readers of the letter pay less', async ({ browser, server }) => {
+  const owner = await signInOwner(server);
+  await owner.publish((lane) => {
+    const off = { kind: 'amountOff', target: 'order' };
+    lane.offers = {
+      code: offerSchema.parse({ ...off, name: 'Wind', amountMinor: 200, when: { code: 'WIND2' }, told: true }),
+      big: offerSchema.parse({ ...off, name: 'Big day', amountMinor: 500, when: { minGoodsMinor: 9000 }, told: true }),
+      letter: offerSchema.parse({ ...off, name: 'Letter', amountMinor: 100, when: { sources: ['letter'] } }),
+    };
+    lane.shop.severalCodes = true;
+  });
+  const userAgent = 'Mozilla/5.0 (X11; Linux x86_64) AppleWebKit/537.36 (KHTML, like Gecko) Chrome/140.0 Safari/537.36';
+  const context = await browser.newContext({ ...PHONE, userAgent });
+  const phone = await context.newPage();
+  await phone.goto(`${server.origin}/shop?from=letter`);
+  await addWinder(phone, server.origin);
+  await phone.goto(`${server.origin}/shop/cart`);
+  const total = phone.locator('.totals .sum, [data-part=totals]').last();
+  await expect(phone.getByText('Add €82.10 for “Big day”.')).toBeVisible();
+  await expect(phone.getByText('€2.00 less with WIND2')).toBeVisible();
+  await expectAccessible(phone, 'a cart with hints');
+  await phone.getByRole('button', { name: 'Apply: WIND2' }).click();
+  await expect(phone.getByText('WIND2: €2.00 off')).toBeVisible();
+  await expect(phone.getByText('less with WIND2')).toHaveCount(0);
+  // What the letter's readers are told in the letter counts by itself.
+  await expect(async () => {
+    await phone.reload();
+    await expect(phone.getByText('Letter').first()).toBeAttached({ timeout: 1500 });
+  }).toPass({ timeout: 15_000 });
+  await expect(total).toContainText('€4.90');
+  await context.close();
+
+  const other = await phonePage(browser);
+  await addWinder(other, server.origin);
+  await other.goto(`${server.origin}/shop/cart`);
+  await expect(other.getByText('€2.00 less with WIND2')).toBeVisible();
+  await expect(other.getByText('Letter')).toHaveCount(0);
+  await other.close();
 });
 
 test('a price by quantity is taken by a press, with and without script', async ({ page, browser, server }) => {

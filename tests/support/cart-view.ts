@@ -45,6 +45,7 @@ export function cartView(lines: readonly CartLineView[], over: Partial<CartView>
     taxBasisPoints: 2000,
     totalMinor: sum,
     freeDelivery: null,
+    hints: [],
     steps: [{ code: 'tax-included', amountMinor: taxMinor, basisPoints: 2000 }],
     codes: [],
     gifts: [],

@@ -79,6 +79,11 @@ export interface EstimateView {
   readonly ways: readonly DeliveryOption[];
 }
 
+/** What would make the cart cheaper, as far as the owner tells of it. */
+export type CartHint =
+  | { readonly kind: 'code'; readonly code: string; readonly savedMinor: number }
+  | { readonly kind: 'more'; readonly name: string; readonly missingMinor: number; readonly thresholdMinor: number };
+
 /** The cart as shop pages, the runtime and the bench's sample carts carry it. */
 export interface CartView {
   /** Grows with every change, so that an older answer is known as such. */
@@ -98,6 +103,7 @@ export interface CartView {
   readonly steps: readonly PriceStep[];
   /** When an offer of this cart ends (ms since 1970), the soonest, in its last two days. */
   readonly deadline: { readonly name: string; readonly at: number } | null;
+  readonly hints: readonly CartHint[];
   readonly codes: readonly CouponView[];
   /** Whether one more code would be taken beside these, and not in their place. */
   readonly takesCode: boolean;

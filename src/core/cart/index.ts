@@ -10,4 +10,12 @@ export {
 } from './change-cart';
 export { addMany } from './add-many';
 export { MOST_PER_LINE } from './limits';
-export type { BetterView, CartLineView, CartView, CouponView, DeliveryOption, EstimateView } from './cart-view';
+export type {
+  BetterView,
+  CartHint,
+  CartLineView,
+  CartView,
+  CouponView,
+  DeliveryOption,
+  EstimateView,
+} from './cart-view';

@@ -245,6 +245,24 @@ export const cartWords = {
     help: 'In the last two days of an offer in the cart. {name} and {time} stand for the offer and what is left.',
     default: say('{name} ends in {time}', '{name} endet in {time}', 'ينتهي {name} خلال {time}'),
   },
+  hintCode: {
+    part: 'totals',
+    label: 'A code that would count',
+    help: 'Of offers that are told of in the cart. {code} and {amount} stand for code and sum.',
+    default: say('{amount} less with {code}', '{amount} weniger mit {code}', 'أقل بمقدار {amount} بالرمز {code}'),
+  },
+  hintTake: {
+    part: 'totals',
+    label: 'Button: take the code',
+    help: 'Beside it.',
+    default: say('Apply', 'Einlösen', 'تطبيق'),
+  },
+  hintMore: {
+    part: 'totals',
+    label: 'What an offer lacks',
+    help: 'Of offers that are told of in the cart. {amount} and {name} stand for the sum and the offer.',
+    default: say('Add {amount} for “{name}”.', 'Noch {amount} bis „{name}“.', 'أضف {amount} لتحصل على «{name}».'),
+  },
   once: {
     part: 'totals',
     label: 'Once',

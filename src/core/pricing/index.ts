@@ -41,4 +41,4 @@ export { freeFrom, sumsToTry, type FreeFrom, type FreeFromAnswer } from './free-
 export { findOverlaps, type Overlap } from './overlaps';
 export { isRunning, nextChange, productsOfOffers, touches } from './touches';
 export { codeProblem, isWaiting } from './word-refusal';
-export { freeDeliveryFrom, type ThresholdView } from './threshold';
+export { freeDeliveryFrom, thresholdOf, type ThresholdView } from './threshold';

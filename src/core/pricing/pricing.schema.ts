@@ -43,6 +43,8 @@ const when = z.strictObject({
 const shared = {
   name: z.string().trim().max(80).default(''),
   on: z.boolean().default(true),
+  /** Whether shoppers are told of it in the cart while it does not count yet: its code, or how much it lacks. */
+  told: z.boolean().default(false),
   rank: z.number().int().min(-1000).max(1000).default(0),
   when: when.prefault({}),
   combine: z.strictObject({ group: maybe(key), alone: z.boolean().default(false) }).prefault({}),

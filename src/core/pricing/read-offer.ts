@@ -12,6 +12,7 @@ export interface OfferReader {
 /** The rule of an offer as one sentence. Two rules that differ in what they do never read the same; its name is no part of it. */
 export function readOffer(offer: Offer, reader: OfferReader): string {
   const clauses = [does(offer, reader), ...conditions(offer, reader), ...limits(offer), together(offer)];
+  if (offer.told) clauses.push('told of in the cart');
   return `${clauses.join(', ')}.`;
 }
 

@@ -52,8 +52,8 @@ export function CommonPart({ name, shown, words, settings }: Props): VNode | nul
     case 'totals':
       return (
         <>
-          {cart.deadline && host && (
-            <Later load={() => import('./countdown')} with={{ deadline: cart.deadline, host, text: words.ends }} />
+          {(cart.deadline || cart.hints[0]) && host && (
+            <Later load={() => import('./extras')} with={{ cart, host, money, words }} />
           )}
           <Totals shown={shown} words={words} settings={settings} />
         </>

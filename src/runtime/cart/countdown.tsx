@@ -13,7 +13,7 @@ interface Props {
 }
 
 /** How long an offer still counts, by the server's clock. When it is over the cart is asked for anew, and this is gone. */
-export function View({ deadline, host, text }: Props): VNode | null {
+export function Countdown({ deadline, host, text }: Props): VNode | null {
   const [now, setNow] = useState(() => host.now());
   const left = deadline.at - now;
   useEffect(() => {

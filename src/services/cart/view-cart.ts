@@ -22,6 +22,7 @@ import type { VariantFacts } from '~/data';
 import type { App } from '~/services/app';
 import { goodsOf, ownTaxRate, uploadNames, wordGoodProblem, type Good } from './cart-goods';
 import { circumstancesOf, type Buyer } from './circumstances';
+import { hintsOf } from './cart-hints';
 import { giftsOf } from './gifts';
 import { liveLane, type LiveLane } from '~/services/lane/live-lane';
 import { typedCodes } from '~/services/offers/one-time-codes';
@@ -63,7 +64,13 @@ export async function viewStored(
   const usual = { amountMinor: ways[0]?.amountMinor ?? null, method: ways[0]?.key ?? null };
   const chosen = delivery ?? usual;
   const priced = price(chosen.amountMinor, chosen.method);
-  const [nameOf, gifts] = await Promise.all([uploadNames(app, goods), giftsOf(app, live, priced)]);
+  const priceWith = (typed: GoodsInput['codes']) =>
+    priceCartGoods(live, typed, goods, circumstances, { amountMinor: chosen.amountMinor, method: chosen.method });
+  const [nameOf, gifts, hints] = await Promise.all([
+    uploadNames(app, goods),
+    giftsOf(app, live, priced),
+    hintsOf(app, live, cart, priced, priceWith),
+  ]);
   const { shop } = live.lane;
   const rename = cartRename(shop.cart, language);
   const view: CartView = {
@@ -83,6 +90,7 @@ export async function viewStored(
     totalMinor: priced.totalMinor,
     freeDelivery: needsDelivery ? priced.freeDelivery : null,
     steps: priced.steps,
+    hints,
     deadline: deadlineOf(offersOf(live.lane.offers), priced, circumstances.at),
     codes: priced.codes.map((code) => ({
       code: code.code,

@@ -6,6 +6,7 @@ import type { Shop } from '~/core/lane';
 import { currencyOf } from '~/core/money';
 import { MoneyField, TextField } from '../shop/fields';
 import { NumberField } from '../shared/number-field';
+import { Tick } from '../shared/tick';
 import { KINDS } from './kinds';
 import { Clause, Maybe } from './clause';
 import { LineSelection } from './line-selection';
@@ -131,6 +132,13 @@ export function OfferEditor({ id, offer, shop, groups, onChange }: Props) {
           </span>
         </Maybe>
         <Countries value={offer.when.countries} shop={shop} onChange={(countries) => when({ countries })} />
+        {((offer.when.code !== null && !offer.when.isOneTime) || offer.when.minGoodsMinor !== null) && (
+          <Tick
+            label="tell shoppers of it in the cart, while it does not count yet"
+            checked={offer.told}
+            onChange={(told) => put({ told })}
+          />
+        )}
         <Sources value={offer.when.sources} onChange={(sources) => when({ sources })} />
       </Clause>
       <Clause

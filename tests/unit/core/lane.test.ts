@@ -189,9 +189,7 @@ describe('compileManifest', () => {
     expect(manifest.pieces[0]!.parts.map((part) => part.key)).not.to.include('video');
     // A buy link says its code to whoever presses it, and is drawn by the server alone.
     const sent = manifest.pieces.filter(({ kind }) => !definitionOf(kind)!.isDrawnOnly);
-    expect(JSON.stringify({ ...manifest, pieces: sent })).not.to.match(
-      /offers|costMinor|margin|thresholdMinor|WIND10/,
-    );
+    expect(JSON.stringify({ ...manifest, pieces: sent })).not.to.match(/offers|costMinor|margin|thresholdMinor|WIND10/);
     expect(manifest.revision).to.equal(7);
   });
 

@@ -5,7 +5,8 @@ import type { CartPagePiece } from '~/pieces/cart-page/definition';
 import { CheckoutPage, type CheckoutState } from '~/pieces/checkout/checkout-page';
 import type { CheckoutPiece } from '~/pieces/checkout/definition';
 import { timeLeft } from '~/core/words/time-left';
-import { View as Countdown } from '~/runtime/cart/countdown';
+import { Countdown } from '~/runtime/cart/countdown';
+import { View as Extras } from '~/runtime/cart/extras';
 import { Coupon } from '~/runtime/cart/coupon';
 import { countryNames } from '~/runtime/cart/country-names';
 import { Estimate } from '~/runtime/cart/estimate';
@@ -415,6 +416,37 @@ describe('the checkout', () => {
     expect(drawn.one('#name').getAttribute('value')).to.equal('Ada "Lund"');
     expect(drawn.all('#line2')).to.deep.equal([]);
     expect(drawn.one('#cardNumber').getAttribute('value')).to.equal('');
+  });
+});
+
+describe('what may still come off', () => {
+  it('is a code with a button, and a meter of what is missing', () => {
+    const host = {
+      now: () => 0,
+      language: 'en',
+    };
+    const hints = [
+      { kind: 'code', code: 'TEN', savedMinor: 79 },
+      { kind: 'more', name: 'Big day', missingMinor: 1210, thresholdMinor: 2000 },
+    ];
+    const drawn = draw(Extras, {
+      ...{
+        cart: { hints, deadline: null } as never,
+        host: host as never,
+        money: (amount: number) => `€${amount / 100}`,
+      },
+      words: {
+        ends: '',
+        hintCode: '{amount} less with {code}',
+        hintTake: 'Apply',
+        hintMore: 'Add {amount} for “{name}”.',
+      },
+    });
+
+    expect(drawn.texts('.hint span')).to.deep.equal(['€0.79 less with TEN']);
+    expect(drawn.texts('.meter p')).to.deep.equal(['Add €12.1 for “Big day”.']);
+    expect(drawn.one('meter').getAttribute('value')).to.equal('790');
+    expect(drawn.one('button').getAttribute('aria-label')).to.equal('Apply: TEN');
   });
 });
 

@@ -39,6 +39,7 @@ function cart(quantity: number): CartView {
     taxBasisPoints: 2000,
     totalMinor: minor(500 * quantity),
     freeDelivery: null,
+    hints: [],
     steps: [],
     codes: [],
     gifts: [],

@@ -64,6 +64,7 @@ describe('an offer as a sentence', () => {
   const maybe = (...values: number[]) => few(null, ...values);
   const shared = {
     rank: few(0, 1, -1),
+    told: fc.boolean(),
     when: fc.record({
       code: few(null, 'x', 'y'),
       from: few(null, '2026-12-01T00:00:00Z'),

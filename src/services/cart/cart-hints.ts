@@ -1,0 +1,58 @@
+import type { Cart, CartHint } from '~/core/cart';
+import { offersOf, thresholdOf, type GoodsInput, type PricedGoods } from '~/core/pricing';
+import type { App } from '~/services/app';
+import type { LiveLane } from '~/services/lane/live-lane';
+import { typedCodes } from '~/services/offers/one-time-codes';
+
+/** Codes that are told of at once: a list of them is for a page of its own. */
+const MOST_CODES = 2;
+/** Looked at for each cart, whatever an owner tells of. */
+const MOST_TRIED = 8;
+
+/**
+ * What the owner tells shoppers of in the cart: codes that would make it cheaper than it is, and the next offer it lacks something for.
+ * Each is tried by pricing the cart with it, so that nothing is promised that would not be kept.
+ */
+export async function hintsOf(
+  app: App,
+  { lane }: LiveLane,
+  cart: Cart,
+  priced: PricedGoods,
+  priceWith: (codes: GoodsInput['codes']) => PricedGoods,
+): Promise<CartHint[]> {
+  const told = offersOf(lane.offers).filter(({ on, told: isTold }) => on && isTold);
+  if (told.length === 0 || cart.lines.length === 0) return [];
+  const takesCode = cart.codes.length === 0 || lane.shop.severalCodes;
+  const untyped = told.flatMap(({ when: { code, isOneTime } }) =>
+    code !== null && !isOneTime && !cart.codes.some((typed) => same(typed, code)) ? [code] : [],
+  );
+  const codes = await Promise.all(
+    (takesCode ? [...new Set(untyped)] : []).slice(0, MOST_TRIED).map(async (code) => {
+      const withIt = priceWith(await typedCodes(app, lane, [...cart.codes, code]));
+      return { kind: 'code' as const, code, savedMinor: priced.totalMinor - withIt.totalMinor };
+    }),
+  );
+  const lacking = thresholdOf(
+    told.filter(({ kind }) => kind !== 'deliveryOff'),
+    priced.refused,
+    // What is reached needs no word: the receipt says it.
+    ({ id, when }) => when.code === null && priced.refused[id]?.code === 'needs-more',
+  );
+  const offer = lacking && lane.offers[lacking.offerId];
+  return [
+    ...codes
+      .filter(({ savedMinor }) => savedMinor > 0)
+      .sort((a, b) => b.savedMinor - a.savedMinor || a.code.localeCompare(b.code))
+      .slice(0, MOST_CODES),
+    ...(offer && lacking
+      ? [
+          {
+            ...{ kind: 'more' as const, name: offer.name, missingMinor: lacking.missingMinor },
+            thresholdMinor: lacking.thresholdMinor,
+          },
+        ]
+      : []),
+  ];
+}
+
+const same = (a: string, b: string) => a.trim().toLowerCase() === b.trim().toLowerCase();
