@@ -41,4 +41,5 @@ export { freeFrom, sumsToTry, type FreeFrom, type FreeFromAnswer } from './free-
 export { findOverlaps, type Overlap } from './overlaps';
 export { isRunning, nextChange, productsOfOffers, touches } from './touches';
 export { codeProblem, isWaiting } from './word-refusal';
+export { stretchOf } from './stretch-of';
 export { freeDeliveryFrom, thresholdOf, type ThresholdView } from './threshold';

@@ -1,5 +1,8 @@
+import isEqual from 'fast-deep-equal';
 import { describeDifference, pieceName, type Shop } from '~/core/lane';
+import { stretchOf, type Offer } from '~/core/pricing';
 import { STRETCH_NAMES, STRETCHES, type Stretch } from '~/core/funnel';
+import { buyLink } from '~/pieces/buy-link/definition';
 import { definitionOf, definitions } from '~/pieces/registry';
 import { useDraft } from '../shared/draft-store';
 import { count, percent, roughMoney } from '../shared/format';
@@ -101,8 +104,8 @@ export function Road({ map, shop }: { map: LaneMapData; shop: Shop }) {
       </div>
       <p className="help border-t border-mortar bg-slab px-3 py-1">
         {isWalked
-          ? 'The road is as wide as many are still on it (square root of the visits). “If 1 in 100 more went on” is an estimate: what 30 days would bring if one more of a hundred on that stretch went on and spent like those who do.'
-          : 'Each sign is a piece on the way to an order. Press one to shape it. Your own visits are shown here, and counted nowhere.'}
+          ? 'Signs are pieces, dashed ones offers. The road is as wide as many are still on it (square root of the visits). “If 1 in 100 more went on” is an estimate: what 30 days would bring if one more of a hundred on that stretch went on and spent like those who do.'
+          : 'Each sign is a piece on the way to an order, each dashed one an offer. Press one to shape it. Your own visits are shown here, and counted nowhere.'}
       </p>
     </section>
   );
@@ -136,13 +139,45 @@ function exitPath(i: number, nextHalf: number): string {
   return `M${x} ${y}C${x + 26} ${y + 10} ${x + 14} ${BOTTOM - 62} ${x + 34} ${BOTTOM - 42}`;
 }
 
+/** More are one tile: the list of them has a room of its own. */
+const MOST_LINKS = 1;
+
+/** Whether an offer counts at a moment. */
+function runs({ when: { from, until, code } }: Offer, now: number): string {
+  if (from !== null && Date.parse(from) > now) return 'planned';
+  if (until !== null && Date.parse(until) <= now) return 'over';
+  return code === null ? 'runs' : `code ${code}`;
+}
+
 function Tiles({ stretch, map }: { stretch: Stretch; map: LaneMapData }) {
   const { lane, live } = useDraft();
   const changes = describeDifference(live.lane, lane, definitions);
   const own = Object.entries(lane.pieces).filter(([, piece]) => definitionOf(piece.kind)?.stretch === stretch);
+  const links = own.filter(([, { kind }]) => kind === buyLink.kind);
+  const offers = Object.entries(lane.offers).filter(([, offer]) => offer.on && stretchOf(offer) === stretch);
   return (
     <div className="flex flex-col gap-1.5">
-      {own.map(([id, piece]) => {
+      {offers.map(([id, offer]) => (
+        <a
+          key={id}
+          href={`/studio/offers?offer=${id}`}
+          aria-label={`Offer: ${offer.name || id}`}
+          className={`rounded-full border border-dashed bg-slab px-2.5 py-0.5 leading-[17px] no-underline hover:border-basalt ${isEqual(live.lane.offers[id], offer) ? 'border-gravel' : 'border-paint'}`}
+        >
+          {offer.name || id}
+          <span className="text-[12.5px] text-gravel"> · {runs(offer, Date.now())}</span>
+        </a>
+      ))}
+      {links.length > MOST_LINKS && (
+        <a
+          href="/studio/links"
+          className="rounded-stone border border-mortar bg-white px-2.5 py-1.5 leading-[17px] no-underline hover:border-basalt"
+        >
+          <strong>{links.length} buy links</strong>
+          <span className="block text-[12.5px] text-gravel">on other sites and in mails</span>
+        </a>
+      )}
+      {(links.length > MOST_LINKS ? own.filter(([, { kind }]) => kind !== buyLink.kind) : own).map(([id, piece]) => {
         const own = changes.filter((change) => change.pieceId === id).length;
         const definition = definitionOf(piece.kind)!;
         const used = map.pieceUse[id] ?? 0;
