@@ -5,7 +5,7 @@ const MB = 1024 * KB;
 
 /** Most bytes of a body, by what it is for; the first that fits counts. Room is left for the form around a file. */
 const LIMITS: readonly (readonly [path: RegExp, bytes: number])[] = [
-  [/^\/api\/studio\/imports(\/|$)/, 20 * MB + 64 * KB],
+  [/^\/api\/studio\/(imports|suggestions\/orders)(\/|$)/, 20 * MB + 64 * KB],
   // A picture for a product, and its form.
   [/^\/api\/studio\/icons$/, 7 * MB],
   // A shopper's file for an option: 5 MB and its form.

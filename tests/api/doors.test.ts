@@ -37,6 +37,7 @@ const NEEDED: Readonly<Record<string, (typeof ROLES)[number]>> = {
   'PUT /api/studio/searches': 'editor',
   'PUT /api/studio/suggestions': 'editor',
   'POST /api/studio/suggestions/find': 'editor',
+  'POST /api/studio/suggestions/orders': 'editor',
   'POST /api/studio/selection': 'viewer',
   'GET /api/studio/categories/[slug]': 'editor',
   'PUT /api/studio/categories/[slug]': 'editor',

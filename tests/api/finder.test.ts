@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import type { Found } from '~/core/finder';
 import { decidePairs, findPairs } from '~/services/catalogue/find-pairs';
+import { findInFile, previewOrders } from '~/services/catalogue/orders-file';
 import { suggestNear } from '~/services/catalogue/suggest';
 import { streamWork } from '~/services/offers/slices';
 import { MERELY_POPULAR, SEASONAL, TOGETHER } from '../../demo/planted';
@@ -83,5 +84,54 @@ describe('what is bought together', () => {
     await reader.read();
     await reader.cancel();
     expect(work.next().done).to.equal(true);
+  });
+
+  it('is found in a file of orders as in the shop’s own, alone or with them', async () => {
+    const own = await shop.app.pairs.listBaskets();
+    const csv = [
+      'Order;Item;Day',
+      ...own.map(({ basket, product, week }) => {
+        const day = new Date(week * 604_800_000).toISOString().slice(0, 10);
+        return `${basket};${product.replaceAll('-', ' ')};${day}`;
+      }),
+      '1;A thing of another shop;2026-11-02',
+      '2;;2026-11-02',
+    ].join('\n');
+    // Files name products, not addresses.
+    const names = new Map(
+      (await shop.app.pairs.listNames()).map(({ name, slug }) => [slug.replaceAll('-', ' '), name]),
+    );
+    const named = csv.replace(
+      /^(\d+;)([^;]+)/gm,
+      (_, order: string, product: string) => order + (names.get(product) ?? product),
+    );
+    const bytes = new TextEncoder().encode(named);
+
+    const seen = await previewOrders(shop.app, bytes, { withOwn: false });
+    expect(seen.ok && [seen.value.columns, seen.value.orders, seen.value.unknown]).to.deep.equal([
+      ['order', 'product', 'date'],
+      new Set(own.map(({ basket }) => basket)).size,
+      [{ name: 'A thing of another shop', rows: 1 }],
+    ]);
+    expect(seen.ok && seen.value.problems.map(({ message }) => message)).to.deep.equal([
+      'It names no order, or no product. Fill both in.',
+    ]);
+    const searched = async (withOwn: boolean) => {
+      const found = await findInFile(shop.app, bytes, { withOwn });
+      if (!found.ok) throw new Error('refused');
+      for (;;) {
+        const step = found.value.work.next();
+        if (step.done) return step.value;
+      }
+    };
+    const [alone, with_, ours] = [await searched(false), await searched(true), await search()];
+    const said = (found: Found) => found.pairs.map(({ a, b, verdict }) => `${[a, b].sort().join()} ${verdict}`).sort();
+    expect(said(alone)).to.deep.equal(said(ours));
+    expect(with_.baskets).to.equal(2 * ours.baskets);
+
+    const none = await findInFile(shop.app, new TextEncoder().encode('order;sku\n1;NO-SUCH'), { withOwn: true });
+    expect(!none.ok && none.problems[0]!.code).to.equal('orders-none');
+    const columns = await previewOrders(shop.app, new TextEncoder().encode('a;b\n1;2'), { withOwn: true });
+    expect(columns.ok && columns.value.missing).to.have.length(2);
   });
 });

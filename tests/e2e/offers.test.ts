@@ -220,6 +220,29 @@ test('pairs that were found are accepted, and seen in the added popup with their
   await server.stop();
 });
 
+test('orders made elsewhere are looked through from a file, once its columns are right', async ({ page, server }) => {
+  const csv = ['Ref,Kite,Bought on'];
+  for (let order = 0; order < 60; order += 1)
+    for (const name of order % 2 ? ['Minnow', 'Weather Hat'] : ['Heron', 'Hollowtarn Mug', 'Nothing of ours'])
+      csv.push(`A${order},${name},2026-${String(1 + Math.floor(order / 5)).padStart(2, '0')}-03`);
+  await signIn(page, server.origin, '/studio/suggestions');
+  await page.getByText('From a file of orders made elsewhere').click();
+  await page
+    .getByLabel('Orders file')
+    .setInputFiles({ name: 'orders.csv', mimeType: 'text/csv', buffer: Buffer.from(csv.join('\n')) });
+  await expect(page.getByRole('alert').first()).toContainText('No column was found for Order number');
+  await page.getByLabel('Column Ref holds').selectOption('Order number');
+  await page.getByLabel('Column Kite holds').selectOption('SKU or product name');
+  await page.getByLabel('Column Bought on holds').selectOption('Day of the order');
+  await expect(page.getByText('60 orders in 150 rows.')).toBeVisible();
+  await expect(page.getByText('1 name is not in your catalogue and stays out')).toBeVisible();
+  await expectAccessible(page, 'a file of orders');
+  await page.getByLabel('Together with the orders of this shop').uncheck();
+  await page.getByRole('button', { name: 'Look through 60 orders' }).click();
+  await expect(page.getByText(/^60 orders, 4 products\./)).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByRole('region', { name: 'Pairs' })).toContainText('Minnow and Weather Hat');
+});
+
 test('a better one is taken in the cart: what changes and costs is said, the quantity stays', async ({
   browser,
   server,

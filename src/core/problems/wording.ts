@@ -136,6 +136,10 @@ const WORDING = {
   'csv-axes-differ':
     'This row names the choices {found}, the first row of the product {expected}. Use the same for every row.',
   'csv-too-long': '{column} is longer than {limit} characters. Shorten it.',
+  'orders-cell': 'It names no order, or no product. Fill both in.',
+  'orders-day': '“{value}” is no day. Write it like 2026-12-24 or 24.12.2026.',
+  'orders-none':
+    'Nothing in the file can be looked through: no row names both an order and a product of your catalogue.',
   'csv-image': '“{value}” is not a picture address. Use https://… or a path that starts with /.',
 } as const;
 

@@ -21,6 +21,14 @@ export function foundPairs(db: Database) {
     );
   }
 
+  /** SKUs and names of what is sold, with the product each means. */
+  async function listNames(): Promise<{ name: string; slug: string }[]> {
+    return db.select(
+      `SELECT name, slug FROM products UNION ALL
+         SELECT v.sku, p.slug FROM variants v JOIN products p ON p.id = v.product_id`,
+    );
+  }
+
   async function listDecided(): Promise<DecidedPair[]> {
     return db.select<DecidedPair>('SELECT a, b, state, both, baskets, lift FROM found_pairs');
   }
@@ -63,5 +71,5 @@ export function foundPairs(db: Database) {
     );
   }
 
-  return { listBaskets, listDecided, decide, readPicks, writePicks, listUncovered };
+  return { listBaskets, listNames, listDecided, decide, readPicks, writePicks, listUncovered };
 }

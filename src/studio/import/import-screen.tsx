@@ -170,10 +170,10 @@ export function ImportScreen({ isEmpty }: { isEmpty: boolean }) {
                       <select
                         className="field mt-1 w-full"
                         aria-label={`Column ${heading} holds`}
-                        value={preview.columns[i]}
+                        value={(columns ?? preview.columns)[i]}
                         onChange={(event) =>
                           void look(file, {
-                            columns: preview.columns.map((field, j) =>
+                            columns: (columns ?? preview.columns).map((field, j) =>
                               j === i ? (event.target.value as ColumnField) : field,
                             ),
                             decimalMark,

@@ -16,8 +16,13 @@ export async function ask<T>(path: string, init: RequestInit = {}): Promise<T> {
   const response = await fetch(path, init).catch(() => {
     throw new Refusal(0, 'The server cannot be reached. What you changed is kept in this window; try again.', null);
   });
+  if (response.ok) return (await response.json().catch(() => null)) as T;
+  throw await refusalOf(response);
+}
+
+/** A refusal in the server's own words; whoever is not signed in any more is led there. */
+export async function refusalOf(response: Response): Promise<Refusal> {
   const body: unknown = await response.json().catch(() => null);
-  if (response.ok) return body as T;
   const problems = (body as { problems?: { message?: string }[] } | null)?.problems ?? [];
   const message = problems
     .map((problem) => problem.message)
@@ -25,7 +30,7 @@ export async function ask<T>(path: string, init: RequestInit = {}): Promise<T> {
     .join(' ');
   if (response.status === 401)
     location.assign(`/studio/sign-in?next=${encodeURIComponent(location.pathname + location.search)}`);
-  throw new Refusal(response.status, message || 'Something went wrong on our side. Please try again.', body);
+  return new Refusal(response.status, message || 'Something went wrong on our side. Please try again.', body);
 }
 
 export function askJson<T>(method: 'POST' | 'PATCH' | 'PUT', path: string, body: unknown): Promise<T> {

@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
-import { Refusal } from './api';
+import { Refusal, refusalOf } from './api';
 
 /** A long computation of the server, as lines of JSON tell it. */
 export interface Work<T> {
@@ -19,14 +19,12 @@ export function useWork<T>(): Work<T> {
   useEffect(() => () => running.current?.abort(), []);
 
   async function run(path: string, body: unknown, { signal }: AbortController): Promise<void> {
-    const response = await fetch(path, {
-      method: 'POST',
-      signal,
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify(body ?? {}),
-    });
-    if (!response.ok || !response.body)
-      throw new Refusal(response.status, 'This could not be worked out. Try again.', null);
+    const sent =
+      body instanceof FormData
+        ? { body }
+        : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body ?? {}) };
+    const response = await fetch(path, { method: 'POST', signal, ...sent });
+    if (!response.ok || !response.body) throw await refusalOf(response);
     const reader = response.body.pipeThrough(new TextDecoderStream()).getReader();
     let rest = '';
     for (;;) {

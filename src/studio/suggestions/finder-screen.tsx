@@ -7,6 +7,7 @@ import { Shell } from '../shared/shell';
 import type { ShellData } from '../shared/studio-data';
 import { Tick } from '../shared/tick';
 import { useWork } from '../shared/work';
+import { OrdersFile } from './orders-file';
 import { PairMap } from './pair-map';
 
 interface Decided {
@@ -97,6 +98,7 @@ function Screen({ names }: Props) {
         </button>
         <Progress work={work} label="How far the search is" />
       </header>
+      <OrdersFile isBusy={work.done !== null} onFind={work.start} />
       {!answer && work.done === null && (
         <p className="max-w-[60ch] border-s-[3px] border-mortar ps-3 text-gravel">
           Pairs and groups of three are counted over all paid orders and tested exactly. Those that are only of one

@@ -1,0 +1,98 @@
+import { z } from 'zod';
+import { basketsOf, find, type Found } from '~/core/finder';
+import { matchOrderColumns, ORDER_FIELDS, readOrderRows, type OrderField, type OrderRowsRead } from '~/core/formats';
+import { fail, ok, wordProblem, type Result } from '~/core/problems';
+import type { App } from '~/services/app';
+import { findPairs } from './find-pairs';
+import { readTable, type Table } from './read-table';
+
+const MOST_ROWS = 500_000;
+const SAMPLE_ROWS = 5;
+const TOLD = 50;
+
+export const ordersOptionsSchema = z.strictObject({
+  columns: z
+    .array(z.enum(Object.keys(ORDER_FIELDS) as [OrderField, ...OrderField[]]))
+    .max(200)
+    .optional(),
+  /** Whether the shop's own orders are looked through with them. */
+  withOwn: z.boolean().default(false),
+});
+type OrdersOptions = z.infer<typeof ordersOptionsSchema>;
+
+/** What a file of past orders holds, as far as it is understood. */
+export interface OrdersPreview {
+  readonly headings: readonly string[];
+  readonly columns: readonly OrderField[];
+  readonly sample: readonly (readonly string[])[];
+  readonly orders: number;
+  readonly rows: number;
+  readonly hasDays: boolean;
+  readonly unknown: OrderRowsRead['unknown'];
+  readonly unknownCount: number;
+  readonly problems: readonly { readonly row: number; readonly message: string }[];
+  readonly problemCount: number;
+  /** What is missing before it can be looked through. */
+  readonly missing: readonly string[];
+}
+
+interface Understood {
+  readonly table: Table;
+  readonly columns: readonly OrderField[];
+  readonly read: OrderRowsRead | null;
+}
+
+async function understand(app: App, bytes: Uint8Array, options: OrdersOptions): Promise<Result<Understood>> {
+  const table = await readTable(bytes);
+  if (!table.ok) return table;
+  const { headings, rows } = table.value;
+  if (rows.length > MOST_ROWS) return fail('file', 'csv-too-many', { limit: MOST_ROWS.toLocaleString('en') });
+  const columns = headings.map((_, i) => (options.columns ?? matchOrderColumns(headings))[i] ?? 'ignore');
+  if (!columns.includes('order') || !columns.includes('product'))
+    return ok({ table: table.value, columns, read: null });
+  const known = await app.pairs.listNames();
+  const slugs = new Map(known.flatMap(({ slug, name }) => [[name.toLowerCase(), slug] as const]));
+  return ok({ table: table.value, columns, read: readOrderRows(rows, columns, (name) => slugs.get(name)) });
+}
+
+/** Understands a file of past orders; looks nothing through yet. */
+export async function previewOrders(
+  app: App,
+  bytes: Uint8Array,
+  options: OrdersOptions,
+): Promise<Result<OrdersPreview>> {
+  const understood = await understand(app, bytes, options);
+  if (!understood.ok) return understood;
+  const { table, columns, read } = understood.value;
+  const missing = (['order', 'product'] as const)
+    .filter((field) => !columns.includes(field))
+    .map((field) => wordProblem({ code: 'csv-no-column', facts: { field: ORDER_FIELDS[field].label } }));
+  return ok({
+    ...{ headings: table.headings, columns, missing, rows: table.rows.length },
+    sample: table.rows.slice(0, SAMPLE_ROWS).map(({ cells }) => cells.map((cell) => cell.slice(0, 200))),
+    ...{ orders: read?.orders ?? 0, hasDays: read?.hasDays ?? false },
+    ...{ unknown: read?.unknown.slice(0, TOLD) ?? [], unknownCount: read?.unknown.length ?? 0 },
+    problems: (read?.problems ?? [])
+      .slice(0, TOLD)
+      .map(({ row, code, value }) => ({ row, message: wordProblem({ code, facts: { value } }) })),
+    problemCount: read?.problems.length ?? 0,
+  });
+}
+
+/** Looks through the orders of a file for what goes together, alone or with the shop's own; done in slices like its own. */
+export async function findInFile(
+  app: App,
+  bytes: Uint8Array,
+  options: OrdersOptions,
+): Promise<Result<{ work: Generator<number, Found>; show: (found: Found) => unknown }>> {
+  const understood = await understand(app, bytes, options);
+  if (!understood.ok) return understood;
+  const { read } = understood.value;
+  if (!read || read.rows.length === 0) return fail('file', 'orders-none');
+  const { show } = await findPairs(app);
+  // Numbers of baskets only have to tell them apart.
+  const own = options.withOwn
+    ? (await app.pairs.listBaskets()).map((row) => ({ ...row, basket: row.basket + read.orders }))
+    : [];
+  return ok({ work: find(basketsOf([...read.rows, ...own])), show });
+}

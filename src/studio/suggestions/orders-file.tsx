@@ -1,0 +1,191 @@
+import { useRef, useState } from 'react';
+import { ORDER_FIELDS, type OrderField } from '~/core/formats';
+import { ask } from '../shared/api';
+import { count, plural } from '../shared/format';
+import { Tick } from '../shared/tick';
+
+interface Preview {
+  readonly headings: readonly string[];
+  readonly columns: readonly OrderField[];
+  readonly sample: readonly (readonly string[])[];
+  readonly orders: number;
+  readonly rows: number;
+  readonly hasDays: boolean;
+  readonly unknown: readonly { readonly name: string; readonly rows: number }[];
+  readonly unknownCount: number;
+  readonly problems: readonly { readonly row: number; readonly message: string }[];
+  readonly problemCount: number;
+  readonly missing: readonly string[];
+}
+
+const PATH = '/api/studio/suggestions/orders';
+
+interface Props {
+  readonly isBusy: boolean;
+  readonly onFind: (path: string, form: FormData) => void;
+}
+
+/** Orders that were made elsewhere, from a file: understood first, then looked through. */
+export function OrdersFile({ isBusy, onFind }: Props) {
+  const [file, setFile] = useState<File | null>(null);
+  const [preview, setPreview] = useState<Preview | null>(null);
+  /** As chosen, also while the answer is on its way. */
+  const [columns, setColumns] = useState<readonly OrderField[]>([]);
+  const [withOwn, setWithOwn] = useState(true);
+  const [problem, setProblem] = useState<string | null>(null);
+  const newest = useRef(0);
+  function formOf(chosen: File, options: object): FormData {
+    const form = new FormData();
+    form.set('file', chosen);
+    form.set('options', JSON.stringify(options));
+    return form;
+  }
+  async function look(chosen: File, wanted?: readonly OrderField[]): Promise<void> {
+    const turn = (newest.current += 1);
+    setFile(chosen);
+    if (wanted) setColumns(wanted);
+    try {
+      const body = formOf(chosen, wanted ? { columns: wanted } : {});
+      const seen = await ask<Preview>(PATH, { method: 'POST', body });
+      if (turn !== newest.current) return;
+      setPreview(seen);
+      setColumns(seen.columns);
+      setProblem(null);
+    } catch (error) {
+      if (turn !== newest.current) return;
+      setPreview(null);
+      setProblem((error as Error).message);
+    }
+  }
+  return (
+    <details className="max-w-[960px]">
+      <summary className="font-semibold">From a file of orders made elsewhere</summary>
+      <div className="mt-2 flex flex-col gap-3">
+        <p className="help">
+          A CSV file with a row for each product of each order: the number of the order, the product by SKU or name, and
+          best its day. It is looked through and not kept.
+        </p>
+        <input
+          type="file"
+          accept=".csv,.tsv,.txt,text/csv"
+          aria-label="Orders file"
+          className="field self-start file:me-3 file:rounded-stone file:border-0 file:bg-slab file:px-3 file:py-1"
+          onChange={(event) => {
+            const chosen = event.target.files?.[0];
+            if (chosen) void look(chosen);
+          }}
+        />
+        {problem && (
+          <p role="alert" className="border-s-4 border-brick ps-3 text-brick">
+            {problem}
+          </p>
+        )}
+        {preview && file && (
+          <>
+            <div className="panel overflow-x-auto">
+              <table className="tbl">
+                <thead>
+                  <tr>
+                    {preview.headings.map((heading, i) => (
+                      <th key={i} className="min-w-36">
+                        <span className="block truncate text-basalt">{heading || `Column ${i + 1}`}</span>
+                        <select
+                          className="field mt-1 w-full"
+                          aria-label={`Column ${heading} holds`}
+                          value={columns[i]}
+                          onChange={(event) =>
+                            void look(
+                              file,
+                              columns.map((field, j) =>
+                                j === i
+                                  ? (event.target.value as OrderField)
+                                  : field === event.target.value
+                                    ? 'ignore'
+                                    : field,
+                              ),
+                            )
+                          }
+                        >
+                          {Object.entries(ORDER_FIELDS).map(([key, field]) => (
+                            <option key={key} value={key}>
+                              {field.label}
+                            </option>
+                          ))}
+                        </select>
+                      </th>
+                    ))}
+                  </tr>
+                </thead>
+                <tbody>
+                  {preview.sample.map((cells, i) => (
+                    <tr key={i}>
+                      {preview.headings.map((_, j) => (
+                        <td key={j} className="text-gravel">
+                          {cells[j]}
+                        </td>
+                      ))}
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
+            </div>
+            {preview.missing.map((message) => (
+              <p key={message} role="alert" className="border-s-4 border-brick ps-3 text-brick">
+                {message}
+              </p>
+            ))}
+            {preview.missing.length === 0 && (
+              <p role="status">
+                {plural(preview.orders, 'order', 'orders')} in {plural(preview.rows, 'row', 'rows')}.
+                {!preview.hasDays &&
+                  ' No column holds days, so what is only of a season cannot be told from what goes together.'}
+              </p>
+            )}
+            {preview.unknownCount > 0 && (
+              <details>
+                <summary>
+                  {preview.unknownCount === 1
+                    ? '1 name is not in your catalogue and stays out'
+                    : `${count(preview.unknownCount)} names are not in your catalogue and stay out`}
+                </summary>
+                <ul className="max-h-40 list-disc overflow-auto ps-5">
+                  {preview.unknown.map(({ name, rows }) => (
+                    <li key={name}>
+                      {name} ({plural(rows, 'row', 'rows')})
+                    </li>
+                  ))}
+                </ul>
+              </details>
+            )}
+            {preview.problemCount > 0 && (
+              <details>
+                <summary>{plural(preview.problemCount, 'row', 'rows')} left out</summary>
+                <ul className="max-h-40 overflow-auto">
+                  {preview.problems.map(({ row, message }) => (
+                    <li key={row}>
+                      <strong>Row {row}</strong> {message}
+                    </li>
+                  ))}
+                </ul>
+              </details>
+            )}
+            <div className="flex flex-wrap items-center gap-4">
+              <Tick label="Together with the orders of this shop" checked={withOwn} onChange={setWithOwn} />
+              <button
+                className="btn btn-go"
+                disabled={isBusy || preview.orders === 0}
+                onClick={() => {
+                  const form = formOf(file, { columns, withOwn });
+                  form.set('find', '1');
+                  onFind(PATH, form);
+                }}
+              >
+                Look through {plural(preview.orders, 'order', 'orders')}
+              </button>
+            </div>
+          </>
+        )}
+      </div>
+    </details>
+  );
+}
