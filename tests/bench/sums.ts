@@ -69,9 +69,10 @@ function benchPricing(): void {
   line('1 line, 20 offers of which 3 are able', us(median(() => priceCart(one), 6000)), '(bar 20 µs)');
   const best = (offers: object[]) => {
     const input = cartInput(lines, offers);
+    // A quarter of them warm up first, as the server of a shop that is open has.
     return us(
       quantile(
-        timed(() => priceCart(input), 400),
+        timed(() => priceCart(input), 4000),
         0.95,
       ),
     );

@@ -179,12 +179,11 @@ export function* find(baskets: Baskets, { least = LEAST, rate = RATE }: FindOpti
     rate,
   );
   yield 0.5;
-  const judge = strata();
+  const { byWeek, bySize } = strata();
   yield 0.7;
   const found: Pair[] = candidates.map((pair, n) => {
     const { i, j, both, p } = pair;
-    const { byWeek, bySize } = judge(n);
-    const verdict: Verdict = p > kept || bySize > rate ? 'popular' : byWeek > rate ? 'seasonal' : 'together';
+    const verdict: Verdict = p > kept || bySize(n) > rate ? 'popular' : byWeek(n) > rate ? 'seasonal' : 'together';
     return {
       ...{ a: products[frequent[i]!]!, b: products[frequent[j]!]!, both, withA: count(i), withB: count(j) },
       support: both / all,
@@ -240,7 +239,7 @@ export function* find(baskets: Baskets, { least = LEAST, rate = RATE }: FindOpti
    * How surprising each pair still is among baskets of one week, and of one size: the Cochran–Mantel–Haenszel statistic over
    * the strata (Mantel and Haenszel 1959), one-sided, with the half for what is counted whole.
    */
-  function strata(): (n: number) => { byWeek: number; bySize: number } {
+  function strata(): Readonly<Record<'byWeek' | 'bySize', (n: number) => number>> {
     const size = frequent.length;
     const weekNumbers = new Map<number, number>();
     const weekOf = new Uint32Array(all);
@@ -267,10 +266,10 @@ export function* find(baskets: Baskets, { least = LEAST, rate = RATE }: FindOpti
       }
       return { total, bought, strataCount };
     };
-    const byWeek = counted(weekNumbers.size, (basket) => weekOf[basket]!);
-    const bySize = counted(LARGE + 1, sizeOf);
+    const weekly = counted(weekNumbers.size, (basket) => weekOf[basket]!);
+    const sized = counted(LARGE + 1, sizeOf);
     const test = (
-      { total, bought, strataCount }: typeof byWeek,
+      { total, bought, strataCount }: typeof weekly,
       { i, j, both }: { i: number; j: number; both: number },
       /** What a basket of one size can hold of two at all. */
       part: (stratum: number) => number,
@@ -285,9 +284,9 @@ export function* find(baskets: Baskets, { least = LEAST, rate = RATE }: FindOpti
       }
       return variance === 0 ? 1 : normalTail((both - expected - 0.5) / Math.sqrt(variance));
     };
-    return (n) => ({
-      byWeek: test(byWeek, candidates[n]!, () => 1),
-      bySize: test(bySize, candidates[n]!, (stratum) => (stratum === 0 ? 0 : (stratum - 1) / stratum)),
-    });
+    return {
+      byWeek: (n) => test(weekly, candidates[n]!, () => 1),
+      bySize: (n) => test(sized, candidates[n]!, (stratum) => (stratum === 0 ? 0 : (stratum - 1) / stratum)),
+    };
   }
 }
