@@ -7,7 +7,7 @@ import { findSamples, type Samples } from '~/services/lane/sample-situations';
 import { liveDemoLane } from '../../demo/lane';
 import { another } from '../support/another';
 import { signInOwner } from '../support/owner';
-import { changingTest, expect, test, type Page } from './harness';
+import { changingTest, expect, expectAccessible, test, type Page } from './harness';
 
 /** A page of the shop's own origin that frames it, as the bench does. */
 async function frameShop(page: Page, origin: string, path: string, token: string, width: number): Promise<void> {
@@ -219,3 +219,22 @@ for (const [afterAdd, isOpen] of [
     if (isOpen) await expect(page.getByText('Added to your cart.')).toBeVisible();
   });
 }
+
+test('quick view suggests what goes with it, and takes it from there', async ({ page, server }) => {
+  const lane = liveDemoLane();
+  const quickView = lane.pieces['quick-view']!;
+  quickView.parts.find(({ key }) => key === 'suggestions')!.on = true;
+  quickView.settings['suggestionCount'] = 4;
+  lane.pieces['added-popup']!.on = false;
+  lane.pieces['slide-out-cart']!.settings['opensOnAdd'] = false;
+  await page.route('**/api/manifest*', (route) => route.fulfill({ json: compileManifest(lane, definitions, 1) }));
+
+  await page.goto(`${server.origin}/shop/c/lines-and-winders?look=hoop-winder`);
+  const near = page.getByRole('dialog').locator('.near');
+  await expect(near.getByRole('heading', { name: 'Goes well with it' })).toBeVisible();
+  await expect(near.getByRole('listitem')).toHaveCount(4);
+  await expectAccessible(page, 'quick view with suggestions');
+  await near.getByRole('button', { name: /^Add/ }).first().click();
+  await expect(page.locator('[data-pl-count]')).toHaveText('1');
+  await expect(page.getByRole('dialog')).toBeVisible();
+});

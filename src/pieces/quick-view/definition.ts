@@ -1,4 +1,4 @@
-import { choice, definePiece, mainButtonLook, numeric, type PieceOf, toggle } from '~/core/lane';
+import { cartWords, choice, definePiece, mainButtonLook, numeric, type PieceOf, toggle } from '~/core/lane';
 
 export const quickView = definePiece({
   kind: 'quick-view',
@@ -112,6 +112,17 @@ export const quickView = definePiece({
       unit: '',
       default: 2,
     }),
+    suggestionCount: numeric({
+      task: 'parts',
+      part: 'suggestions',
+      label: 'How many products',
+      help: 'Fewer are shown when there are fewer.',
+      min: 1,
+      max: 4,
+      step: 1,
+      unit: '',
+      default: 2,
+    }),
     phoneFull: toggle({
       task: 'look',
       label: 'Full screen on phones',
@@ -170,10 +181,14 @@ export const quickView = definePiece({
     facts: { label: 'SKU, categories, tags', help: 'For shoppers who order by number.', on: false },
     video: { label: 'Video', help: 'Plays only when pressed; left out for products without one.', on: false },
     quotes: { label: 'What buyers say', help: 'Short quotes from the reviews.', on: false },
+    suggestions: { label: 'Suggestions', help: 'What goes with it: picked, found in orders, or related.', on: false },
     compare: { label: 'Compare tick', help: 'The tick of the comparison; left out where that is off.', on: true },
     link: { label: 'Link to the page', help: 'For shoppers who want to see everything.', on: true },
   },
   words: {
+    suggestions: { ...cartWords.suggestions, part: 'suggestions' },
+    suggestionAdd: cartWords.suggestionAdd,
+    suggestionSee: cartWords.suggestionSee,
     open: {
       label: 'Opening button',
       help: 'Short enough for a phone card.',

@@ -1,10 +1,11 @@
 /** @jsxImportSource preact */
 import type { VNode } from 'preact';
+import { useEffect, useRef } from 'preact/hooks';
 import type { PartProps } from './part-props';
 
 /** Parts that few shops show. */
 export const MORE_PARTS: Readonly<
-  Record<'fullText' | 'facts' | 'video' | 'quotes', (props: PartProps) => VNode | null>
+  Record<'fullText' | 'facts' | 'video' | 'quotes' | 'suggestions', (props: PartProps) => VNode | null>
 > = {
   fullText: ({ product }) =>
     product.fullText ? (
@@ -35,4 +36,21 @@ export const MORE_PARTS: Readonly<
         ))}
       </div>
     ) : null,
+  suggestions: Near,
 };
+
+function Near(props: PartProps): VNode {
+  const place = useRef<HTMLDivElement>(null);
+  const { product, piece, host } = props;
+  useEffect(() => {
+    let [isGone, remove] = [false, () => {}];
+    void import('./near').then(({ showNear }) => {
+      if (!isGone) remove = showNear(place.current!, props);
+    });
+    return () => {
+      isGone = true;
+      remove();
+    };
+  }, [product, piece, host]);
+  return <div ref={place} />;
+}
