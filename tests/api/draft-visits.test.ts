@@ -1,6 +1,10 @@
 import { expect } from 'chai';
+import { randomUUID } from 'node:crypto';
 import { diffLanes, type Lane } from '~/core/lane';
+import { offerSchema } from '~/core/pricing';
 import { hashPassword, signedIn, signIn, signOut } from '~/services/accounts/accounts';
+import { changeCartOf } from '~/services/cart/change-cart';
+import { viewCart } from '~/services/cart/show-cart';
 import { patchDraft, restoreIntoDraft, showDraft } from '~/services/lane/edit-draft';
 import { eventBatchSchema, ingestEvents } from '~/services/visits/ingest-events';
 import { draftLane, liveLane, serveDraftManifest, serveManifest } from '~/services/lane/live-lane';
@@ -63,6 +67,20 @@ describe('draft and live', () => {
     const answers = await Promise.all([change(610), change(620), change(630)]);
 
     expect(answers.filter((answer) => answer.ok)).to.have.length(1);
+  });
+
+  it('prices the carts of the bench by the draft, and those of shoppers by what is live', async () => {
+    const half = offerSchema.parse({ name: 'Half', kind: 'percentOff', target: 'lines', basisPoints: 5000 });
+    const token = randomUUID();
+    const variantId = (await shop.app.catalogue.findProduct('hoop-winder'))!.variants[0]!.id;
+    await changeCartOf(shop.app, token, { kind: 'add', variantId, quantity: 1, choices: {}, answers: {} });
+    const before = (await findSamples(shop.app)).carts.one!;
+    await edit((lane) => void (lane.offers['half'] = half));
+
+    const after = (await findSamples(shop.app)).carts.one!;
+    expect([before.discountMinor, after.discountMinor]).to.deep.equal([0, before.subtotalMinor / 2]);
+    expect((await viewCart(shop.app, token)).discountMinor).to.equal(0);
+    await edit((lane) => void delete lane.offers['half']);
   });
 
   it('shows shoppers nothing of the draft until it is published, then all of it', async () => {

@@ -6,7 +6,7 @@ import type { CheckoutForm } from '~/core/orders';
 import { typedCodes } from '~/services/offers/one-time-codes';
 import type { App } from '~/services/app';
 import { circumstancesOf } from './circumstances';
-import { liveLane } from '~/services/lane/live-lane';
+import { liveLane, type LiveLane } from '~/services/lane/live-lane';
 import { quoteDelivery } from './quote-delivery';
 import { priceCartGoods, viewStored } from './view-cart';
 
@@ -51,12 +51,15 @@ export async function quoteCheckout(
   cart: Cart & { readonly version?: number },
   form: Pick<CheckoutForm, 'country' | 'postcode' | 'delivery'> & { readonly email?: string },
   language = 'en',
+  /** By which it is priced; absent: what is live. */
+  lane: LiveLane | null = null,
 ): Promise<CheckoutQuote> {
-  const bare = await viewStored(app, { ...cart, destination: null }, { delivery: { amountMinor: null, method: null } });
+  const nowhere = { amountMinor: null, method: null };
+  const bare = await viewStored(app, { ...cart, destination: null }, { delivery: nowhere, lane });
   const place = { ...form, country: form.country || (await homeCountry(app)) };
   const rates = await quoteDelivery(app, place, bare.goods, language);
   const rate = rates.find((candidate) => candidate.key === form.delivery) ?? rates[0];
-  const live = await liveLane(app);
+  const live = lane ?? (await liveLane(app));
   const buyer = { country: place.country, email: form.email ?? '', source: cart.source };
   const circumstances = await circumstancesOf(app, live, buyer);
   const codes = await typedCodes(app, live.lane, cart.codes);
@@ -65,7 +68,7 @@ export async function quoteCheckout(
     method: rate?.key ?? null,
   };
   const facts = new Map(bare.goods.map((good) => [good.facts.variantId, good.facts]));
-  const { view } = await viewStored(app, { ...cart, destination: null }, { delivery, facts, language, buyer });
+  const { view } = await viewStored(app, { ...cart, destination: null }, { delivery, facts, language, buyer, lane });
   return {
     cart: view,
     ways: rates.map((way) => ({

@@ -47,12 +47,14 @@ export async function viewStored(
     readonly language?: string;
     /** Unknown: whoever lives where the cart says it goes. */
     readonly buyer?: Buyer;
+    /** By which it is priced; absent: what is live. */
+    readonly lane?: LiveLane | null;
   } = {},
 ): Promise<ViewedCart> {
   const { source } = cart;
   const { delivery, facts, language = 'en' } = known;
   const buyer = known.buyer ?? { country: cart.destination?.country ?? null, email: '', source };
-  const [live, goods] = await Promise.all([liveLane(app), goodsOf(app, cart, facts)]);
+  const [live, goods] = await Promise.all([known.lane ?? liveLane(app), goodsOf(app, cart, facts)]);
   const [circumstances, codes] = await Promise.all([
     circumstancesOf(app, live, buyer),
     typedCodes(app, live.lane, cart.codes),
