@@ -4,6 +4,7 @@ import { ask } from '../shared/api';
 import { useDraft } from '../shared/draft-store';
 import { count, money, plural } from '../shared/format';
 import { Tick } from '../shared/tick';
+import { MatchedColumns } from '../shared/matched-columns';
 import { Segmented } from '../shared/segmented';
 import { PastedGoods } from './pasted-goods';
 
@@ -160,49 +161,16 @@ export function ImportScreen({ isEmpty }: { isEmpty: boolean }) {
             {MARKS[preview.delimiter] ?? preview.delimiter}. Each column and what it holds; correct it where it was
             guessed wrong.
           </p>
-          <div className="panel overflow-x-auto">
-            <table className="tbl">
-              <thead>
-                <tr>
-                  {preview.headings.map((heading, i) => (
-                    <th key={i} className="min-w-36">
-                      <span className="block truncate text-basalt">{heading || `Column ${i + 1}`}</span>
-                      <select
-                        className="field mt-1 w-full"
-                        aria-label={`Column ${heading} holds`}
-                        value={(columns ?? preview.columns)[i]}
-                        onChange={(event) =>
-                          void look(file, {
-                            columns: (columns ?? preview.columns).map((field, j) =>
-                              j === i ? (event.target.value as ColumnField) : field,
-                            ),
-                            decimalMark,
-                          })
-                        }
-                      >
-                        {Object.entries(COLUMN_FIELDS).map(([key, field]) => (
-                          <option key={key} value={key}>
-                            {field.label}
-                          </option>
-                        ))}
-                      </select>
-                    </th>
-                  ))}
-                </tr>
-              </thead>
-              <tbody>
-                {preview.sample.map((cells, i) => (
-                  <tr key={i}>
-                    {preview.headings.map((_, j) => (
-                      <td key={j}>
-                        <span className="line-clamp-2 text-gravel">{cells[j]}</span>
-                      </td>
-                    ))}
-                  </tr>
-                ))}
-              </tbody>
-            </table>
-          </div>
+          <MatchedColumns
+            {...{ headings: preview.headings, columns: columns ?? preview.columns, fields: COLUMN_FIELDS }}
+            sample={preview.sample}
+            onChoose={(column, field) =>
+              void look(file, {
+                columns: (columns ?? preview.columns).map((own, i) => (i === column ? field : own)),
+                decimalMark,
+              })
+            }
+          />
           {preview.columnProblems.map((message) => (
             <p key={message} role="alert" className="border-s-4 border-brick ps-3 text-brick">
               {message}

@@ -2,6 +2,7 @@ import { useRef, useState } from 'react';
 import { ORDER_FIELDS, type OrderField } from '~/core/formats';
 import { ask } from '../shared/api';
 import { count, plural } from '../shared/format';
+import { MatchedColumns } from '../shared/matched-columns';
 import { Tick } from '../shared/tick';
 
 interface Preview {
@@ -82,53 +83,15 @@ export function OrdersFile({ isBusy, onFind }: Props) {
         )}
         {preview && file && (
           <>
-            <div className="panel overflow-x-auto">
-              <table className="tbl">
-                <thead>
-                  <tr>
-                    {preview.headings.map((heading, i) => (
-                      <th key={i} className="min-w-36">
-                        <span className="block truncate text-basalt">{heading || `Column ${i + 1}`}</span>
-                        <select
-                          className="field mt-1 w-full"
-                          aria-label={`Column ${heading} holds`}
-                          value={columns[i]}
-                          onChange={(event) =>
-                            void look(
-                              file,
-                              columns.map((field, j) =>
-                                j === i
-                                  ? (event.target.value as OrderField)
-                                  : field === event.target.value
-                                    ? 'ignore'
-                                    : field,
-                              ),
-                            )
-                          }
-                        >
-                          {Object.entries(ORDER_FIELDS).map(([key, field]) => (
-                            <option key={key} value={key}>
-                              {field.label}
-                            </option>
-                          ))}
-                        </select>
-                      </th>
-                    ))}
-                  </tr>
-                </thead>
-                <tbody>
-                  {preview.sample.map((cells, i) => (
-                    <tr key={i}>
-                      {preview.headings.map((_, j) => (
-                        <td key={j} className="text-gravel">
-                          {cells[j]}
-                        </td>
-                      ))}
-                    </tr>
-                  ))}
-                </tbody>
-              </table>
-            </div>
+            <MatchedColumns
+              {...{ headings: preview.headings, columns, fields: ORDER_FIELDS, sample: preview.sample }}
+              onChoose={(column, field) =>
+                void look(
+                  file,
+                  columns.map((own, i) => (i === column ? field : own === field ? 'ignore' : own)),
+                )
+              }
+            />
             {preview.missing.map((message) => (
               <p key={message} role="alert" className="border-s-4 border-brick ps-3 text-brick">
                 {message}
