@@ -136,6 +136,7 @@ describe('openDatabase', () => {
     const order = await orderRepository(db).find('order');
     expect(cart).to.deep.equal({
       version: 0,
+      source: null,
       changeIds: [],
       codes: [],
       destination: null,

@@ -31,7 +31,6 @@ const NEEDED: Readonly<Record<string, (typeof ROLES)[number]>> = {
   'GET /api/studio/imports/[id]': 'editor',
   'GET /api/studio/lane-map': 'viewer',
   'GET /api/studio/links': 'viewer',
-  'GET /api/studio/layouts': 'viewer',
   'POST /api/studio/layouts': 'editor',
   'DELETE /api/studio/layouts/[id]': 'editor',
   'PUT /api/studio/searches': 'editor',

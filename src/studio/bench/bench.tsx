@@ -13,6 +13,7 @@ import type { ShellData } from '../shared/studio-data';
 import { useFoundRow } from '../shared/use-found-row';
 import { LookPanel } from './look-panel';
 import { Outline } from './outline';
+import type { OwnLayout } from './own-layouts';
 import { PartsPanel } from './parts-panel';
 import { Preview } from './preview';
 import type { Samples } from './samples';
@@ -26,6 +27,8 @@ interface Props {
   readonly shell: ShellData;
   readonly pieceId: string;
   readonly samples: Samples;
+  /** The owner's own, of this kind. */
+  readonly layouts: readonly OwnLayout[];
   readonly categories: readonly { readonly slug: string; readonly name: string }[];
   readonly start: { readonly task: Task; readonly part: string | null; readonly width: number | null };
 }
@@ -41,7 +44,8 @@ export function Bench(props: Props) {
   );
 }
 
-function BenchScreen({ pieceId, samples, categories, start }: Props) {
+function BenchScreen({ pieceId, samples, categories, start, layouts: ownLayouts }: Props) {
+  const [layouts, setLayouts] = useState(ownLayouts);
   const { lane, live, change, undo, redo, past, future } = useDraft();
   // One that was just removed is drawn once more, until the page is left.
   const kept = useRef(lane.pieces[pieceId]!);
@@ -184,7 +188,7 @@ function BenchScreen({ pieceId, samples, categories, start }: Props) {
           Close the settings
         </button>
         {task === 'where' && <WherePanel {...panel} pieceId={pieceId} categories={categories} />}
-        {task === 'parts' && <PartsPanel {...panel} onTask={openTask} />}
+        {task === 'parts' && <PartsPanel {...panel} onTask={openTask} layouts={layouts} onLayouts={setLayouts} />}
         {task === 'words' && (
           <WordsPanel
             {...panel}

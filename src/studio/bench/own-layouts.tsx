@@ -1,30 +1,33 @@
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { applySavedLayout, layoutOf, type SavedLayout } from '~/core/lane';
 import { ask, askJson } from '../shared/api';
 import type { PanelProps } from './panel';
 
-interface OwnLayout {
+/** One that was kept. */
+export interface OwnLayout {
   readonly id: number;
   readonly name: string;
   readonly layout: SavedLayout;
 }
 
+export interface LayoutProps {
+  /** Of this kind, by name. */
+  readonly layouts: readonly OwnLayout[];
+  readonly onLayouts: (layouts: readonly OwnLayout[]) => void;
+}
+
+type Props = Pick<PanelProps, 'piece' | 'definition' | 'edit'> & LayoutProps;
+
 /** Layouts the owner keeps, to begin other pieces of the kind from. */
-export function OwnLayouts({ piece, definition, edit }: Pick<PanelProps, 'piece' | 'definition' | 'edit'>) {
-  const [layouts, setLayouts] = useState<readonly OwnLayout[]>([]);
+export function OwnLayouts({ piece, definition, edit, layouts, onLayouts }: Props) {
   const [name, setName] = useState('');
   const [said, setSaid] = useState<{ readonly text: string; readonly isBad: boolean } | null>(null);
   const failed = (error: unknown) => setSaid({ text: (error as Error).message, isBad: true });
   const { kind } = definition;
-  useEffect(() => {
-    let isOver = false;
-    ask<OwnLayout[]>(`/api/studio/layouts?kind=${kind}`).then((found) => isOver || setLayouts(found), failed);
-    return () => void (isOver = true);
-  }, [kind]);
   function save(): void {
     askJson<OwnLayout[]>('POST', '/api/studio/layouts', { kind, name, layout: layoutOf(piece, definition) }).then(
       (all) => {
-        setLayouts(all);
+        onLayouts(all);
         setSaid({ text: `“${name.trim()}” is kept.`, isBad: false });
         setName('');
       },
@@ -33,7 +36,7 @@ export function OwnLayouts({ piece, definition, edit }: Pick<PanelProps, 'piece'
   }
   function remove({ id, name: gone }: OwnLayout): void {
     ask(`/api/studio/layouts/${id}`, { method: 'DELETE' }).then(() => {
-      setLayouts((all) => all.filter((one) => one.id !== id));
+      onLayouts(layouts.filter((one) => one.id !== id));
       setSaid({ text: `“${gone}” is removed. Pieces begun from it stay as they are.`, isBad: false });
     }, failed);
   }

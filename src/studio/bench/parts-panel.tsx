@@ -2,7 +2,7 @@ import { applyLayout, newPiece, resetPart, type Task } from '~/core/lane';
 import { DEVICES } from '~/core/where/where.schema';
 import { SettingControl } from '../shared/controls';
 import { Tick } from '../shared/tick';
-import { OwnLayouts } from './own-layouts';
+import { OwnLayouts, type LayoutProps } from './own-layouts';
 import type { PanelProps } from './panel';
 
 /** How the parts of a layout are drawn in its miniature; others are a thin bar. */
@@ -16,7 +16,8 @@ const LAYOUT_BARS: Readonly<Record<string, string>> = {
 };
 
 /** Settings of the chosen part, or of the whole piece. */
-export function PartsPanel({ piece, definition, part, edit, onTask }: PanelProps & { onTask: (task: Task) => void }) {
+export function PartsPanel(props: PanelProps & LayoutProps & { readonly onTask: (task: Task) => void }) {
+  const { piece, definition, part, edit, onTask, layouts, onLayouts } = props;
   const settings = Object.entries(definition.settings).filter(
     ([, spec]) => spec.task === 'parts' && (spec.part ?? null) === part,
   );
@@ -66,7 +67,7 @@ export function PartsPanel({ piece, definition, part, edit, onTask }: PanelProps
           </ul>
         </section>
       )}
-      {part === null && <OwnLayouts {...{ piece, definition, edit }} />}
+      {part === null && <OwnLayouts {...{ piece, definition, edit, layouts, onLayouts }} />}
       {state && (
         <div>
           <Tick

@@ -37,6 +37,7 @@ describe('the bench', () => {
         pieceId={pieceId}
         samples={samples}
         categories={[]}
+        layouts={[]}
         start={{ task: 'parts', part: null, width: null, ...over }}
       />,
     );
@@ -151,6 +152,7 @@ describe('the bench', () => {
         pieceId="quick-view"
         samples={{ products: { [known]: 'x' }, carts: {} }}
         categories={[]}
+        layouts={[]}
         start={{ task: 'parts', part: null, width: null }}
       />,
     );

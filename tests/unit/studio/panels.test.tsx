@@ -8,6 +8,8 @@ import type { PanelProps } from '~/studio/bench/panel';
 import { liveDemoLane } from '../../../demo/lane';
 import { withStudio } from '../../support/studio';
 
+const NO_LAYOUTS = { layouts: [], onLayouts: () => undefined };
+
 describe('a panel of the bench', () => {
   const studio = withStudio(async () => ({
     ...(await import('~/studio/bench/where-panel')),
@@ -129,7 +131,7 @@ describe('a panel of the bench', () => {
     function showParts(id: string, part: string | null) {
       task = null;
       const { PartsPanel } = studio.loaded;
-      return showPanel(id, part, (props) => <PartsPanel {...props} onTask={(next) => (task = next)} />);
+      return showPanel(id, part, (props) => <PartsPanel {...props} {...NO_LAYOUTS} onTask={(next) => (task = next)} />);
     }
     const state = (key: string) => piece.parts.find((part) => part.key === key)!;
 
@@ -211,6 +213,7 @@ describe('a panel of the bench', () => {
         <PartsPanel
           {...props}
           piece={{ ...props.piece, settings: { ...defaults(definition), [size[0]]: noted } }}
+          {...NO_LAYOUTS}
           onTask={() => undefined}
         />
       ));
@@ -321,16 +324,18 @@ describe('a panel of the bench', () => {
     });
   });
 
-  it('is there for every part of every piece, and for the whole of it', () => {
+  it('is there for every part of every piece, and for the whole of it', async () => {
     const { WherePanel, PartsPanel, WordsPanel, LookPanel } = studio.loaded;
     const lane = liveDemoLane();
+    const { useDraft } = await import('~/studio/shared/draft-store');
+    useDraft.setState({ lane });
     const none = () => undefined;
     for (const [id, { kind, parts }] of Object.entries(lane.pieces))
       for (const part of [null, ...parts.map(({ key }) => key)]) {
         const view = showPanel(id, part, (props) => (
           <>
             <WherePanel {...props} pieceId={id} categories={[]} />
-            <PartsPanel {...props} onTask={none} />
+            <PartsPanel {...props} {...NO_LAYOUTS} onTask={none} />
             <WordsPanel {...props} cart={CALLED_CART} language="de" onLanguage={none} editWord={none} />
             <LookPanel {...props} theme={lane.theme} force="rest" onForce={none} />
           </>
