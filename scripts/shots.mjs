@@ -105,11 +105,9 @@ try {
   await owner.goto(`${ORIGIN}/studio/bench/thanks?part=offer`);
   await owner.frameLocator('[data-testid=preview]').getByText('Add this before we pack').waitFor();
   await shoot('bench-thanks', owner);
-  await owner.goto(`${ORIGIN}/studio/links`);
-  await owner
-    .getByLabel('Try a page')
-    .fill('<script type="application/ld+json">{"@type":"Product","name":"Stake","sku":"GRO140"}</script>');
-  await owner.getByText('This is “Ground Stake” of your catalogue.').waitFor();
+  await owner.goto(`${ORIGIN}/studio/links?piece=blog-card`);
+  await owner.getByRole('button', { name: 'HTML without script' }).click();
+  await owner.getByRole('slider', { name: 'Width' }).waitFor();
   await shoot('links', owner);
   await owner.goto(`${ORIGIN}/studio/catalogue/kestrel`);
   await owner.getByLabel('Price, row 1').waitFor();

@@ -93,6 +93,7 @@ test('with the script a link is bought on the spot, and the cart comes along to 
   // What the owner reads: where it was seen, and the one visit that went from the blog to an order.
   await page.reload();
   await expect(page.getByRole('row', { name: new RegExp(blog.origin) })).toContainText('Buy link');
+  await expect(page.getByText(/^Shown \d+ times? on 1 page with the script/)).toBeVisible();
   expect(await used(page)).toEqual({ visits: before.visits + 1, orders: before.orders + 1 });
   await blog.close();
 });

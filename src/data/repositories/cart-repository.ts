@@ -84,7 +84,8 @@ export function cartRepository(db: Database) {
   async function noteSource(token: string, visitId: string, now: number): Promise<void> {
     await db.run(
       `INSERT INTO carts (token, updated_at, source) SELECT $token, $now, source FROM visits WHERE id = $visitId
-       ON CONFLICT (token) DO UPDATE SET source = excluded.source WHERE source IS NULL OR excluded.source <> 'direct'`,
+       ON CONFLICT (token) DO UPDATE SET source = excluded.source
+         WHERE source IS NULL OR (excluded.source <> 'direct' AND source <> excluded.source)`,
       { token, visitId, now },
     );
   }

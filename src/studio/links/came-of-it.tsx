@@ -1,9 +1,18 @@
 import { currencyOf, formatMoney } from '~/core/money';
 import { useDraft } from '../shared/draft-store';
+import { plural } from '../shared/format';
 import { EarnedByDay, type EarnedDay } from '../shared/earned-by-day';
+import type { SeenElsewhere } from './seen-on';
+
+interface Props {
+  readonly earned: readonly EarnedDay[] | undefined;
+  readonly days: number;
+  /** Pages it stands on, as the script there told it. */
+  readonly seen: readonly SeenElsewhere[];
+}
 
 /** What came of a link, and no more than is known. */
-export function CameOfIt({ earned, days }: { earned: readonly EarnedDay[] | undefined; days: number }) {
+export function CameOfIt({ earned, days, seen }: Props) {
   const { currency, locale } = useDraft((state) => state.lane.shop);
   const money = (amount: number) => formatMoney(amount, currencyOf(currency), locale);
   const sum = (of: (day: EarnedDay) => number) => (earned ?? []).reduce((total, day) => total + of(day), 0);
@@ -11,6 +20,17 @@ export function CameOfIt({ earned, days }: { earned: readonly EarnedDay[] | unde
   return (
     <section aria-label="What came of it" className="flex flex-col gap-1 border-s-[3px] border-mortar ps-3">
       <h3 className="font-semibold">What came of it in {days} days</h3>
+      {seen.length > 0 && (
+        <p>
+          Shown{' '}
+          {plural(
+            seen.reduce((total, { times }) => total + times, 0),
+            'time',
+            'times',
+          )}{' '}
+          on {plural(seen.length, 'page', 'pages')} with the script.
+        </p>
+      )}
       {earned ? (
         <>
           <p>

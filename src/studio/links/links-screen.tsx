@@ -79,7 +79,11 @@ function Screen({ chosen, origin, earned, days, elsewhere }: Props) {
         {piece?.kind === KIND && selected !== null && (
           <div className="flex min-w-0 flex-col gap-6">
             <Outputs key={selected} id={selected} piece={piece} origin={origin} />
-            <CameOfIt earned={earned[selected]} days={days} />
+            <CameOfIt
+              earned={earned[selected]}
+              days={days}
+              seen={elsewhere.seen.filter(({ link }) => link === selected)}
+            />
           </div>
         )}
       </div>
