@@ -59,9 +59,8 @@ export function demoLinks(): Record<string, Piece> {
 }
 
 /**
- * Writes into a visit that it came by a link, where what it ordered or put into the cart is a product that a link of its
- * source sells (of which another variant may have been taken in the end).
- * Draws nothing, so that the rest of the past stays as it is.
+ * Writes into a visit that it came by a link, where what it ordered or put into the cart is a product that a link of its source
+ * sells; another variant of it may have been taken in the end. Draws nothing, so that the rest of the past stays as it is.
  */
 export function noteLink(visit: SeededVisit, order: SeededOrder | null, slugOf: (sku: string) => string): void {
   if (visit.excluded !== null) return;

@@ -118,10 +118,11 @@ test('looking at a link changes nothing, and one that is old, sold out or wild l
   await page.context().close();
 });
 
-test('the blog, its newsletter, a strict page and one in Arabic lead to the shop with the whole choice', async ({
+test('the blog, its newsletter, a strict page and one in Arabic lead to orders of the whole choice', async ({
   page,
   server,
 }) => {
+  test.setTimeout(120_000);
   const outside = await startOutside(server.origin);
   const landsOn = async (name: string) => {
     await page.waitForURL(/\/shop\/buy\?/);
@@ -133,22 +134,41 @@ test('the blog, its newsletter, a strict page and one in Arabic lead to the shop
     return [product.name, ...Object.values(product.variants.find((one) => one.sku === sku)!.choices)].join(', ');
   };
   const heron = await nameOf('heron', DEMO_LINKS['blog-text'].sku);
+  /** Adds what is landed on, pays, and reads what was ordered. */
+  const pay = async (name: string) => {
+    await page.getByRole('button', { name: 'Add to cart' }).click();
+    await page.waitForURL(/\/shop\/(cart|checkout)/);
+    await page.goto(`${server.origin}/shop/checkout`);
+    await fillCheckout(page);
+    await page.locator('button[name=intent][value=order]').click();
+    await page.waitForURL(/\/shop\/thanks\//);
+    await expect(page.locator('[data-part=summary]')).toContainText(`1 × ${name.split(',')[0]}`);
+  };
   for (const [path, text, title] of [
     ['/', 'Heron', heron],
-    ['/newsletter', 'Buy it', await nameOf('lapwing-delta', DEMO_LINKS['newsletter-card'].sku)],
     ['/strict', 'Buy the Heron', heron],
   ] as const) {
     await page.goto(outside.origin + path);
     await page.getByRole('link', { name: text, exact: true }).last().click();
     await landsOn(title);
   }
+  await pay(heron);
+  const lapwing = await nameOf('lapwing-delta', DEMO_LINKS['newsletter-card'].sku);
+  await page.goto(`${outside.origin}/newsletter`);
+  await page.getByRole('link', { name: 'Buy it', exact: true }).last().click();
+  await landsOn(lapwing);
+  await pay(lapwing);
+  // With its code: ten in a hundred less.
+  await expect(page.locator('.totals')).toContainText('−€6.40');
   await page.goto(`${outside.origin}/`);
   await page.getByRole('button', { name: 'Buy two winders' }).click();
   await landsOn('2 × Hoop Winder');
   expect(new URL(page.url()).searchParams.get('link')).toBe('blog-pair');
   await page.goto(`${outside.origin}/rtl`);
   await page.getByRole('button', { name: 'اشترِه' }).click();
-  await landsOn(await nameOf('heron', DEMO_LINKS['arabic-card'].sku));
+  const slate = await nameOf('heron', DEMO_LINKS['arabic-card'].sku);
+  await landsOn(slate);
+  await pay(slate);
   outside.server.closeAllConnections();
   outside.server.close();
 });
@@ -173,33 +193,37 @@ test('a card is made wider by dragging its edge, and by keys', async ({ page, se
   expect(await width()).toBe('270');
 });
 
-test('every shape, as a form and with the script, carries what was answered: nothing is chosen twice', async ({
+/** What leads to the shop: pasted as it is, or an address in a link of the page's own. */
+const FORMS = ['Link', 'Link to the checkout', 'HTML without script', 'HTML and script', 'HTML for mail', 'Frame'];
+
+test('every shape in every form leads to a paid order of what was chosen: nothing is chosen twice', async ({
   page,
   server,
   browser,
 }) => {
-  test.setTimeout(240_000);
+  test.setTimeout(420_000);
   const sewn = (await (await fetch(`${server.origin}/api/products/sail-your-own`)).json()) as Product;
   const [variant] = sewn.variants;
   const answers = { name: 'Ada of the Lake', lettering: 'copper', printing: 'none', tail: 'no' };
   let html = '';
   const blog = await elsewhere(() => html);
   for (const shape of ['text', 'button', 'card', 'page']) {
-    const goods = { sku: variant!.sku, quantity: 2, code: '', answers };
+    const goods = { sku: variant!.sku, quantity: 2, code: 'LINKED', answers };
     const id = await publishLink(server, { shape, goods, leads: 'checkout' }, (sites) => sites.push(blog.origin));
     await signIn(page, server.origin, `/studio/links?piece=${id}`);
-    for (const form of ['HTML without script', 'HTML and script']) {
-      html = await outputOf(page, form);
+    const full = Number((await page.locator('section h2 + span').innerText()).replace(/[^\d.]/g, ''));
+    // An address has no shape.
+    for (const form of shape === 'text' ? FORMS : FORMS.slice(2)) {
+      const output = await outputOf(page, form);
+      html = output.startsWith('http') ? `<a href="${output.replaceAll('&', '&amp;')}">Buy it</a>` : output;
       const context = await browser.newContext({ viewport: { width: 390, height: 844 } });
       const shopper = await context.newPage();
-      const manifest =
-        form === 'HTML and script'
-          ? shopper.waitForResponse((response) => response.url().includes('/api/manifest'))
-          : null;
+      const isOnTheSpot = form === 'HTML and script';
+      const manifest = isOnTheSpot && shopper.waitForResponse((response) => response.url().includes('/api/manifest'));
       await shopper.goto(blog.origin);
       await manifest;
-      await shopper.getByText('Buy it').last().click();
-      if (!manifest) {
+      await (form === 'Frame' ? shopper.frameLocator('iframe') : shopper).getByText('Buy it').last().click();
+      if (!isOnTheSpot) {
         await shopper.waitForURL(/\/shop\/buy\?/);
         await expect(shopper.getByText('Ada of the Lake')).toBeVisible();
         await shopper.getByRole('button', { name: 'Add to cart' }).click();
@@ -210,6 +234,7 @@ test('every shape, as a form and with the script, carries what was answered: not
       await shopper.waitForURL(/\/shop\/thanks\//);
       await expect(shopper.getByText(`2 × ${sewn.name}`), `${shape}, ${form}`).toBeVisible();
       await expect(shopper.getByText(/: Ada of the Lake$/)).toBeVisible();
+      await expect(shopper.locator('.totals .sum'), `${shape}, ${form}`).toContainText(`€${(full - 1.5).toFixed(2)}`);
       await context.close();
     }
   }

@@ -60,7 +60,7 @@ const isBoxed = ({ shape }: LinkSpec) => shape === 'card' || shape === 'page';
 
 type Hovered = keyof LinkSpec['hover'];
 const hoverOf = (spec: LinkSpec, slot: Hovered): Rules =>
-  slot === 'card' && !isBoxed(spec) ? [] : slot === 'card' ? ownColours(spec, spec.hover.card) : spec.hover.button;
+  slot === 'button' ? spec.hover.button : isBoxed(spec) ? ownColours(spec, spec.hover.card) : [];
 const hoverName = (spec: LinkSpec, slot: Hovered) => `pl-${spec.link}-${slot}`;
 /** By which a style sheet finds it; a tag's own styles know no pointer. */
 const hoverClass = (spec: LinkSpec, slot: Hovered): string =>
