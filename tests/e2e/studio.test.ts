@@ -232,13 +232,13 @@ test('a layout is begun from, undone, and parts are put back one by one', async 
   // One's own: kept under a name, and begun from again.
   await page.goto(`${server.origin}/studio/bench/slide-out-cart`);
   await page.getByRole('button', { name: 'Way out first' }).click();
+  await expect(preview(page)).toHaveAttribute('data-form', 'popup');
   const own = page.getByRole('region', { name: 'Layouts of yours' });
   await own.getByLabel('Name of the layout').fill('Ours');
   await own.getByRole('button', { name: 'Keep this one' }).click();
   await expect(own.getByRole('status')).toHaveText('“Ours” is kept.');
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(preview(page)).toHaveAttribute('data-form', 'slide');
-  await page.reload();
   await own.getByRole('button', { name: 'Ours', exact: true }).click();
   await expect(preview(page)).toHaveAttribute('data-form', 'popup');
   await page.getByRole('button', { name: 'Undo' }).click();
