@@ -10,9 +10,10 @@ export type SavedLayout = Pick<Piece, 'parts' | 'settings' | 'look'>;
 /** What settings of these types hold is the piece's own: goods, pictures, offers. */
 const CONTENT: readonly SettingSpec['type'][] = ['goods', 'offer', 'selection', 'picture', 'text'];
 
-const shapeKeys = (definition: PieceDefinition): string[] =>
-  Object.entries(definition.settings)
-    .filter(([, { task, type }]) => task !== 'where' && !CONTENT.includes(type))
+/** Where there are many of a kind, what stands under Where says for whom each is, or what it sells. */
+const shapeKeys = ({ settings, isMany }: PieceDefinition): string[] =>
+  Object.entries(settings)
+    .filter(([, { task, type }]) => !CONTENT.includes(type) && !(isMany && task === 'where'))
     .map(([key]) => key);
 
 /** A piece's layout, to be kept and begun from again. */

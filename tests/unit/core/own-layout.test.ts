@@ -39,6 +39,17 @@ describe('a layout of the owner’s', () => {
     expect(piece.parts[0]!.on).not.to.equal(other.parts[0]!.on);
   });
 
+  it('brings what a starting layout brings', () => {
+    for (const definition of definitions)
+      for (const layout of Object.values(definition.layouts ?? {})) {
+        const piece = newPiece(definition, true);
+        applyLayout(piece, layout);
+        const other = newPiece(definition, true);
+        applySavedLayout(other, layoutOf(piece, definition));
+        expect(other.settings, `${definition.kind}, ${layout.label}`).to.include(layout.settings);
+      }
+  });
+
   it('gets what its kind has learnt since, and is refused with the place where it is none', () => {
     const { parts, look, settings } = layoutOf(newPiece(thanks, true), thanks);
     const old = { parts: parts.slice(2), look, settings: { columns: settings['columns'] } };
