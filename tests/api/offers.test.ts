@@ -372,6 +372,8 @@ describe('offers in the shop', () => {
     const placed = await orderNow(shop.app, { cartToken: token, seenTotalMinor: quoted.cart.totalMinor });
     expect(codeOf(placed)).to.equal('ok');
     expect((await showOrder(shop.app, placed.ok ? placed.value.token : ''))!.discountMinor).to.equal(100);
+    // The next order is another matter.
+    expect((await shop.app.carts.read(token)).source).to.equal(null);
     // Where no offer asks, nothing is kept.
     await sellWith(shop.app, {});
     const other = await cartWith('hoop-winder');

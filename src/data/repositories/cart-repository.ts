@@ -70,8 +70,8 @@ export function cartRepository(db: Database) {
   /** Empties a cart that was ordered in this state, with what was typed at its checkout; false when it has changed since. */
   async function emptyOrdered(token: string, version: number, now: number): Promise<boolean> {
     const emptied = await db.run(
-      `UPDATE carts SET updated_at = $now, version = version + 1, lines = '[]', codes = '[]', note = '', checkout = NULL,
-         checkout_at = NULL WHERE token = $token AND version = $version`,
+      `UPDATE carts SET updated_at = $now, version = version + 1, lines = '[]', codes = '[]', note = '', source = NULL,
+         checkout = NULL, checkout_at = NULL WHERE token = $token AND version = $version`,
       { token, version, now },
     );
     return emptied === 1;

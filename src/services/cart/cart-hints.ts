@@ -1,5 +1,5 @@
 import type { Cart, CartHint } from '~/core/cart';
-import { offersOf, thresholdOf, type GoodsInput, type PricedGoods } from '~/core/pricing';
+import { offersOf, plainCode, thresholdOf, type GoodsInput, type PricedGoods } from '~/core/pricing';
 import type { App } from '~/services/app';
 import type { LiveLane } from '~/services/lane/live-lane';
 import { typedCodes } from '~/services/offers/one-time-codes';
@@ -24,7 +24,7 @@ export async function hintsOf(
   if (told.length === 0 || cart.lines.length === 0) return [];
   const takesCode = cart.codes.length === 0 || lane.shop.severalCodes;
   const untyped = told.flatMap(({ when: { code, isOneTime } }) =>
-    code !== null && !isOneTime && !cart.codes.some((typed) => same(typed, code)) ? [code] : [],
+    code !== null && !isOneTime && !cart.codes.some((typed) => plainCode(typed) === plainCode(code)) ? [code] : [],
   );
   const codes = await Promise.all(
     (takesCode ? [...new Set(untyped)] : []).slice(0, MOST_TRIED).map(async (code) => {
@@ -54,5 +54,3 @@ export async function hintsOf(
       : []),
   ];
 }
-
-const same = (a: string, b: string) => a.trim().toLowerCase() === b.trim().toLowerCase();

@@ -244,8 +244,11 @@ async function giveBack(
 async function settle(app: App, token: string, refund: StoredRefund, accountId: number | null): Promise<Result<null>> {
   const order = (await app.orders.find(token))!;
   const charges = await chargesOf(app, order);
-  const before = (await app.orders.listRefunds(order.id)).filter(
-    ({ id, key }) => key !== refund.key && (refund.id === 0 || id < refund.id),
+  // Those written down before it, in their order: of two at once neither takes the other for an earlier one.
+  const all = await app.orders.listRefunds(order.id);
+  const before = all.slice(
+    0,
+    all.findIndex(({ key }) => key === refund.key),
   );
   const shares = spreadRefund(charges, sumOf(before), refund.amountMinor);
   for (const [i, { key, amountMinor }] of shares.entries()) {
