@@ -20,13 +20,13 @@ function draftToken(): string | null {
   if (!IS_OWN) return null;
   const given = new URLSearchParams(location.search).get('draft');
   if (given) sessionStorage.setItem('pl_draft', given);
-  return given ?? (window.top === window ? sessionStorage.getItem('pl_draft') : null);
+  return given ?? (top === window ? sessionStorage.getItem('pl_draft') : null);
 }
 
 async function boot(): Promise<void> {
   const hostPage = pageOf(new URL(import.meta.url).origin);
   const draft = draftToken();
-  const isPreview = draft !== null && window.parent !== window;
+  const isPreview = draft !== null && parent !== window;
   const page = readPage();
   const recorder = createRecorder(hostPage, page.page, page.device, draft !== null);
   const cart = createCartClient(hostPage);
@@ -62,7 +62,6 @@ async function boot(): Promise<void> {
   if (!IS_OWN) await beforeDrawing();
   await apply(await response.json());
   for (const sign of SIGNS) addEventListener(sign, fetchRest, { passive: true });
-  addEventListener('resize', judgeAnew);
   if (isPreview) (await import('./preview')).startPreview({ apply, open, cart, surfaces });
 
   /** Mounts what this visit sees, updates what is there, and takes away the rest. */
@@ -87,7 +86,9 @@ async function boot(): Promise<void> {
         piece.destroy();
         mounted.delete(id);
       }
-    await Promise.all(seen.filter(isWanted).map((piece) => place(piece)));
+    // Before the first pieces are there: a phone may be turned while they are fetched.
+    addEventListener('resize', judgeAnew);
+    await Promise.all(seen.filter(isWanted).map(place));
   }
 
   /** A phone that was turned, or a window made narrow, is another device. */
@@ -109,7 +110,8 @@ async function boot(): Promise<void> {
       if (there) there.update(piece, host);
       else {
         const view = await views[piece.kind]?.load();
-        if (view && !mounted.has(piece.id)) mounted.set(piece.id, view.mount(piece, host));
+        // What was judged anew meanwhile may be taken away, or be there.
+        if (seen.includes(piece) && view && !mounted.has(piece.id)) mounted.set(piece.id, view.mount(piece, host));
       }
     } catch (error) {
       console.error('Paved Lane', piece.kind, error);
