@@ -51,7 +51,7 @@ function takeBuyGet(
   const most = offer.most ?? Infinity;
   const free = (selection: LineSelection) => {
     const fitting = cart.fitting(selection);
-    return units.filter((unit) => !unit.isUsed && fitting[unit.line]);
+    return units.filter((unit) => !unit.isUsed && (fitting?.[unit.line] ?? true));
   };
   const reduceAll = (reduced: readonly Unit[]) => {
     for (const unit of reduced) reduce(unit, partOf(unit.minor, basisPoints));
@@ -92,7 +92,7 @@ function takeBundles(
     const taken = new Set<Unit>();
     const free = (selection: LineSelection) => {
       const fitting = cart.fitting(selection);
-      return units.filter((unit) => !unit.isUsed && !taken.has(unit) && fitting[unit.line]);
+      return units.filter((unit) => !unit.isUsed && !taken.has(unit) && (fitting?.[unit.line] ?? true));
     };
     // Sorting is stable: equal ones stay as listed.
     const items = offer.items

@@ -21,6 +21,37 @@ export function allocate(total: Minor, weights: readonly number[]): Minor[] {
   return floors.map((value) => minor(total < 0 ? 0 - value : value));
 }
 
+/** Up to so many parts, units that are left are given out by looking for the largest remainder again and again. */
+const MOST_LOOKED_THROUGH = 40;
+const rests = new Float64Array(MOST_LOOKED_THROUGH);
+
+/**
+ * `allocate` in place, for sums that are worked out very often: the first `count` of `parts` are the weights (0 or more, whole,
+ * not all 0), and become the parts. `total` is 0 or more, and whole.
+ */
+export function allocateInto(total: number, parts: Float64Array, count: number): void {
+  let sum = 0;
+  for (let i = 0; i < count; i += 1) sum += parts[i]!;
+  if (count > MOST_LOOKED_THROUGH || total * sum > Number.MAX_SAFE_INTEGER) {
+    parts.set(allocate(minor(total), [...parts.subarray(0, count)]));
+    return;
+  }
+  let left = total;
+  for (let i = 0; i < count; i += 1) {
+    const product = total * parts[i]!;
+    const whole = Math.floor(product / sum);
+    rests[i] = product - whole * sum;
+    parts[i] = whole;
+    left -= whole;
+  }
+  for (; left > 0; left -= 1) {
+    let largest = 0;
+    for (let i = 1; i < count; i += 1) if (rests[i]! > rests[largest]!) largest = i;
+    parts[largest]! += 1;
+    rests[largest] = -1;
+  }
+}
+
 /** `a × b ÷ sum` as a whole and what is left, exactly. */
 function divide(a: number, b: number, sum: number): { whole: number; rest: number } {
   const product = a * b;

@@ -1,4 +1,4 @@
 export { minor, sumMinor, type Minor } from './minor';
 export { currencyOf, formatMoney, isCurrency, isLocale, type Currency } from './currency';
-export { allocate } from './allocate';
+export { allocate, allocateInto } from './allocate';
 export { parseAmount, type DecimalMark } from './parse-amount';

@@ -1,204 +1,236 @@
+import type { Acting } from './book';
 import { partOf } from './half-up';
-import { STAGES, take, takeUnitPrices } from './stages';
-import type { Cart, OfferStep, State, TakingOffer } from './state';
+import { offDelivery, take, takeUnitPrices } from './stages';
+import { costOf, MOST_SEARCHED, type Cart, type Standing, type Standings, type TakingOffer } from './state';
 
-/** Offers searched in any mix; of more, those that take most alone. */
-export const MOST_SEARCHED = 16;
-
-/** A combination of offers and what it comes to. */
-export interface Combination {
-  readonly offers: readonly TakingOffer[];
-  /** Goods and delivery, before tax on top; delivery not chosen counts as nothing. */
-  readonly costMinor: number;
-  readonly state: State;
-  readonly steps: readonly OfferStep[];
+/** An offer by itself. */
+export interface Alone {
+  readonly acting: Acting;
+  readonly takenMinor: number;
+  readonly goodsMinor: number;
 }
 
-/** By rank, then by id as text: how offers act in turn. */
-export const inTurn = (a: TakingOffer, b: TakingOffer): number =>
-  a.rank - b.rank || (a.id < b.id ? -1 : a.id > b.id ? 1 : 0);
-
-function costOf({ lines, deliveryMinor }: State): number {
-  let cost = deliveryMinor ?? 0;
-  for (const line of lines) cost += line;
-  return cost;
-}
-
-const stageOf = (offer: TakingOffer) => STAGES[offer.kind](offer);
-
-/** How offers act: stage by stage, in each in turn. */
-export const asTheyAct = (a: TakingOffer, b: TakingOffer): number => stageOf(a) - stageOf(b) || inTurn(a, b);
-
-/** What a set of offers comes to, from the beginning of a cart; `offers` in any order. */
-export function runOffers(cart: Cart, start: State, offers: readonly TakingOffer[]): Combination {
-  const acting = offers.length > 1 ? [...offers].sort(asTheyAct) : offers;
-  const later = acting.findIndex((offer) => stageOf(offer) > 1);
-  const prices = later < 0 ? acting : acting.slice(0, later);
-  let state = start;
-  let steps: readonly OfferStep[] = NO_STEPS;
-  if (prices.length > 0) ({ state, steps } = takeUnitPrices(cart, state, prices));
-  for (let i = prices.length; i < acting.length; i += 1) {
-    const taken = take(cart, state, acting[i]!);
-    state = taken.state;
-    steps = steps.length > 0 ? [...steps, ...taken.steps] : taken.steps;
+/** What each of some offers takes by itself; of up to `MOST_SEARCHED` the standings after each are kept in `alone`. */
+export function allAlone(cart: Cart, { start, alone }: Standings, offers: readonly Acting[]): Alone[] {
+  const found: Alone[] = [];
+  for (const acting of offers) {
+    const after = alone[found.length] ?? alone[0]!;
+    if (acting.stage === 1) takeUnitPrices(cart, start, [acting.offer], after);
+    else take(cart, start, acting.offer, after);
+    found.push({ acting, takenMinor: costOf(start) - costOf(after), goodsMinor: after.goodsMinor });
   }
-  return { offers: offers.length > 1 ? [...offers].sort(inTurn) : offers, costMinor: costOf(state), state, steps };
+  return found;
 }
 
-/** What an offer takes in a combination. */
-export function takenBy(offerId: string, steps: readonly OfferStep[]): number {
-  let sum = 0;
-  for (const step of steps) if (step.offerId === offerId) sum += step.amountMinor;
-  return sum;
-}
+/** Hears of every amount that an offer takes. */
+type Tell = (offer: TakingOffer, line: number | null, amountMinor: number) => void;
 
-const NO_STEPS: readonly OfferStep[] = [];
-
-/** Of two that cost the same the one with fewer offers, then with the smaller sorted list of rank and id. */
-function isBetter(a: Combination, b: Combination): boolean {
-  if (a.costMinor !== b.costMinor) return a.costMinor < b.costMinor;
-  if (a.offers.length !== b.offers.length) return a.offers.length < b.offers.length;
-  for (const [i, offer] of a.offers.entries()) {
-    const order = inTurn(offer, b.offers[i]!);
-    if (order !== 0) return order < 0;
+/** What offers come to together, as they act; tells what each takes of every line and of delivery. */
+export function runOffers(cart: Cart, standings: Standings, offers: readonly Acting[], tell: Tell): Standing {
+  let at = standings.start;
+  let depth = 0;
+  const prices = pricesOf(offers);
+  if (prices.length > 0) {
+    const after = standings.after[depth++]!;
+    const by = takeUnitPrices(cart, at, prices, after);
+    by.forEach((offer, line) => {
+      if (offer) tell(offer, line, standings.start.lines[line]! - after.lines[line]!);
+    });
+    at = after;
   }
-  return false;
+  for (const { offer, stage } of offers) {
+    if (stage === 1) continue;
+    const after = standings.after[depth++]!;
+    if (take(cart, at, offer, after) > 0) {
+      for (let line = 0; line < cart.lines.length; line += 1) {
+        const amount = at.lines[line]! - after.lines[line]!;
+        if (amount > 0) tell(offer, line, amount);
+      }
+      if (after.deliveryMinor < at.deliveryMinor) tell(offer, null, at.deliveryMinor - after.deliveryMinor);
+    }
+    at = after;
+  }
+  return at;
+}
+
+function pricesOf(offers: readonly Acting[]): TakingOffer[] {
+  const prices: TakingOffer[] = [];
+  for (const { offer, stage } of offers) if (stage === 1) prices.push(offer);
+  return prices;
 }
 
 /** Groups as bits, so that a set of them is one number; an offer without a group has none. */
-function groupBits(offers: readonly TakingOffer[]): number[] {
+function groupBits(offers: readonly Acting[]): number[] {
   const names: string[] = [];
-  return offers.map(({ combine: { group } }) => {
+  return offers.map(({ offer }) => {
+    const { group } = offer.combine;
     if (group === null) return 0;
-    if (!names.includes(group)) names.push(group);
-    return 1 << names.indexOf(group);
+    let at = names.indexOf(group);
+    if (at < 0) at = names.push(group) - 1;
+    return 1 << at;
   });
+}
+
+/** By rank, then by id. */
+export const inTurn = (offers: readonly Acting[]): Acting[] => offers.toSorted((a, b) => a.turn - b.turn);
+
+/** Of as many offers, whether `a` in turn is the smaller list. */
+function isEarlier(a: readonly Acting[], b: readonly Acting[]): boolean {
+  const [ownA, ownB] = [inTurn(a), inTurn(b)];
+  for (let i = 0; i < ownA.length; i += 1) if (ownA[i]!.turn !== ownB[i]!.turn) return ownA[i]!.turn < ownB[i]!.turn;
+  return false;
 }
 
 /**
  * The legal combination that costs least, found exactly: no two of a group, none that stands alone beside others, and each
- * takes something. `alone`: each offer by itself, at most `MOST_SEARCHED`. Offers are tried in the order they act, so that what those before left
- * is known; a branch is left when what the rest could take at most cannot bring it below the best there is.
+ * takes something. Of two that cost the same the one with fewer offers, then with the smaller sorted list of rank and id.
+ * `alone`: each offer by itself, at most `MOST_SEARCHED`, as they act. Offers are tried in that order, so that what those
+ * before left is known; a branch is left when what the rest could take at most cannot bring it below the best there is.
+ * Returned as they act.
  */
-export function findBest(cart: Cart, start: State, alone: readonly Combination[]): Combination {
-  let best: Combination = { offers: [], costMinor: costOf(start), state: start, steps: NO_STEPS };
-  for (const one of alone) if (one.steps.length > 0 && isBetter(one, best)) best = one;
-  const joining = alone
-    .filter(({ offers }) => !offers[0]!.combine.alone)
-    .sort((a, b) => asTheyAct(a.offers[0]!, b.offers[0]!));
-  const together = joining.map(({ offers }) => offers[0]!);
+export function findBest(cart: Cart, standings: Standings, alone: readonly Alone[]): readonly Acting[] {
+  const { start, after, ahead } = standings;
+  let best: readonly Acting[] = [];
+  let bestCost = costOf(start);
+  const together: Acting[] = [];
+  const aloneAfter: Standing[] = [];
+  for (let i = 0; i < alone.length; i += 1) {
+    const { acting } = alone[i]!;
+    const left = standings.alone[i]!;
+    const cost = costOf(left);
+    if (cost < bestCost || (cost === bestCost && best.length > 0 && acting.turn < best[0]!.turn)) {
+      best = [acting];
+      bestCost = cost;
+    }
+    if (acting.offer.combine.alone) continue;
+    together.push(acting);
+    aloneAfter.push(left);
+  }
   // One offer that can be joined by none has been priced alone.
   if (together.length < 2) return best;
   const bits = groupBits(together);
-  const prices = together.filter((offer) => stageOf(offer) === 1);
-  /** What was chosen so far, and the steps of each. */
-  const chosen: TakingOffer[] = [];
-  const taken: (readonly OfferStep[])[] = [];
-  const most = new Float64Array(MOST_SEARCHED);
+  const prices = pricesOf(together);
+  const farthest = mostFrom(cart, start, together, bits);
+  const chosen: Acting[] = [];
 
-  function consider(state: State): void {
-    const costMinor = costOf(state);
-    if (costMinor > best.costMinor || (costMinor === best.costMinor && chosen.length > best.offers.length)) return;
-    const found = { offers: chosen.toSorted(inTurn), costMinor, state, steps: taken.flat() };
-    if (isBetter(found, best)) best = found;
+  function consider(at: Standing): void {
+    const cost = costOf(at);
+    if (cost > bestCost || (cost === bestCost && chosen.length > best.length)) return;
+    if (cost === bestCost && chosen.length === best.length && !isEarlier(chosen, best)) return;
+    best = [...chosen];
+    bestCost = cost;
   }
 
-  /** Whether nothing better than the best there is can come of this. */
-  const isHopeless = (state: State, from: number, groups: number) => {
-    const least = leastCost(state, from, groups);
-    return least > best.costMinor || (least === best.costMinor && chosen.length > best.offers.length);
-  };
+  const isHopeless = (least: number) => least > bestCost || (least === bestCost && chosen.length > best.length);
 
-  /** Offers of the later stages, from `i` on, on top of what stands. */
-  function goOn(i: number, groups: number, state: State): void {
-    if (i === together.length) return consider(state);
-    if (isHopeless(state, i, groups)) return;
-    const offer = together[i]!;
+  /** Offers of the later stages, from `i` on, on top of what stands after `depth` others; those of one stage count as one. */
+  function goOn(i: number, groups: number, at: Standing, depth: number): void {
+    if (i === together.length) return consider(at);
+    // What the rest could take of the whole cart is known; what it could of this is asked where much hangs on it.
+    if (isHopeless(costOf(at) - farthest[i]!)) return;
+    if (together.length - i > 3 && isHopeless(leastCost(cart, at, together, bits, i, groups))) return;
     if ((groups & bits[i]!) === 0) {
       // The first of all takes what it takes alone.
-      const found = chosen.length === 0 ? joining[i]! : take(cart, state, offer);
-      if (found.steps.length > 0) {
-        chosen.push(offer);
-        taken.push(found.steps);
-        goOn(i + 1, groups | bits[i]!, found.state);
+      const left = depth === 0 ? aloneAfter[i]! : after[depth]!;
+      if (depth > 0) take(cart, at, together[i]!.offer, left);
+      if (costOf(left) < costOf(at)) {
+        chosen.push(together[i]!);
+        goOn(i + 1, groups | bits[i]!, left, depth + 1);
         chosen.pop();
-        taken.pop();
       }
     }
-    goOn(i + 1, groups, state);
+    goOn(i + 1, groups, at, depth);
   }
 
   /** Which unit prices; they act all at once, so each set of them is run whole. */
   function choosePrices(i: number, groups: number): void {
     if (i < prices.length) {
       // With all prices still to come nothing costs less; if that is not enough, no choice among them is.
-      const lowest = takeUnitPrices(cart, start, [...chosen, ...prices.slice(i)].sort(inTurn)).state;
-      if (isHopeless(lowest, prices.length, 0)) return;
+      takeUnitPrices(cart, start, [...chosen.map(({ offer }) => offer), ...prices.slice(i)], ahead);
+      if (isHopeless(leastCost(cart, ahead, together, bits, prices.length, 0))) return;
       if ((groups & bits[i]!) === 0) {
-        chosen.push(prices[i]!);
+        chosen.push(together[i]!);
         choosePrices(i + 1, groups | bits[i]!);
         chosen.pop();
       }
       return choosePrices(i + 1, groups);
     }
-    if (chosen.length === 0) return goOn(i, groups, start);
-    const { state, steps } = takeUnitPrices(cart, start, chosen);
-    if (!chosen.every(({ id }) => takenBy(id, steps) > 0)) return;
-    taken.push(steps);
-    goOn(i, groups, state);
-    taken.pop();
-  }
-
-  /**
-   * No combination of the offers from `from` on brings the cart lower. Percents off everything shrink what the next one sees:
-   * they are multiplied, with the cents that rounding can add. All others are given what each could take if it stood alone
-   * here, and that is taken last, where it does most.
-   */
-  function leastCost(state: State, from: number, groups: number): number {
-    let goods = 0;
-    for (const line of state.lines) goods += line;
-    let off = 0;
-    let seen = 0;
-    for (let i = from; i < together.length; i += 1) {
-      const bit = bits[i]!;
-      if ((groups & bit) !== 0) continue;
-      const offer = together[i]!;
-      if (bit === 0 && offer.kind === 'percentOff' && offer.selection === null)
-        goods -= (goods * offer.basisPoints) / 10_000 + cart.lines.length / 2;
-      else if (bit === 0) off += mostOf(cart, state, offer);
-      else {
-        // Of a group the one that could take most counts.
-        const at = 31 - Math.clz32(bit);
-        const own = mostOf(cart, state, offer);
-        const before = (seen & bit) === 0 ? 0 : most[at]!;
-        seen |= bit;
-        most[at] = Math.max(own, before);
-        off += Math.max(0, own - before);
-      }
-    }
-    return goods - off + (state.deliveryMinor ?? 0);
+    if (chosen.length === 0) return goOn(i, groups, start, 0);
+    const by = takeUnitPrices(cart, start, pricesOf(chosen), after[0]!);
+    if (chosen.every(({ offer }) => by.includes(offer))) goOn(i, groups, after[0]!, 1);
   }
 
   choosePrices(0, 0);
   return best;
 }
 
-/** What an offer of a later stage takes at most of what there is now, whatever others take before it. */
-function mostOf(cart: Cart, state: State, offer: TakingOffer): number {
-  switch (offer.kind) {
-    case 'deliveryOff': {
-      const rest = state.deliveryMinor ?? 0;
-      if (offer.flatMinor !== undefined) return Math.max(0, rest - offer.flatMinor);
-      return Math.min(rest, offer.amountMinor ?? partOf(rest, offer.basisPoints ?? 0));
+/** What offers of the later stages, from each on, take at most of a cart, whatever was taken before. */
+function mostFrom(cart: Cart, start: Standing, offers: readonly Acting[], bits: readonly number[]): number[] {
+  const ofGroups = new Map<number, number>();
+  const all = new Array<number>(offers.length).fill(0);
+  let sum = 0;
+  for (let i = offers.length - 1; i >= 0; i -= 1) {
+    const [bit, most] = [bits[i]!, mostOf(cart, start, offers[i]!.offer)];
+    const before = bit === 0 ? 0 : (ofGroups.get(bit) ?? 0);
+    // Of a group the one that could take most counts.
+    if (bit !== 0) ofGroups.set(bit, Math.max(most, before));
+    sum += Math.max(0, most - before);
+    all[i] = sum;
+  }
+  return all;
+}
+
+const mostInGroup = new Float64Array(MOST_SEARCHED);
+
+/**
+ * No combination of the offers from `from` on brings the cart lower. Percents off everything shrink what the next one sees:
+ * they are multiplied, with the cents that rounding can add. All others are given what each could take if it stood alone
+ * here, and that is taken last, where it does most.
+ */
+function leastCost(
+  cart: Cart,
+  at: Standing,
+  offers: readonly Acting[],
+  bits: readonly number[],
+  from: number,
+  groups: number,
+): number {
+  let goods = at.goodsMinor;
+  let off = 0;
+  let seen = 0;
+  for (let i = from; i < offers.length; i += 1) {
+    const bit = bits[i]!;
+    if ((groups & bit) !== 0) continue;
+    const { offer } = offers[i]!;
+    if (bit === 0 && offer.kind === 'percentOff' && offer.selection === null)
+      goods -= (goods * offer.basisPoints) / 10_000 + cart.lines.length / 2;
+    else if (bit === 0) off += mostOf(cart, at, offer);
+    else {
+      // Of a group the one that could take most counts.
+      const group = 31 - Math.clz32(bit);
+      const own = mostOf(cart, at, offer);
+      const before = (seen & bit) === 0 ? 0 : mostInGroup[group]!;
+      seen |= bit;
+      mostInGroup[group] = Math.max(own, before);
+      off += Math.max(0, own - before);
     }
+  }
+  return goods - off + at.deliveryMinor;
+}
+
+/** What an offer of a later stage takes at most of what there is now, whatever others take before it. */
+function mostOf(cart: Cart, at: Standing, offer: TakingOffer): number {
+  switch (offer.kind) {
+    case 'deliveryOff':
+      return offDelivery(offer, at.deliveryMinor);
     case 'percentOff':
     case 'amountOff': {
       const fitting = cart.fitting(offer.selection);
       let sum = 0;
       let off = 0;
-      for (let line = 0; line < state.lines.length; line += 1) {
-        if (!fitting[line]) continue;
-        const cost = state.lines[line]!;
+      for (let line = 0; line < cart.lines.length; line += 1) {
+        if (fitting && !fitting[line]) continue;
+        const cost = at.lines[line]!;
         sum += cost;
         if (offer.target === 'lines')
           off +=
@@ -210,24 +242,22 @@ function mostOf(cart: Cart, state: State, offer: TakingOffer): number {
         off = offer.kind === 'percentOff' ? partOf(sum, offer.basisPoints) : Math.min(sum, offer.amountMinor);
       return Math.min(off, offer.maxMinor ?? off);
     }
-    case 'buyGet':
-      return mostOfUnits(cart, state, (line) => cart.fitting(offer.get)[line]!, offer.basisPoints);
-    case 'bundle':
-      return mostOfUnits(
-        cart,
-        state,
-        (line) => offer.items.some(({ selection }) => cart.fitting(selection)[line]),
-        10_000,
-      );
+    case 'buyGet': {
+      const fitting = cart.fitting(offer.get);
+      return mostOfUnits(cart, at, (line) => !fitting || fitting[line]!, offer.basisPoints);
+    }
+    case 'bundle': {
+      const fitting = offer.items.map(({ selection }) => cart.fitting(selection));
+      return mostOfUnits(cart, at, (line) => fitting.some((one) => !one || one[line]), 10_000);
+    }
     default:
       return 0;
   }
 }
 
-function mostOfUnits(cart: Cart, state: State, fitting: (line: number) => boolean, basisPoints: number): number {
+function mostOfUnits(cart: Cart, at: Standing, fitting: (line: number) => boolean, basisPoints: number): number {
   let off = 0;
   for (let i = 0; i < cart.lines.length; i += 1)
-    if (fitting(i))
-      off += (state.units?.free[i] ?? cart.lines[i]!.quantity) * partOf(state.unitPrices[i]!, basisPoints);
+    if (fitting(i)) off += at.units.free[i]! * partOf(at.prices.of[i]!, basisPoints);
   return off;
 }

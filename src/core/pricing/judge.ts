@@ -30,30 +30,6 @@ export function fullPrice(line: PricedLine): number {
 /** Codes as they are compared: without surrounding white space, regardless of case. */
 export const plainCode = (typed: string): string => typed.trim().toLowerCase();
 
-/** An offer with what can be found out of it alone. */
-interface KnownOffer {
-  readonly offer: PricedOffer;
-  readonly code: string | null;
-  /** Milliseconds since 1970. */
-  readonly from: number;
-  readonly until: number;
-}
-
-const known = new WeakMap<readonly PricedOffer[], readonly KnownOffer[]>();
-
-function knownOf(offers: readonly PricedOffer[]): readonly KnownOffer[] {
-  let found = known.get(offers);
-  if (!found) known.set(offers, (found = offers.map(know)));
-  return found;
-}
-
-const know = (offer: PricedOffer): KnownOffer => ({
-  offer,
-  code: offer.when.code === null ? null : plainCode(offer.when.code),
-  from: offer.when.from === null ? -Infinity : Date.parse(offer.when.from),
-  until: offer.when.until === null ? Infinity : Date.parse(offer.when.until),
-});
-
 /** Said by itself each is the same for every offer. */
 const PLAIN = Object.fromEntries(
   (
@@ -64,55 +40,58 @@ const PLAIN = Object.fromEntries(
   ).map((code) => [code, Object.freeze({ code })]),
 ) as Readonly<Record<PlainCode, Refusal>>;
 
-/** Of every offer, in order, whether it is able. `tell` hears why not; null: it is. The offers of one array are looked through once. */
-export function judgeOffers(input: PricingInput, tell: (offer: PricedOffer, refusal: Refusal | null) => void): void {
-  const at = Date.parse(input.at);
-  const codes = input.codes.map(plainCode);
-  for (const one of knownOf(input.offers)) tell(one.offer, judge(one, input, at, codes));
-}
-
 /** Whether an offer is able; null: it is. */
 export const refusalOf = (offer: PricedOffer, input: PricingInput): Refusal | null =>
-  judge(know(offer), input, Date.parse(input.at), input.codes.map(plainCode));
+  refusalBefore(offer, input, Date.parse(input.at), input.codes.map(plainCode)) ?? refusalByGoods(offer, input.lines);
 
-function judge(
-  { offer, code, from, until }: KnownOffer,
+/** Why an offer is not able, whatever the goods; null: they decide. `at` in milliseconds since 1970, `codes` plain. */
+export function refusalBefore(
+  { id, on, when, limits }: PricedOffer,
   input: PricingInput,
   at: number,
   codes: readonly string[],
 ): Refusal | null {
-  const { when, limits } = offer;
-  if (!offer.on) return PLAIN.off;
-  if (code !== null && !codes.includes(code)) return PLAIN['needs-code'];
-  if (at < from) return PLAIN['not-started'];
-  if (at >= until) return PLAIN.ended;
+  if (!on) return PLAIN.off;
+  if (when.code !== null && !codes.includes(plainCode(when.code))) return PLAIN['needs-code'];
+  if (when.from !== null && at < Date.parse(when.from)) return PLAIN['not-started'];
+  if (when.until !== null && at >= Date.parse(when.until)) return PLAIN.ended;
   if (when.shopper !== 'any' && when.shopper !== input.shopper) return PLAIN['wrong-shopper'];
   if (when.birthdayDays !== null) {
     const today = input.today ?? new Date(at).toISOString().slice(0, 10);
     if (input.birthday === null || daysToBirthday(today, input.birthday) > when.birthdayDays)
       return PLAIN['not-birthday'];
   }
-  const used = input.used[offer.id];
-  if (
-    used &&
-    ((limits.total !== null && used.total >= limits.total) ||
-      (limits.perShopper !== null && used.byShopper >= limits.perShopper))
-  )
-    return PLAIN['used-up'];
+  if (isUsedUp(limits, input.used[id])) return PLAIN['used-up'];
   if (when.countries.length > 0 && !when.countries.includes(input.country ?? '')) return PLAIN['wrong-country'];
   if (when.sources.length > 0 && !when.sources.includes(input.source ?? '')) return PLAIN['wrong-source'];
-  return needs(offer, input.lines);
+  return null;
 }
 
-function needs({ when }: PricedOffer, lines: readonly PricedLine[]): Refusal | null {
-  if (when.minGoodsMinor === null && when.minQuantity === null) return null;
-  const counted = lines.filter((line) => fits(line, when.counts));
-  const goods = counted.reduce((sum, line) => sum + fullPrice(line), 0);
-  if (when.minGoodsMinor !== null && goods < when.minGoodsMinor)
-    return { code: 'needs-more', missingMinor: when.minGoodsMinor - goods };
-  const quantity = counted.reduce((sum, line) => sum + line.quantity, 0);
-  return when.minQuantity !== null && quantity < when.minQuantity
-    ? { code: 'needs-items', missing: when.minQuantity - quantity }
+/** Whether an offer has been given as often as it may be. */
+export function isUsedUp(
+  { total, perShopper }: PricedOffer['limits'],
+  used: PricingInput['used'][string] | undefined,
+): boolean {
+  return (
+    used !== undefined &&
+    ((total !== null && used.total >= total) || (perShopper !== null && used.byShopper >= perShopper))
+  );
+}
+
+/** What goods lack for an offer that nothing else keeps out; null: nothing. */
+export function refusalByGoods({ when }: PricedOffer, lines: readonly PricedLine[]): Refusal | null {
+  const { minGoodsMinor, minQuantity, counts } = when;
+  if (minGoodsMinor === null && minQuantity === null) return null;
+  let [goods, quantity] = [0, 0];
+  for (const line of lines) {
+    if (!fits(line, counts)) continue;
+    goods += fullPrice(line);
+    quantity += line.quantity;
+  }
+  if (minGoodsMinor !== null && goods < minGoodsMinor)
+    return { code: 'needs-more', missingMinor: minGoodsMinor - goods };
+  return minQuantity !== null && quantity < minQuantity
+    ? { code: 'needs-items', missing: minQuantity - quantity }
     : null;
 }
 

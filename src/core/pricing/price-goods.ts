@@ -139,10 +139,10 @@ export function priceGoods(input: GoodsInput): PricedGoods {
 }
 
 function engineInput(
-  { lines, offers, tax, codes: _codes, circumstances, ...delivery }: GoodsInput,
+  { lines, offers, tax, circumstances, deliveryMinor, deliveryMethod }: GoodsInput,
   codes: readonly TypedCode[],
 ): PricingInput {
-  const { at, ...around } = circumstances;
+  const { at, today, shopper, country, source, birthday, used } = circumstances;
   return {
     lines: lines.map((line) => {
       const { unitMinor, onceMinor } = sumEffects(line);
@@ -162,8 +162,14 @@ function engineInput(
     offers: offers as PricedOffer[],
     codes: codes.map(({ code }) => code),
     at: new Date(at).toISOString(),
-    ...around,
-    ...delivery,
+    today,
+    shopper,
+    country,
+    source,
+    birthday,
+    used,
+    deliveryMinor,
+    deliveryMethod,
     tax,
   };
 }

@@ -1,8 +1,9 @@
-import { findBest, inTurn, MOST_SEARCHED, runOffers, takenBy, type Combination } from './combine';
+import { bookOf, sift, type Acting } from './book';
+import { allAlone, findBest, inTurn, runOffers, type Alone } from './combine';
 import { halfUp } from './half-up';
-import { fullPrice, judgeOffers, plainCode, type Refusal } from './judge';
+import { plainCode, refusalByGoods, type Refusal } from './judge';
 import type { PricedOffer, PricingInput } from './pricing.schema';
-import { beginning, cartOf, type OfferStep, type TakingOffer } from './state';
+import { cartOf, costOf, MOST_SEARCHED, standingsOf, type OfferStep } from './state';
 
 /** Why an offer is not in the price, with its facts. `by`: the offers that are. */
 export type OfferRefusal =
@@ -40,84 +41,83 @@ export interface Priced {
   };
 }
 
-const isTaking = (offer: PricedOffer): offer is TakingOffer => offer.kind !== 'gift';
-
 /**
  * The price of a cart with the best legal combination of offers, and why each offer is in it or not. Rules: docs/pricing.md.
  * The order of the offers does not matter; sums are exact in minor units.
  */
 export function priceCart(input: PricingInput): Priced {
-  const cart = cartOf(input.lines, input.deliveryMethod);
   const { deliveryMinor } = input;
+  const book = bookOf(input.offers);
+  const sifted = sift(book, input);
   const refused: Record<string, OfferRefusal> = {};
-  const able: TakingOffer[] = [];
-  const gifts: { offerId: string; variant: string; quantity: number }[] = [];
-  judgeOffers(input, (offer, refusal) => {
+  const stands = (offer: PricedOffer) => {
+    const refusal = refusalByGoods(offer, input.lines);
     if (refusal) refused[offer.id] = refusal;
-    else if (isTaking(offer)) able.push(offer);
-    else gifts.push({ offerId: offer.id, variant: offer.variant, quantity: offer.quantity });
-  });
-  const start = beginning(cart, deliveryMinor);
-  const alone = able.map((offer) => runOffers(cart, start, [offer]));
-  const searched = alone.length <= MOST_SEARCHED ? alone : thoseThatTakeMost(alone);
+    return refusal === null;
+  };
+  const able = sifted.acting.filter(({ offer }) => stands(offer));
+  const gifts = sifted.gifts.filter(stands).map(({ id, variant, quantity }) => ({ offerId: id, variant, quantity }));
+  const cart = cartOf(input.lines, input.deliveryMethod);
+  const standings = standingsOf(cart, deliveryMinor);
+  const alone = allAlone(cart, standings, able);
   // What takes nothing alone may take something beside others: a set can leave it what it needs. All are searched.
-  const best = findBest(cart, start, searched);
+  const searched = alone.length <= MOST_SEARCHED ? alone : allAlone(cart, standings, thoseThatTakeMost(alone));
+  const best = findBest(cart, standings, searched);
   const taken: Record<string, number> = {};
-  for (const { id } of best.offers) taken[id] = takenBy(id, best.steps);
-  let chosen: readonly string[] | null = null;
+  const receipt = input.lines.map((line, i) => ({
+    id: line.id,
+    fullMinor: standings.start.lines[i]!,
+    steps: [] as OfferStep[],
+  }));
+  const delivery: OfferStep[] = [];
+  const after = runOffers(cart, standings, best, ({ id }, line, amountMinor) => {
+    taken[id] = (taken[id] ?? 0) + amountMinor;
+    (line === null ? delivery : receipt[line]!.steps).push({ offerId: id, line, amountMinor });
+  });
+  let outdone: OfferRefusal | null = null;
+  let isGoodsDearer = false;
   for (const one of alone) {
-    const [offer] = one.offers as [TakingOffer];
-    if (Object.hasOwn(taken, offer.id)) continue;
-    if (!searched.includes(one)) refused[offer.id] = { code: 'not-searched' };
-    else if (offer.kind === 'deliveryOff' && deliveryMinor === null)
-      refused[offer.id] = { code: 'delivery-not-chosen' };
-    else if (takenBy(offer.id, one.steps) === 0) refused[offer.id] = { code: 'no-effect' };
-    else refused[offer.id] = { code: 'outdone', by: (chosen ??= best.offers.map(({ id }) => id)) };
+    const { offer } = one.acting;
+    isGoodsDearer ||= one.goodsMinor < after.goodsMinor;
+    if (best.includes(one.acting)) continue;
+    if (searched !== alone && !searched.some(({ acting }) => acting === one.acting)) refused[offer.id] = NOT_SEARCHED;
+    else if (offer.kind === 'deliveryOff' && deliveryMinor === null) refused[offer.id] = DELIVERY_NOT_CHOSEN;
+    else if (one.takenMinor === 0) refused[offer.id] = NO_EFFECT;
+    else refused[offer.id] = outdone ??= { code: 'outdone', by: inTurn(best).map(({ offer: { id } }) => id) };
   }
-  const { lines } = best.state;
-  const delivery = best.state.deliveryMinor;
-  const goods = sum(lines);
-  const taxMinor = taxOf(input, lines, delivery ?? 0);
+  Object.assign(refused, sifted.refused);
+  const lines = input.lines.map((_, i) => after.lines[i]!);
+  const taxMinor = taxOf(input, lines, after.deliveryMinor);
   return {
     lines,
-    deliveryMinor: delivery,
+    deliveryMinor: deliveryMinor === null ? null : after.deliveryMinor,
     taxMinor,
-    totalMinor: goods + (delivery ?? 0) + (input.tax.included ? 0 : taxMinor),
+    totalMinor: costOf(after) + (input.tax.included ? 0 : taxMinor),
     taken,
     refused,
     gifts,
-    codes: input.codes.map((typed) => codeAnswer(typed, input.offers, refused)),
-    receipt: { ...receiptOf(input, best.steps), isGoodsDearer: alone.some(({ state }) => sum(state.lines) < goods) },
+    codes: input.codes.map((typed) => codeAnswer(typed, book.byCode.get(plainCode(typed)) ?? [], refused)),
+    receipt: { lines: receipt, delivery, isGoodsDearer },
   };
 }
 
-function sum(amounts: readonly number[]): number {
-  let all = 0;
-  for (const amount of amounts) all += amount;
-  return all;
-}
+const NOT_SEARCHED = Object.freeze({ code: 'not-searched' });
+const DELIVERY_NOT_CHOSEN = Object.freeze({ code: 'delivery-not-chosen' });
+const NO_EFFECT = Object.freeze({ code: 'no-effect' });
 
-/** Of more than can be searched, those that take most alone. */
-function thoseThatTakeMost(alone: readonly Combination[]): readonly Combination[] {
-  const takenAlone = ({ offers, steps }: Combination) => takenBy(offers[0]!.id, steps);
-  return alone
-    .toSorted((a, b) => takenAlone(b) - takenAlone(a) || inTurn(a.offers[0]!, b.offers[0]!))
+/** Of more than can be searched, those that take most alone; as they act. */
+function thoseThatTakeMost(alone: readonly Alone[]): readonly Acting[] {
+  const most = alone
+    .toSorted((a, b) => b.takenMinor - a.takenMinor || a.acting.turn - b.acting.turn)
     .slice(0, MOST_SEARCHED);
-}
-
-function receiptOf(input: PricingInput, steps: readonly OfferStep[]): Omit<Priced['receipt'], 'isGoodsDearer'> {
-  const lines = input.lines.map((line) => ({ id: line.id, fullMinor: fullPrice(line), steps: [] as OfferStep[] }));
-  const delivery: OfferStep[] = [];
-  for (const step of steps) (step.line === null ? delivery : lines[step.line]!.steps).push(step);
-  return { lines, delivery };
+  return alone.flatMap((one) => (most.includes(one) ? one.acting : []));
 }
 
 function codeAnswer(
   typed: string,
-  offers: readonly PricedOffer[],
+  own: readonly PricedOffer[],
   refused: Readonly<Record<string, OfferRefusal>>,
 ): Priced['codes'][number] {
-  const own = offers.filter(({ when }) => when.code !== null && plainCode(when.code) === plainCode(typed));
   const used = own.find(({ id }) => !Object.hasOwn(refused, id)) ?? own[0];
   return {
     typed,

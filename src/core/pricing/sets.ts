@@ -2,84 +2,93 @@ import { allocate, minor } from '~/core/money';
 import { partOf } from './half-up';
 import { buysWhatItGives } from './selection';
 import type { LineSelection } from './pricing.schema';
-import { less, type Cart, type State, type Taken, type TakingOffer } from './state';
+import { byPrice, follow, type Cart, type Standing, type TakingOffer } from './state';
 
 type BuyGet = Extract<TakingOffer, { kind: 'buyGet' }>;
 type Bundle = Extract<TakingOffer, { kind: 'bundle' }>;
 
-interface Work {
-  readonly cart: Cart;
-  /** Of one free unit of each line. */
-  readonly prices: readonly number[];
-  readonly free: number[];
-  readonly given: number[];
-  /** Taken off each line. */
-  readonly off: number[];
-}
-
-const none = (cart: Cart): number[] => new Array<number>(cart.lines.length).fill(0);
-
-/** Stage 2: what one offer on sets of units takes of the units that are still free. */
-export function takeSets(cart: Cart, state: State, offer: BuyGet | Bundle): Taken {
-  const work: Work = {
-    ...{ cart, prices: state.unitPrices },
-    free: state.units ? [...state.units.free] : cart.lines.map(({ quantity }) => quantity),
-    given: state.units ? [...state.units.given] : none(cart),
-    off: none(cart),
-  };
-  if (offer.kind === 'bundle') takeBundles(work, offer);
-  else if (buysWhatItGives(offer)) takeGroups(work, offer);
-  else takeBuyGet(work, offer);
-  const { off, free, given } = work;
-  return less(state, offer.id, off, { free, given });
+/** Stage 2: what one offer on sets of units takes of the units that are still free, and in `to` what it leaves. */
+export function takeSets(cart: Cart, from: Standing, offer: BuyGet | Bundle, to: Standing): number {
+  follow(from, to);
+  to.units = to.own.units;
+  for (let i = 0; i < cart.lines.length; i += 1) {
+    to.lines[i] = from.lines[i]!;
+    to.units.free[i] = from.units.free[i]!;
+    to.units.given[i] = from.units.given[i]!;
+  }
+  if (offer.kind === 'bundle') takeBundles(cart, to, offer);
+  else if (buysWhatItGives(offer)) takeGroups(cart, to, offer);
+  else takeBuyGet(cart, to, offer);
+  return from.goodsMinor - to.goodsMinor;
 }
 
 /** Lines of which units that fit are free, by what a unit costs; equal ones in line order. */
-function linesByPrice({ cart, prices, free }: Work, selection: LineSelection, isCheapestFirst: boolean): number[] {
+function linesByPrice(cart: Cart, at: Standing, selection: LineSelection, isCheapestFirst: boolean): number[] {
   const fitting = cart.fitting(selection);
+  const order = byPrice(at.prices, cart.lines.length, isCheapestFirst);
   const found: number[] = [];
-  for (let line = 0; line < free.length; line += 1) if (fitting[line] && free[line]! > 0) found.push(line);
-  return found.sort((a, b) => (isCheapestFirst ? prices[a]! - prices[b]! : prices[b]! - prices[a]!) || a - b);
+  for (let i = 0; i < cart.lines.length; i += 1) {
+    const line = order[i]!;
+    if (at.units.free[line]! > 0 && (!fitting || fitting[line])) found.push(line);
+  }
+  return found;
 }
 
-const countOf = (lines: readonly number[], free: readonly number[]) =>
-  lines.reduce((sum, line) => sum + free[line]!, 0);
+function countOf(lines: readonly number[], free: Float64Array): number {
+  let count = 0;
+  for (const line of lines) count += free[line]!;
+  return count;
+}
+
+/** Takes so much off a line. */
+function takeOff(at: Standing, line: number, off: number): void {
+  at.lines[line]! -= off;
+  at.goodsMinor -= off;
+}
 
 /** Reduces so many units of a line and uses them up. */
-function reduce({ prices, free, given, off }: Work, line: number, count: number, basisPoints: number): void {
-  const price = prices[line]!;
+function reduce(at: Standing, line: number, count: number, basisPoints: number): void {
+  const price = at.prices.of[line]!;
   const by = partOf(price, basisPoints);
-  off[line]! += by * count;
-  if (price > 0 && by === price) given[line]! += count;
-  free[line]! -= count;
+  takeOff(at, line, by * count);
+  if (price > 0 && by === price) at.units.given[line]! += count;
+  at.units.free[line]! -= count;
 }
 
 /** Of what is bought itself: groups of the dearest first, in each the units after those bought are reduced. */
-function takeGroups(work: Work, { buy, buyQuantity, getQuantity, basisPoints, most }: BuyGet): void {
-  const lines = linesByPrice(work, buy, false);
-  const count = countOf(lines, work.free);
+function takeGroups(cart: Cart, at: Standing, { buy, buyQuantity, getQuantity, basisPoints, most }: BuyGet): void {
+  const { free } = at.units;
+  const lines = linesByPrice(cart, at, buy, false);
+  const count = countOf(lines, free);
   const size = buyQuantity + getQuantity;
-  const groups = Math.min(Math.floor(count / size) + (count % size > buyQuantity ? 1 : 0), most ?? Infinity);
+  const whole = Math.floor(count / size);
+  const groups = Math.min(whole + (count - whole * size > buyQuantity ? 1 : 0), most ?? Infinity);
   const used = Math.min(groups * size, count);
   /** How many of the first `units` are reduced. */
-  const reducedOf = (units: number) =>
-    Math.floor(units / size) * getQuantity + Math.max(0, (units % size) - buyQuantity);
+  const reducedOf = (units: number) => {
+    const full = Math.floor(units / size);
+    return full * getQuantity + Math.max(0, units - full * size - buyQuantity);
+  };
   let from = 0;
   for (const line of lines) {
-    const until = Math.min(from + work.free[line]!, used);
+    const until = Math.min(from + free[line]!, used);
     if (until <= from) return;
     const reduced = reducedOf(until) - reducedOf(from);
     const bought = until - from - reduced;
-    reduce(work, line, reduced, basisPoints);
-    work.free[line]! -= bought;
+    reduce(at, line, reduced, basisPoints);
+    free[line]! -= bought;
     from = until;
   }
 }
 
-function takeBuyGet(work: Work, { buy, get, buyQuantity, getQuantity, basisPoints, choose, most }: BuyGet): void {
-  const { cart, free } = work;
-  const gets = linesByPrice(work, get, choose === 'cheapest');
-  const buys = linesByPrice(work, buy, true);
+function takeBuyGet(
+  cart: Cart,
+  at: Standing,
+  { buy, get, buyQuantity, getQuantity, basisPoints, choose, most }: BuyGet,
+): void {
+  const { free } = at.units;
+  const gets = linesByPrice(cart, at, get, choose === 'cheapest');
+  const buys = linesByPrice(cart, at, buy, true);
   const [toGet, toBuy] = [countOf(gets, free), countOf(buys, free)];
   const fitsBuy = cart.fitting(buy);
   /** How many of the first `count` to get could have been bought. */
@@ -87,7 +96,7 @@ function takeBuyGet(work: Work, { buy, get, buyQuantity, getQuantity, basisPoint
     let [left, sum] = [count, 0];
     for (const line of gets) {
       const here = Math.min(left, free[line]!);
-      if (fitsBuy[line]) sum += here;
+      if (!fitsBuy || fitsBuy[line]) sum += here;
       left -= here;
     }
     return sum;
@@ -105,7 +114,7 @@ function takeBuyGet(work: Work, { buy, get, buyQuantity, getQuantity, basisPoint
   let left = reducedAt(times);
   for (const line of gets) {
     const here = Math.min(left, free[line]!);
-    reduce(work, line, here, basisPoints);
+    reduce(at, line, here, basisPoints);
     left -= here;
   }
   left = times * buyQuantity;
@@ -116,16 +125,18 @@ function takeBuyGet(work: Work, { buy, get, buyQuantity, getQuantity, basisPoint
   }
 }
 
-function takeBundles(work: Work, { items, priceMinor, most }: Bundle): void {
-  const { cart, prices, free, given, off } = work;
-  const dearest = items.map(({ selection, quantity }) => ({ quantity, lines: linesByPrice(work, selection, false) }));
+function takeBundles(cart: Cart, at: Standing, { items, priceMinor, most }: Bundle): void {
+  const { free, given } = at.units;
+  const prices = at.prices.of;
+  const wanted = items.map(({ selection, quantity }) => {
+    const lines = linesByPrice(cart, at, selection, false);
+    return { quantity, lines, found: countOf(lines, free) };
+  });
   for (let made = 0; made < (most ?? Infinity); made += 1) {
-    const taken = none(cart);
+    const taken = new Array<number>(cart.lines.length).fill(0);
+    if (made > 0) for (const item of wanted) item.found = countOf(item.lines, free);
     // Sorting is stable: equal ones stay as listed.
-    const inTurn = dearest
-      .map((item) => ({ ...item, found: countOf(item.lines, free) }))
-      .sort((a, b) => a.found - b.found);
-    for (const { lines, quantity } of inTurn) {
+    for (const { lines, quantity } of wanted.toSorted((a, b) => a.found - b.found)) {
       let left = quantity;
       for (const line of lines) {
         const here = Math.min(left, free[line]! - taken[line]!);
@@ -142,7 +153,7 @@ function takeBundles(work: Work, { items, priceMinor, most }: Bundle): void {
       members.map((line) => prices[line]!),
     );
     for (const [i, line] of members.entries()) {
-      off[line]! += prices[line]! - shares[i]!;
+      takeOff(at, line, prices[line]! - shares[i]!);
       if (shares[i] === 0 && prices[line]! > 0) given[line]! += 1;
       free[line]! -= 1;
     }

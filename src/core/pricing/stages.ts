@@ -1,52 +1,82 @@
-import { allocate, minor } from '~/core/money';
+import { allocateInto } from '~/core/money';
 import { partOf } from './half-up';
 import { fullUnit } from './judge';
 import { takeSets } from './sets';
-import { less, type Cart, type OfferStep, type State, type Taken, type TakingOffer } from './state';
+import { follow, type Cart, type Standing, type TakingOffer } from './state';
 
-export const STAGES: Readonly<Record<TakingOffer['kind'], (offer: TakingOffer) => 1 | 2 | 3 | 4 | 5>> = {
-  priceIs: () => 1,
-  quantityBreaks: () => 1,
-  buyGet: () => 2,
-  bundle: () => 2,
-  percentOff: (offer) => ('target' in offer && offer.target === 'order' ? 4 : 3),
-  amountOff: (offer) => ('target' in offer && offer.target === 'order' ? 4 : 3),
-  deliveryOff: () => 5,
-};
+export type Stage = 1 | 2 | 3 | 4 | 5;
 
-/** Stage 1, all at once: the lowest unit price counts, of equal ones the first offer's. `offers` by rank and id. */
-export function takeUnitPrices(cart: Cart, state: State, offers: readonly TakingOffer[]): Taken {
-  const steps: OfferStep[] = [];
-  const unitPrices = [...state.unitPrices];
-  const lines = state.lines.map((cost, i) => {
-    const line = cart.lines[i]!;
-    const full = fullUnit(line);
-    let best = full;
-    let by: string | null = null;
-    for (const offer of offers) {
-      const unit = newUnit(offer, cart, i);
-      if (unit !== null && unit < best) [best, by] = [unit, offer.id];
-    }
-    if (by === null) return cost;
-    unitPrices[i] = best;
-    const off = (full - best) * line.quantity;
-    steps.push({ offerId: by, line: i, amountMinor: off });
-    return cost - off;
-  });
-  return { state: { ...state, lines, unitPrices }, steps };
+export function stageOf(offer: TakingOffer): Stage {
+  switch (offer.kind) {
+    case 'priceIs':
+    case 'quantityBreaks':
+      return 1;
+    case 'buyGet':
+    case 'bundle':
+      return 2;
+    case 'percentOff':
+    case 'amountOff':
+      return offer.target === 'lines' ? 3 : 4;
+    case 'deliveryOff':
+      return 5;
+  }
 }
 
-function newUnit(offer: TakingOffer, cart: Cart, i: number): number | null {
+type UnitPriceOffer = Extract<TakingOffer, { kind: 'priceIs' | 'quantityBreaks' }>;
+type OffOffer = Extract<TakingOffer, { kind: 'percentOff' | 'amountOff' }>;
+
+/**
+ * Stage 1, all at once: the lowest unit price counts, of equal ones the first offer's. `offers` by rank and id. Returns of
+ * each line which offer made its price; null: none.
+ */
+export function takeUnitPrices(
+  cart: Cart,
+  from: Standing,
+  offers: readonly TakingOffer[],
+  to: Standing,
+): (TakingOffer | null)[] {
+  const { lines } = cart;
+  follow(from, to);
+  to.prices = to.own.prices;
+  to.prices.dearestFirst = to.prices.cheapestFirst = null;
+  const { of } = to.prices;
+  const by = lines.map((line, i): TakingOffer | null => {
+    of[i] = fullUnit(line);
+    return null;
+  });
+  for (const offer of offers) {
+    if (offer.kind !== 'priceIs' && offer.kind !== 'quantityBreaks') continue;
+    const fitting = cart.fitting(offer.selection);
+    const together =
+      offer.kind === 'quantityBreaks' && offer.count === 'selection' ? countFitting(cart, fitting) : null;
+    for (let i = 0; i < lines.length; i += 1) {
+      if (fitting && !fitting[i]) continue;
+      const unit = newUnit(offer, cart, i, together);
+      if (unit !== null && unit < of[i]!) {
+        of[i] = unit;
+        by[i] = offer;
+      }
+    }
+  }
+  for (let i = 0; i < lines.length; i += 1) {
+    const off = by[i] === null ? 0 : (fullUnit(lines[i]!) - of[i]!) * lines[i]!.quantity;
+    to.lines[i] = from.lines[i]! - off;
+    to.goodsMinor -= off;
+  }
+  return by;
+}
+
+function countFitting({ lines }: Cart, fitting: readonly boolean[] | null): number {
+  let count = 0;
+  for (let i = 0; i < lines.length; i += 1) if (!fitting || fitting[i]) count += lines[i]!.quantity;
+  return count;
+}
+
+/** `together`: of all lines that fit, where they are counted together. */
+function newUnit(offer: UnitPriceOffer, cart: Cart, i: number, together: number | null): number | null {
   const line = cart.lines[i]!;
-  if (offer.kind === 'priceIs')
-    return cart.fitting(offer.selection)[i] ? Math.max(0, offer.unitMinor + line.unitOptionsMinor) : null;
-  if (offer.kind !== 'quantityBreaks') return null;
-  const fitting = cart.fitting(offer.selection);
-  if (!fitting[i]) return null;
-  const quantity =
-    offer.count === 'line'
-      ? line.quantity
-      : cart.lines.reduce((sum, other, j) => sum + (fitting[j] ? other.quantity : 0), 0);
+  if (offer.kind === 'priceIs') return Math.max(0, offer.unitMinor + line.unitOptionsMinor);
+  const quantity = together ?? line.quantity;
   let reached: (typeof offer.breaks)[number] | null = null;
   for (const step of offer.breaks)
     if (step.from <= quantity && (reached === null || step.from > reached.from)) reached = step;
@@ -57,81 +87,90 @@ function newUnit(offer: TakingOffer, cart: Cart, i: number): number | null {
     : Math.max(0, full - partOf(full, reached.basisPoints));
 }
 
-/** Stages 2 to 5: what one offer takes of what those before it left. */
-export function take(cart: Cart, state: State, offer: TakingOffer): Taken {
+/** Stages 2 to 5: what one offer takes of what those before it left, and in `to` what it leaves. */
+export function take(cart: Cart, from: Standing, offer: TakingOffer, to: Standing): number {
   switch (offer.kind) {
     case 'buyGet':
     case 'bundle':
-      return takeSets(cart, state, offer);
+      return takeSets(cart, from, offer, to);
     case 'percentOff':
     case 'amountOff':
-      return takeOff(cart, state, offer);
+      return offer.target === 'lines' ? takeOffLines(cart, from, offer, to) : takeOffOrder(cart, from, offer, to);
     case 'deliveryOff':
-      return takeDelivery(cart, state, offer);
+      return takeDelivery(cart, from, offer, to);
     default:
-      return { state, steps: [] };
+      throw new Error(`${offer.kind} acts with all others of its stage`);
   }
 }
 
-function takeOff(cart: Cart, state: State, offer: Extract<TakingOffer, { kind: 'percentOff' | 'amountOff' }>): Taken {
+function takeOffLines(cart: Cart, from: Standing, offer: OffOffer, to: Standing): number {
   const fitting = cart.fitting(offer.selection);
-  const offs = offer.target === 'lines' ? offLines(cart, state, offer, fitting) : offOrder(state, offer, fitting);
-  return less(state, offer.id, offs, state.units);
-}
-
-/** Units of a line that an amount is taken off: not those that the stage of sets brought to nothing. */
-const payingUnits = (cart: Cart, { units }: State, line: number): number =>
-  cart.lines[line]!.quantity - (units?.given[line] ?? 0);
-
-function offLines(
-  cart: Cart,
-  state: State,
-  offer: Extract<TakingOffer, { kind: 'percentOff' | 'amountOff' }>,
-  fitting: readonly boolean[],
-): number[] {
-  const wanted: number[] = [];
-  for (let i = 0; i < fitting.length; i += 1) {
-    const cost = state.lines[i]!;
-    if (!fitting[i]) wanted.push(0);
-    else if (offer.kind === 'percentOff') wanted.push(Math.min(cost, partOf(cost, offer.basisPoints)));
-    else wanted.push(Math.min(cost, offer.amountMinor * payingUnits(cart, state, i)));
+  const count = cart.lines.length;
+  const offs = to.lines;
+  let off = 0;
+  for (let i = 0; i < count; i += 1) {
+    const cost = from.lines[i]!;
+    const own = fitting && !fitting[i] ? 0 : Math.min(cost, offUnits(cart, from, offer, i));
+    offs[i] = own;
+    off += own;
   }
-  return capped(wanted, offer.maxMinor);
+  if (offer.maxMinor !== null && off > offer.maxMinor) {
+    off = offer.maxMinor;
+    allocateInto(off, offs, count);
+  }
+  return lessen(cart, from, to, off);
 }
 
-function capped(wanted: number[], most: number | null): number[] {
-  const sum = wanted.reduce((all, one) => all + one, 0);
-  return most === null || sum <= most
-    ? wanted
-    : allocate(
-        minor(most),
-        wanted.map((off) => minor(off)),
-      );
+/** An amount is taken off every unit, but for those that the stage of sets brought to nothing. */
+function offUnits(cart: Cart, { lines, units }: Standing, offer: OffOffer, i: number): number {
+  return offer.kind === 'percentOff'
+    ? partOf(lines[i]!, offer.basisPoints)
+    : offer.amountMinor * (cart.lines[i]!.quantity - units.given[i]!);
 }
 
-function offOrder(
-  state: State,
-  offer: Extract<TakingOffer, { kind: 'percentOff' | 'amountOff' }>,
-  fitting: readonly boolean[],
-): number[] {
-  const costs = state.lines.map((cost, i) => minor(fitting[i] ? cost : 0));
-  const base = costs.reduce<number>((sum, cost) => sum + cost, 0);
-  if (base === 0) return costs;
-  const off = offer.kind === 'percentOff' ? partOf(base, offer.basisPoints) : offer.amountMinor;
-  return allocate(minor(Math.min(off, base, offer.maxMinor ?? base)), costs);
+function takeOffOrder(cart: Cart, from: Standing, offer: OffOffer, to: Standing): number {
+  const fitting = cart.fitting(offer.selection);
+  const count = cart.lines.length;
+  const costs = to.lines;
+  let base = 0;
+  for (let i = 0; i < count; i += 1) {
+    const cost = fitting && !fitting[i] ? 0 : from.lines[i]!;
+    costs[i] = cost;
+    base += cost;
+  }
+  const wanted = offer.kind === 'percentOff' ? partOf(base, offer.basisPoints) : offer.amountMinor;
+  const off = Math.min(wanted, base, offer.maxMinor ?? base);
+  if (base > 0) allocateInto(off, costs, count);
+  return lessen(cart, from, to, off);
 }
 
-function takeDelivery(cart: Cart, state: State, offer: Extract<TakingOffer, { kind: 'deliveryOff' }>): Taken {
-  const rest = state.deliveryMinor;
-  const isMethod = offer.methods.length === 0 || offer.methods.includes(cart.deliveryMethod ?? '');
-  if (rest === null || !isMethod) return { state, steps: [] };
-  const off =
-    offer.flatMinor !== undefined
-      ? Math.max(0, rest - offer.flatMinor)
-      : Math.min(rest, offer.amountMinor ?? partOf(rest, offer.basisPoints ?? 0));
-  if (off === 0) return { state, steps: [] };
-  return {
-    state: { ...state, deliveryMinor: rest - off },
-    steps: [{ offerId: offer.id, line: null, amountMinor: off }],
-  };
+/** `to.lines` holds what is taken off each, `off` in all; it becomes what is left. */
+function lessen({ lines }: Cart, from: Standing, to: Standing, off: number): number {
+  follow(from, to);
+  to.goodsMinor -= off;
+  for (let i = 0; i < lines.length; i += 1) to.lines[i] = from.lines[i]! - to.lines[i]!;
+  return off;
+}
+
+function takeDelivery(
+  { lines, deliveryMethod }: Cart,
+  from: Standing,
+  offer: Extract<TakingOffer, { kind: 'deliveryOff' }>,
+  to: Standing,
+): number {
+  const isMethod = offer.methods.length === 0 || offer.methods.includes(deliveryMethod ?? '');
+  const off = isMethod ? offDelivery(offer, from.deliveryMinor) : 0;
+  follow(from, to);
+  to.deliveryMinor -= off;
+  for (let i = 0; i < lines.length; i += 1) to.lines[i] = from.lines[i]!;
+  return off;
+}
+
+/** What an offer takes off delivery that still costs so much. */
+export function offDelivery(
+  { flatMinor, amountMinor, basisPoints }: Extract<TakingOffer, { kind: 'deliveryOff' }>,
+  rest: number,
+): number {
+  if (flatMinor !== undefined) return Math.max(0, rest - flatMinor);
+  return Math.min(rest, amountMinor ?? partOf(rest, basisPoints ?? 0));
 }

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { allocate, currencyOf, formatMoney, minor, parseAmount, sumMinor } from '~/core/money';
+import { allocate, allocateInto, currencyOf, formatMoney, minor, parseAmount, sumMinor } from '~/core/money';
 
 describe('minor', () => {
   it('refuses fractions, because they are our own bug', () => {
@@ -20,6 +20,19 @@ describe('allocate', () => {
 
   it('gives everything to the first part when no part weighs anything', () => {
     expect(allocate(minor(7), [0, 0])).to.deep.equal([7, 0]);
+  });
+
+  it('comes to the same in place, however many parts and however much', () => {
+    const weights = fc.array(fc.integer({ min: 0, max: 100_000_000_000 }), { minLength: 1, maxLength: 60 });
+
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 100_000_000 }), weights, (total, own) => {
+        const parts = Float64Array.from([...own, 1, 77]);
+        allocateInto(total, parts, own.length + 1);
+
+        expect([...parts]).to.deep.equal([...allocate(minor(total), [...own, 1]), 77]);
+      }),
+    );
   });
 
   it('always adds up to the total', () => {

@@ -3,10 +3,11 @@ import { execFileSync } from 'node:child_process';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import { runOffers, takenBy } from '~/core/pricing/combine';
+import { bookOf } from '~/core/pricing/book';
+import { runOffers } from '~/core/pricing/combine';
 import { refusalOf } from '~/core/pricing/judge';
 import { take } from '~/core/pricing/stages';
-import { beginning, cartOf, type TakingOffer } from '~/core/pricing/state';
+import { cartOf, costOf, standingsOf, type TakingOffer } from '~/core/pricing/state';
 import { priceCart, type PricedOffer, type PricingInput } from '~/core/pricing';
 import { randomFrom, type Random } from '../../../../demo/random';
 import { cartInput, only, type ShortLine } from '../../../support/pricing';
@@ -83,17 +84,18 @@ const randomInput = (random: Random, offers: number): PricingInput =>
 /** Every legal combination, one after the other. */
 function slowBest(input: PricingInput): { cost: number; size: number } {
   const cart = cartOf(input.lines, input.deliveryMethod);
-  const able = input.offers.filter((offer): offer is TakingOffer => offer.kind !== 'gift' && !refusalOf(offer, input));
+  const standings = standingsOf(cart, input.deliveryMinor);
+  const able = bookOf(input.offers).acting.filter(({ offer }) => !refusalOf(offer, input));
   let best = { cost: Infinity, size: 0 };
   for (let mask = 0; mask < 2 ** able.length; mask += 1) {
     const chosen = able.filter((_, i) => mask & (1 << i));
-    const groups = chosen.flatMap(({ combine }) => combine.group ?? []);
+    const groups = chosen.flatMap(({ offer }) => offer.combine.group ?? []);
     if (new Set(groups).size < groups.length) continue;
-    if (chosen.length > 1 && chosen.some(({ combine }) => combine.alone)) continue;
-    const { costMinor, steps } = runOffers(cart, beginning(cart, input.deliveryMinor), chosen);
-    if (!chosen.every(({ id }) => takenBy(id, steps) > 0)) continue;
-    if (costMinor < best.cost || (costMinor === best.cost && chosen.length < best.size))
-      best = { cost: costMinor, size: chosen.length };
+    if (chosen.length > 1 && chosen.some(({ offer }) => offer.combine.alone)) continue;
+    const taking = new Set<TakingOffer>();
+    const cost = costOf(runOffers(cart, standings, chosen, (offer) => taking.add(offer)));
+    if (taking.size < chosen.length) continue;
+    if (cost < best.cost || (cost === best.cost && chosen.length < best.size)) best = { cost, size: chosen.length };
   }
   return best;
 }
@@ -125,14 +127,18 @@ describe('prices, whatever the cart and the offers', () => {
       const input = randomInput(random, 8);
       const offers = input.offers.filter(isSet);
       const cart = cartOf(input.lines, null);
-      const start = beginning(cart, null);
-      const slow = slowSets(cart, start.unitPrices, offers);
-      let { state } = { state: start };
-      for (const offer of offers) ({ state } = take(cart, state, offer));
-      const quick = cart.lines.map(({ quantity }, line) => ({
-        off: start.lines[line]! - state.lines[line]!,
-        free: state.units?.free[line] ?? quantity,
-        given: state.units?.given[line] ?? 0,
+      const standings = standingsOf(cart, null);
+      const { start } = standings;
+      const slow = slowSets(cart, [...start.prices.of], offers);
+      let after = start;
+      for (const [at, offer] of offers.entries()) {
+        take(cart, after, offer, standings.after[at]!);
+        after = standings.after[at]!;
+      }
+      const quick = cart.lines.map((_, line) => ({
+        off: start.lines[line]! - after.lines[line]!,
+        free: after.units.free[line]!,
+        given: after.units.given[line]!,
       }));
       expect(quick, JSON.stringify(input)).to.deep.equal(slow);
       reduced += quick.filter(({ off }) => off > 0).length;
@@ -174,6 +180,46 @@ describe('prices, whatever the cart and the offers', () => {
       const turned = { ...input, offers: [...input.offers].reverse() };
       expect(priceCart(turned)).to.deep.equal(priceCart(input));
     }
+  });
+
+  it('hang on the circumstances of this cart, whatever others the same offers were asked about before', () => {
+    const random = randomFrom(7);
+    const when = () =>
+      random.pick([
+        { code: 'Spring' },
+        { from: '2026-11-26T12:00:00Z' },
+        { until: '2026-11-26T12:00:00Z' },
+        { shopper: 'new' },
+        { birthdayDays: 3 },
+        { countries: ['DE'] },
+        { sources: ['letter'] },
+        { minGoodsMinor: 900 },
+      ]);
+    const offers = Array.from({ length: 10 }, () => ({
+      ...randomOffer(random),
+      ...{ when: when(), limits: random.pick([{}, { total: 2 }, { perShopper: 1 }]) },
+    }));
+    const shared = cartInput([{ unit: 1 }], offers).offers;
+    const answers = new Set<string>();
+    for (let i = 0; i < 1500; i += 1) {
+      const used = Object.fromEntries(
+        shared.map(({ id }) => [id, { total: random.whole(0, 3), byShopper: random.whole(0, 1) }]),
+      );
+      const input = cartInput(randomLines(random), offers, {
+        at: random.pick(['2026-11-26T11:59:59Z', '2026-11-26T12:00:00Z', '2027-01-01T00:00:00+01:00']),
+        today: random.pick([null, '2026-11-26']),
+        birthday: random.pick([null, '11-28', '12-30']),
+        shopper: random.pick(['new', 'returning']),
+        country: random.pick([null, 'DE', 'AT']),
+        source: random.pick([null, 'letter']),
+        codes: random.pick([[], [' SPRING '], ['other']]),
+        used: random.pick([{}, used]),
+      });
+      const priced = priceCart({ ...input, offers: shared });
+      expect(priced).to.deep.equal(priceCart(input));
+      answers.add(Object.keys(priced.refused).sort().join());
+    }
+    expect(answers.size).to.be.above(30);
   });
 
   it('never rise by one more offer', () => {

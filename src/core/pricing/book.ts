@@ -1,0 +1,120 @@
+import { isUsedUp, plainCode, refusalBefore, type Refusal } from './judge';
+import { stageOf, type Stage } from './stages';
+import type { TakingOffer } from './state';
+import type { PricedOffer, PricingInput } from './pricing.schema';
+
+/** An offer that takes something, and when it acts. */
+export interface Acting {
+  readonly offer: TakingOffer;
+  readonly stage: Stage;
+  /** Its place by rank, then by id as text: how offers of one stage act in turn. */
+  readonly turn: number;
+}
+
+type Gift = Extract<PricedOffer, { kind: 'gift' }>;
+
+/** What is known of offers before anybody's cart: found out once for each array of them. */
+export interface OfferBook {
+  /** As they act: stage by stage, in each in turn. */
+  readonly acting: readonly Acting[];
+  readonly gifts: readonly Gift[];
+  /** By their codes, as codes are compared. */
+  readonly byCode: ReadonlyMap<string, readonly PricedOffer[]>;
+  readonly limited: readonly PricedOffer[];
+  /** When offers begin and end; milliseconds since 1970. */
+  readonly changes: readonly number[];
+  readonly isByBirthday: boolean;
+  /** What the last few circumstances left of them. */
+  readonly sifted: Sifted[];
+}
+
+/** Offers in some circumstances, whatever the goods. */
+export interface Sifted {
+  /** Those the goods may still keep out, as they act. */
+  readonly acting: readonly Acting[];
+  readonly gifts: readonly Gift[];
+  readonly refused: Readonly<Record<string, Refusal>>;
+  /** The circumstances: from when until when, and what else is asked. */
+  readonly since: number;
+  readonly until: number;
+  readonly asked: readonly (string | null)[];
+}
+
+/** Stage by stage, in each in turn. */
+export const asTheyAct = (offers: readonly Acting[]): Acting[] =>
+  offers.toSorted((a, b) => a.stage - b.stage || a.turn - b.turn);
+
+const books = new WeakMap<readonly PricedOffer[], OfferBook>();
+
+/** The book of an array of offers, which must not change once it has been priced by. */
+export function bookOf(offers: readonly PricedOffer[]): OfferBook {
+  let book = books.get(offers);
+  if (!book) books.set(offers, (book = compile(offers)));
+  return book;
+}
+
+function compile(offers: readonly PricedOffer[]): OfferBook {
+  const isTaking = (offer: PricedOffer): offer is TakingOffer => offer.kind !== 'gift';
+  const inTurn = offers
+    .filter(isTaking)
+    .sort((a, b) => a.rank - b.rank || (a.id < b.id ? -1 : a.id > b.id ? 1 : 0))
+    .map((offer, turn): Acting => ({ offer, stage: stageOf(offer), turn }));
+  const byCode = new Map<string, PricedOffer[]>();
+  for (const offer of offers) {
+    if (offer.when.code === null) continue;
+    const code = plainCode(offer.when.code);
+    byCode.set(code, [...(byCode.get(code) ?? []), offer]);
+  }
+  return {
+    acting: asTheyAct(inTurn),
+    gifts: offers.filter((offer): offer is Gift => offer.kind === 'gift'),
+    byCode,
+    limited: offers.filter(({ limits }) => limits.total !== null || limits.perShopper !== null),
+    changes: offers.flatMap(({ when }) => [when.from, when.until].flatMap((at) => (at === null ? [] : Date.parse(at)))),
+    isByBirthday: offers.some(({ when }) => when.birthdayDays !== null),
+    sifted: [],
+  };
+}
+
+/** Shoppers come in turns: so many circumstances are remembered. */
+const MOST_SIFTED = 8;
+
+/** What the circumstances leave of the offers, whatever the goods. */
+export function sift(book: OfferBook, input: PricingInput): Sifted {
+  const at = Date.parse(input.at);
+  const asked = askedOf(book, input, at);
+  for (const one of book.sifted) if (at >= one.since && at < one.until && isSame(one.asked, asked)) return one;
+  const codes = input.codes.map(plainCode);
+  const refused: Record<string, Refusal> = {};
+  const stands = (offer: PricedOffer) => {
+    const refusal = refusalBefore(offer, input, at, codes);
+    if (refusal) refused[offer.id] = refusal;
+    return refusal === null;
+  };
+  const sifted: Sifted = {
+    acting: book.acting.filter(({ offer }) => stands(offer)),
+    gifts: book.gifts.filter(stands),
+    refused,
+    since: Math.max(...book.changes.filter((change) => change <= at)),
+    until: Math.min(...book.changes.filter((change) => change > at)),
+    asked,
+  };
+  book.sifted.unshift(sifted);
+  book.sifted.length = Math.min(book.sifted.length, MOST_SIFTED);
+  return sifted;
+}
+
+/** All a refusal before the goods hangs on, but for the time. */
+function askedOf(book: OfferBook, input: PricingInput, at: number): (string | null)[] {
+  const asked: (string | null)[] = [input.shopper, input.country, input.source];
+  if (book.isByBirthday) asked.push(input.birthday, input.today ?? new Date(at).toISOString().slice(0, 10));
+  for (const { id, limits } of book.limited) asked.push(isUsedUp(limits, input.used[id]) ? id : null);
+  for (const code of input.codes) asked.push(plainCode(code));
+  return asked;
+}
+
+function isSame(a: readonly (string | null)[], b: readonly (string | null)[]): boolean {
+  if (a.length !== b.length) return false;
+  for (let i = 0; i < a.length; i += 1) if (a[i] !== b[i]) return false;
+  return true;
+}
