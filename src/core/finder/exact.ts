@@ -1,23 +1,33 @@
-/** Logarithms of factorials from 0 to `most`. */
-export function logFactorials(most: number): Float64Array {
-  const table = new Float64Array(most + 1);
-  for (let i = 2; i <= most; i += 1) table[i] = table[i - 1]! + Math.log(i);
-  return table;
+const SMALL = new Float64Array(256);
+for (let i = 2; i < SMALL.length; i += 1) SMALL[i] = SMALL[i - 1]! + Math.log(i);
+
+/** The logarithm of `n!`; from 256 on by Stirling's series (Abramowitz and Stegun 6.1.41), whose first term left out is under 1e−19. */
+export function logFactorial(n: number): number {
+  if (n < SMALL.length) return SMALL[n]!;
+  const square = n * n;
+  return (
+    (n + 0.5) * Math.log(n) - n + 0.5 * Math.log(2 * Math.PI) + (1 - (1 / 30 - 1 / (105 * square)) / square) / (12 * n)
+  );
 }
 
 /**
  * Fisher's exact test, one-sided: how likely `both` baskets or more hold two things that `a` and `b` of `all` baskets hold, if one
- * has nothing to do with the other (hypergeometric tail; Fisher 1935). `logs` from `logFactorials(all)`. */
-export function fisherTail(both: number, a: number, b: number, all: number, logs: Float64Array): number {
+ * has nothing to do with the other (hypergeometric tail; Fisher 1935).
+ */
+export function fisherTail(both: number, a: number, b: number, all: number): number {
   const most = Math.min(a, b);
   if (both <= Math.max(0, a + b - all)) return 1;
   if (both > most) return 0;
   let term = Math.exp(
-    logs[a]! +
-      logs[all - a]! +
-      logs[b]! +
-      logs[all - b]! -
-      (logs[all]! + logs[both]! + logs[a - both]! + logs[b - both]! + logs[all - a - b + both]!),
+    logFactorial(a) +
+      logFactorial(all - a) +
+      logFactorial(b) +
+      logFactorial(all - b) -
+      logFactorial(all) -
+      logFactorial(both) -
+      logFactorial(a - both) -
+      logFactorial(b - both) -
+      logFactorial(all - a - b + both),
   );
   let sum = term;
   for (let k = both + 1; k <= most && term > sum * 1e-17; k += 1) {

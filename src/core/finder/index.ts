@@ -1,3 +1,3 @@
 export { basketsOf, type Baskets } from './baskets';
-export { fisherTail, keepUpTo, logFactorials, normalTail } from './exact';
+export { fisherTail, keepUpTo, logFactorial, normalTail } from './exact';
 export { find, type FindOptions, type Found, type Pair, type Triple, type Verdict } from './find';
