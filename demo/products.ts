@@ -736,9 +736,9 @@ export const PRAISE = [
   'Good, though the winder could be longer.',
 ] as const;
 
-/** What is offered in the place of what, by slug. */
-export const BETTER: Readonly<Record<string, string>> = {
-  kestrel: 'kestrel-plus',
-  merlin: 'merlin-ultralight',
-  'fibreglass-spar': 'carbon-spar',
+/** What is offered in the place of what, by slug, and what it costs there; null: what it always costs. */
+export const BETTER: Readonly<Record<string, { readonly slug: string; readonly minor: number | null }>> = {
+  kestrel: { slug: 'kestrel-plus', minor: null },
+  merlin: { slug: 'merlin-ultralight', minor: 19900 },
+  'fibreglass-spar': { slug: 'carbon-spar', minor: null },
 };

@@ -63,7 +63,9 @@ export async function seedDemo(
   await app.catalogue.refreshSearch();
   await app.catalogue.writeSynonyms(SYNONYMS);
   for (const [slug, better] of Object.entries(BETTER))
-    await app.db.run('UPDATE products SET better = $better WHERE slug = $slug', { slug, better });
+    await app.db.run('UPDATE products SET better = $better, better_price_minor = $minor WHERE slug = $slug', {
+      ...{ slug, better: better.slug, minor: better.minor },
+    });
 }
 
 if (process.argv[1]?.endsWith('seed.ts')) {

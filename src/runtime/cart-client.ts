@@ -14,7 +14,13 @@ interface Chosen {
 }
 
 export type CartChangeRequest =
-  | (Chosen & { readonly kind: 'add'; readonly quantity?: number; readonly lineId?: string; readonly at?: number })
+  | (Chosen & {
+      readonly kind: 'add';
+      readonly quantity?: number;
+      readonly lineId?: string;
+      readonly at?: number;
+      readonly insteadOf?: string | undefined;
+    })
   | { readonly kind: 'set'; readonly lineId: string; readonly quantity: number }
   | { readonly kind: 'remove'; readonly lineId: string }
   | (Chosen & { readonly kind: 'reshape'; readonly lineId: string })

@@ -240,6 +240,36 @@ describe('carts', () => {
     expect(swapped.ok && swapped.value.view.lines[0]!.better).to.equal(null);
   });
 
+  it('sell a better one for its own price where it was swapped in, and nowhere else', async () => {
+    const token = randomUUID();
+    const merlin = (await shop.app.catalogue.findProduct('merlin'))!;
+    const ultralight = (await shop.app.catalogue.findProduct('merlin-ultralight'))!.variants[0]!;
+    await change(token, { kind: 'add', variantId: merlin.variants[0]!.id, quantity: 2 });
+    const { id: lineId, better } = (await viewCart(shop.app, token)).lines[0]!;
+    const { variantId, answers, moreMinor } = better!;
+    await change(token, { kind: 'reshape', lineId, variantId, answers });
+    await change(token, { kind: 'add', variantId: ultralight.id, quantity: 1 });
+    const both = (await viewCart(shop.app, token)).lines;
+    await change(token, { kind: 'remove', lineId });
+    const insteadOf = both[0]!.instead!.of;
+    await change(token, { kind: 'add', variantId, quantity: 2, answers, lineId, at: 0, insteadOf });
+    const back = (await viewCart(shop.app, token)).lines;
+    await shop.app.db.run("UPDATE products SET better_price_minor = 50000 WHERE slug = 'merlin'");
+    const dearer = (await viewCart(shop.app, token)).lines;
+    await shop.app.db.run("UPDATE products SET better_price_minor = 19900, better = NULL WHERE slug = 'merlin'");
+    const gone = (await viewCart(shop.app, token)).lines;
+    await shop.app.db.run("UPDATE products SET better = 'merlin-ultralight' WHERE slug = 'merlin'");
+
+    expect(moreMinor).to.equal(2 * (19900 - 16900));
+    expect(both.map(({ unitMinor, fullMinor }) => [unitMinor, fullMinor])).to.deep.equal([
+      [19900, 39800],
+      [21900, 21900],
+    ]);
+    expect(both.map(({ instead }) => instead)).to.deep.equal([{ of: 'merlin', unitMinor: 19900 }, null]);
+    expect(back).to.deep.equal(both);
+    for (const lines of [dearer, gone]) expect(lines.map(({ unitMinor }) => unitMinor)).to.deep.equal([21900, 21900]);
+  });
+
   it('put a line that was taken out back as the same line in the same place', async () => {
     const token = randomUUID();
     await add(token, 'hoop-winder', {});

@@ -270,3 +270,24 @@ test('a better one is taken in the cart: what changes and costs is said, the qua
   await expect(offer).toHaveCount(0);
   await phone.close();
 });
+
+test('a better one costs its own price where it was swapped in, in the cart and in what is charged', async ({
+  browser,
+  server,
+}) => {
+  const phone = await phonePage(browser);
+  await phone.goto(`${server.origin}/shop/p/merlin`);
+  const added = phone.waitForResponse((response) => response.url().endsWith('/api/cart') && response.ok());
+  await phone.locator('main form[data-pl-add] button[data-add]').click();
+  await added;
+  await phone.goto(`${server.origin}/shop/cart`);
+  await phone.getByRole('button', { name: 'Swap for €30.00 more' }).click();
+  const line = phone.locator('[data-line]');
+  await expect(line.locator('.text a').first()).toHaveText('Merlin Ultralight');
+  await expect(line).toContainText('€199.00');
+  await phone.goto(`${server.origin}/shop/checkout`);
+
+  await expect(phone.locator('main')).toContainText('€199.00');
+  await expect(phone.locator('main')).not.toContainText('€219.00');
+  await phone.close();
+});

@@ -17,6 +17,7 @@ export function lineView(over: Partial<CartLineView> = {}): CartLineView {
     answers: {},
     isChangeable: true,
     better: null,
+    instead: null,
     picture: { src: '/media/delta.svg', alt: 'Delta' },
     quantity,
     stock: 9,

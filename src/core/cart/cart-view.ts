@@ -31,6 +31,8 @@ export interface CartLineView {
   readonly isChangeable: boolean;
   /** What can stand in its place; null: nothing. */
   readonly better: BetterView | null;
+  /** In whose place it was taken, and what one costs there; null: nowhere, or for what it always costs. */
+  readonly instead: { readonly of: string; readonly unitMinor: Minor } | null;
   readonly picture: Picture | null;
   readonly quantity: number;
   readonly stock: number | null;

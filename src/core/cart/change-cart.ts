@@ -10,6 +10,8 @@ export interface CartLine {
   readonly variantId: number;
   readonly quantity: number;
   readonly answers: Answers;
+  /** Slug of the product in whose place it was taken as the better one. */
+  readonly insteadOf?: string;
 }
 
 export interface Destination {
@@ -38,6 +40,8 @@ export type CartChange =
       readonly newLineId: string;
       /** Where a line taken out is put back. */
       readonly at?: number | undefined;
+      /** The product in whose place it was taken. */
+      readonly insteadOf?: string | undefined;
     }
   | { readonly kind: 'set'; readonly lineId: string; readonly quantity: number }
   | { readonly kind: 'remove'; readonly lineId: string }
@@ -52,6 +56,9 @@ export type CartChange =
 /** What must be known of a variant to let it into a cart. */
 export interface VariantRules {
   readonly name: string;
+  /** Slug, and that of the product offered in its place. */
+  readonly product: string;
+  readonly better: string | null;
   readonly stock: number | null;
   /** The answers that count, and the variants that come along with each unit; or what is wrong with them. */
   readonly judge: (answers: Answers) => Result<{ readonly answers: Answers; readonly addOns: readonly number[] }>;
@@ -60,7 +67,7 @@ export interface VariantRules {
 type RulesOf = (variantId: number) => VariantRules | undefined;
 
 /**
- * The cart after a change. Adding what is there already (same variant, same answers) raises its line; quantity 0 removes
+ * The cart after a change. Adding what is there already (same variant, same answers, in the same place) raises its line; quantity 0 removes
  * a line. Refused, with nothing changed, when answers, stock or the limits do not allow it. Stock is counted over all
  * lines and the add-ons that come along.
  */
@@ -73,12 +80,18 @@ export function changeCart(cart: Cart, change: CartChange, rulesOf: RulesOf): Re
       const answers = judged(variantId, change.answers, rulesOf);
       if (!answers.ok) return answers;
       const existing = cart.lines.find(
-        (line) => line.variantId === variantId && sameAnswers(line.answers, answers.value),
+        (line) =>
+          line.variantId === variantId &&
+          line.insteadOf === change.insteadOf &&
+          sameAnswers(line.answers, answers.value),
       );
       if (!existing && cart.lines.length >= MOST_LINES) return fail('lines', 'too-many-lines', { limit: MOST_LINES });
       const made: CartLine = existing
         ? { ...existing, quantity: existing.quantity + change.quantity }
-        : { id: change.newLineId, variantId, quantity: change.quantity, answers: answers.value };
+        : {
+            ...{ id: change.newLineId, variantId, quantity: change.quantity, answers: answers.value },
+            ...(change.insteadOf && { insteadOf: change.insteadOf }),
+          };
       const lines = existing
         ? cart.lines.map((line) => (line === existing ? made : line))
         : insertAt(cart.lines, made, change.at ?? cart.lines.length);
@@ -103,7 +116,12 @@ export function changeCart(cart: Cart, change: CartChange, rulesOf: RulesOf): Re
       if (!line) return fail('lineId', 'line-gone');
       const answers = judged(change.variantId, change.answers, rulesOf);
       if (!answers.ok) return answers;
-      const made = { ...line, variantId: change.variantId, answers: answers.value };
+      const { insteadOf: was, ...kept } = line;
+      const insteadOf = placeOf(was, rulesOf(line.variantId), rulesOf(change.variantId));
+      const made = {
+        ...{ ...kept, variantId: change.variantId, answers: answers.value },
+        ...(insteadOf && { insteadOf }),
+      };
       const lines = cart.lines.map((other) => (other === line ? made : other));
       return checkLine(made, lines, rulesOf) ?? withLines(lines);
     }
@@ -118,6 +136,17 @@ export function changeCart(cart: Cart, change: CartChange, rulesOf: RulesOf): Re
     default:
       return assertNever(change);
   }
+}
+
+/** In whose place a line stands once it is reshaped: another variant of its product stays there, a better one takes its place. */
+function placeOf(
+  was: string | undefined,
+  from: VariantRules | undefined,
+  to: VariantRules | undefined,
+): string | undefined {
+  if (!from || !to) return undefined;
+  if (from.product === to.product) return was;
+  return from.better === to.product ? from.product : undefined;
 }
 
 /** Codes a cart holds at most. */

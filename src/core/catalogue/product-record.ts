@@ -43,6 +43,8 @@ export const productRecordSchema = z.strictObject({
   suggestions: z.array(z.string().max(120)).max(24),
   /** Slug of the product that is better, offered in its place; null: none. */
   better: z.string().max(120).nullable().default(null),
+  /** What one of it costs there; null: what it always costs. */
+  betterMinor: sum.nullable().default(null),
   pictures: z.array(picture).max(40),
   /** Slugs. */
   categories: z.array(z.string().max(120)).max(40),

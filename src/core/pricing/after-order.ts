@@ -1,6 +1,6 @@
 import { minor, type Minor } from '~/core/money';
 import { halfUp, partOf } from './half-up';
-import { leastFor, type Costed, type Margins, type Tax } from './margins';
+import { leastPrice, type Costed, type Margins, type Tax } from './margins';
 import type { PriceStep } from './price-line';
 
 /** One product offered after an order, cheaper than by itself. */
@@ -30,10 +30,7 @@ export function priceAfterOrder(
   const full = good.priceMinor * quantity;
   const basisPoints = good.taxBasisPoints ?? tax.basisPoints;
   const wished = full - partOf(full, percent * 100);
-  // What must be left before tax, with the tax where the price holds it.
-  const least = leastFor(good, quantity, margins);
-  const bound = least === null ? 0 : Math.ceil(tax.included ? (least * (10_000 + basisPoints)) / 10_000 : least);
-  const amount = Math.max(wished, Math.min(full, bound));
+  const amount = Math.max(wished, Math.min(full, leastPrice(good, quantity, margins, tax) ?? 0));
   const taxAmount = tax.included ? halfUp(amount * basisPoints, 10_000 + basisPoints) : partOf(amount, basisPoints);
   const listed = { code: 'list-price', amountMinor: minor(full), quantity, unitMinor: minor(good.priceMinor) } as const;
   return {

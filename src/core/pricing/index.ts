@@ -28,6 +28,7 @@ export {
   asLine,
   floorOf,
   leastFor,
+  leastPrice,
   marginsSchema,
   searchBelowFloor,
   USUAL_CAPS,

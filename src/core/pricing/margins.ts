@@ -56,6 +56,13 @@ export function leastFor(good: Costed, quantity: number, margins: Margins): numb
   return (good.costMinor * quantity * 10_000) / (10_000 - basisPoints);
 }
 
+/** The lowest price of so many of a variant that keeps to the floor, as prices are; null where cost or floor is not known. */
+export function leastPrice(good: Costed, quantity: number, margins: Margins, tax: Tax): number | null {
+  const least = leastFor(good, quantity, margins);
+  if (least === null) return null;
+  return Math.ceil(tax.included ? (least * (10_000 + (good.taxBasisPoints ?? tax.basisPoints))) / 10_000 : least);
+}
+
 /** How far the search for a cart below the floor looks. */
 export interface GuardCaps {
   /** Of one variant alone. */

@@ -9,6 +9,7 @@ import { keptForAWhile } from './2026-11-26-kept-for-a-while';
 import { oneCartOneOrder } from './2026-11-26-one-cart-one-order';
 import { search } from './2026-11-26-search';
 import { betterOne } from './2026-11-27-better-one';
+import { betterPrice } from './2026-11-27-better-price';
 import { foundPairs } from './2026-11-27-found-pairs';
 import { offers } from './2026-11-27-offers';
 import { afterOrder } from './2026-11-27-after-order';
@@ -55,4 +56,5 @@ export const migrations: readonly Migration[] = [
   layouts,
   blocks,
   cartSource,
+  betterPrice,
 ];

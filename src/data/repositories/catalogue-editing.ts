@@ -117,7 +117,7 @@ export function catalogueEditing(db: Database) {
   async function readRecord(slug: string): Promise<StoredProduct | null> {
     const [row] = await db.select<ProductFields>(
       `SELECT id, edit, name, brand, short_text shortText, full_text fullText, fulfilment, lead_days leadDays, is_shown isShown, is_featured isFeatured, tax_rate taxRate,
-         item_delivery_minor itemDeliveryMinor, suggestions, better, axes,
+         item_delivery_minor itemDeliveryMinor, suggestions, better, better_price_minor betterMinor, axes,
          (SELECT json_group_array(src) FROM (SELECT src FROM images WHERE product_id = p.id ORDER BY position, id)) pictures,
          (SELECT json_group_array(slug) FROM (SELECT c.slug FROM product_categories pc JOIN categories c ON c.id = pc.category_id
             WHERE pc.product_id = p.id ORDER BY c.position, c.id)) categories,
@@ -175,7 +175,8 @@ export function catalogueEditing(db: Database) {
     await db.run(
       `UPDATE products SET edit = edit + 1, name = $name, brand = $brand, short_text = $shortText, full_text = $fullText,
          fulfilment = $fulfilment, lead_days = $leadDays, is_shown = $isShown, is_featured = $isFeatured, tax_rate = $taxRate,
-         item_delivery_minor = $itemDeliveryMinor, suggestions = $suggestions, better = $better, axes = $axes WHERE id = $productId`,
+         item_delivery_minor = $itemDeliveryMinor, suggestions = $suggestions, better = $better,
+         better_price_minor = $betterMinor, axes = $axes WHERE id = $productId`,
       {
         ...fields,
         isShown: isShown ? 1 : 0,

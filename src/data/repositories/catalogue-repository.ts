@@ -37,6 +37,8 @@ export interface VariantFacts {
   readonly tags: readonly string[];
   /** Slug of the product offered in its place; null: none. */
   readonly better: string | null;
+  /** What one costs in the place of a product that names it as its better one, by that product's slug. */
+  readonly insteadMinor: Readonly<Record<string, number>>;
   /** Whether its product has other variants. */
   readonly hasSiblings: boolean;
 }
@@ -120,6 +122,7 @@ export function catalogueRepository(db: Database) {
         category_slugs: string;
         tag_names: string;
         better: string | null;
+        instead: string;
       }
     >(
       `SELECT v.*, s.quantity, p.slug, p.name, p.fulfilment, p.options, p.download_file, p.tax_rate, p.item_delivery_minor, p.better,
@@ -127,6 +130,8 @@ export function catalogueRepository(db: Database) {
          (SELECT json_group_array(DISTINCT s.slug) FROM product_categories pc JOIN categories c ON c.id = pc.category_id
             JOIN categories s ON s.id = c.id OR s.id = c.parent_id WHERE pc.product_id = p.id) category_slugs,
          (SELECT json_group_array(name) FROM tags t WHERE t.product_id = p.id) tag_names,
+         (SELECT json_group_object(o.slug, o.better_price_minor) FROM products o
+            WHERE o.better = p.slug AND o.better_price_minor IS NOT NULL AND o.is_shown = 1) instead,
          (SELECT src FROM images i WHERE i.product_id = p.id ORDER BY position LIMIT 1) first_image
        FROM variants v JOIN products p ON p.id = v.product_id LEFT JOIN stock_levels s ON s.variant_id = v.id
        WHERE v.id IN (SELECT value FROM json_each($ids)) AND p.is_shown = 1`,
@@ -158,6 +163,7 @@ export function catalogueRepository(db: Database) {
             categories: JSON.parse(row.category_slugs) as string[],
             tags: JSON.parse(row.tag_names) as string[],
             better: row.better,
+            insteadMinor: JSON.parse(row.instead) as Record<string, number>,
             hasSiblings: row.variant_count > 1,
           },
         ];

@@ -105,7 +105,7 @@ function Body(props: Props & { product: Product; heading: string }): VNode {
   const soldOut = variant !== null && variant.id !== line.variantId && isSoldOut(variant);
   const { quantity } = line;
   const now = priceChoice({
-    priceMinor: variant?.listMinor ?? variant?.priceMinor ?? 0,
+    priceMinor: Math.min(variant?.listMinor ?? variant?.priceMinor ?? 0, line.instead?.unitMinor ?? Infinity),
     wasMinor: null,
     quantity,
     extra,

@@ -1,5 +1,6 @@
 import { demandOf, type Cart, type CartLine, type VariantRules } from '~/core/cart';
 import type { Shop } from '~/core/lane';
+import { minor, type Minor } from '~/core/money';
 import { evaluateOptions, type Evaluation } from '~/core/options';
 import { own } from '~/core/own';
 import { wordProblem, type Problem } from '~/core/problems';
@@ -15,6 +16,7 @@ export interface Good {
   readonly line: CartLine;
   readonly facts: VariantFacts;
   readonly evaluation: Evaluation;
+  /** Its unit price is that of the place it stands in. */
   readonly priceable: PriceableLine;
   /** The whole line, options and add-ons included. */
   readonly weightGrams: number;
@@ -43,11 +45,13 @@ export function cartRules(
   for (const { options } of facts.values())
     for (const option of options)
       if (option.kind === 'addOn' && option.product)
-        rules.set(option.product.variantId, { name: option.product.name, stock: option.product.stock, judge: plain });
-  for (const [id, { name, choices, stock, options }] of facts)
+        rules.set(option.product.variantId, {
+          ...{ name: option.product.name, product: '', better: null, stock: option.product.stock },
+          judge: plain,
+        });
+  for (const [id, { name, slug, better, choices, stock, options }] of facts)
     rules.set(id, {
-      name: variantName({ name, choices }),
-      stock,
+      ...{ name: variantName({ name, choices }), product: slug, better, stock },
       judge: (answers) => {
         const found = evaluateOptions(options, answers, today);
         return found.problems.length > 0
@@ -72,6 +76,15 @@ export function priceableOf(
 ): Omit<PriceableLine, 'taxBasisPoints'> {
   const { slug, sku, categories, tags, priceMinor } = facts;
   return { id, product: slug, variant: sku, categories, tags, quantity, unitPriceMinor: priceMinor, effects };
+}
+
+/** What one costs in the place of what it was taken for, where that is less than always; null: what it always costs. */
+export function insteadMinor(
+  { insteadOf }: CartLine,
+  { insteadMinor: prices, priceMinor }: VariantFacts,
+): Minor | null {
+  const price = insteadOf === undefined ? undefined : own(prices, insteadOf);
+  return price !== undefined && price < priceMinor ? minor(price) : null;
 }
 
 /** The lines of a cart that can still be had, each judged by the catalogue of now. */
@@ -112,7 +125,10 @@ export async function goodsOf(app: App, cart: Cart, known?: ReadonlyMap<number, 
         line,
         facts: found,
         evaluation,
-        priceable: priceableOf(found, line.id, line.quantity, evaluation),
+        priceable: {
+          ...priceableOf(found, line.id, line.quantity, evaluation),
+          unitPriceMinor: insteadMinor(line, found) ?? found.priceMinor,
+        },
         weightGrams: (found.weightGrams + unitGrams) * line.quantity + onceGrams,
         isParcel: found.fulfilment === 'parcel' || addOns.some((product) => product.isParcel),
         problem:

@@ -35,6 +35,7 @@ export const cartRequestSchema = z.discriminatedUnion('kind', [
     /** Puts back what was taken out: the same line, in the same place. */
     lineId: z.uuid().optional(),
     at: z.number().int().min(0).max(100).optional(),
+    insteadOf: z.string().min(1).max(120).optional(),
   }),
   z.strictObject({ kind: z.literal('set'), lineId, quantity }),
   z.strictObject({ kind: z.literal('remove'), lineId }),
@@ -120,6 +121,7 @@ async function toChange(app: App, request: CartRequest): Promise<Result<CartChan
         quantity: Math.min(request.quantity, MOST_PER_LINE + 1),
         newLineId: request.lineId ?? randomUUID(),
         at: request.at,
+        insteadOf: request.insteadOf,
       });
     }
     case 'reshape': {

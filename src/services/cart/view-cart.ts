@@ -20,7 +20,7 @@ import { wordProblem } from '~/core/problems';
 import { cartRename, type Rename } from '~/core/words';
 import type { VariantFacts } from '~/data';
 import type { App } from '~/services/app';
-import { goodsOf, ownTaxRate, uploadNames, wordGoodProblem, type Good } from './cart-goods';
+import { goodsOf, insteadMinor, ownTaxRate, uploadNames, wordGoodProblem, type Good } from './cart-goods';
 import { circumstancesOf, type Buyer } from './circumstances';
 import { hintsOf } from './cart-hints';
 import { giftsOf } from './gifts';
@@ -173,6 +173,7 @@ function viewLine(
   { language, rename }: { readonly language: string; readonly rename: Rename },
 ): CartLineView {
   const { line, facts, evaluation } = good;
+  const insteadPrice = insteadMinor(line, facts);
   return {
     id: line.id,
     variantId: line.variantId,
@@ -184,10 +185,11 @@ function viewLine(
     answers: evaluation.answers,
     isChangeable: facts.hasSiblings || facts.options.length > 0,
     better: null,
+    instead: insteadPrice === null ? null : { of: line.insteadOf!, unitMinor: insteadPrice },
     picture: facts.picture,
     quantity: line.quantity,
     stock: facts.stock,
-    unitMinor: minor(Math.max(0, facts.priceMinor + effectSums(evaluation.effects).unitMinor)),
+    unitMinor: minor(Math.max(0, good.priceable.unitPriceMinor + effectSums(evaluation.effects).unitMinor)),
     fullMinor: price.fullMinor,
     totalMinor: price.totalMinor,
     steps: price.steps,

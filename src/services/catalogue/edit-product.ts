@@ -4,7 +4,9 @@ import { fail, ok, type Result } from '~/core/problems';
 import { dayIn } from '~/core/time';
 import type { StoredProduct, StoredReview } from '~/data';
 import type { App } from '~/services/app';
+import { leastPrice } from '~/core/pricing';
 import { liveLane } from '~/services/lane/live-lane';
+import { goodsOfProducts } from '~/services/offers/goods';
 
 export const saveProductSchema = z.strictObject({ edit: z.number().int().min(1), record: productRecordSchema });
 export const newProductSchema = z.strictObject({ name: z.string().trim().min(1).max(200) });
@@ -22,6 +24,16 @@ export interface ProductView extends StoredProduct {
   readonly reviews: readonly StoredReview[];
   /** What it suggests, by name. */
   readonly suggested: readonly { readonly slug: string; readonly name: string }[];
+  readonly betterSold: BetterSold | null;
+}
+
+/** How the better one of a product is sold. */
+export interface BetterSold {
+  readonly slug: string;
+  /** What it costs at least. */
+  readonly fromMinor: number;
+  /** The lowest price at which all of it keeps to the floor; null where no cost or no floor is known. */
+  readonly leastMinor: number | null;
 }
 
 const PRICES_SHOWN = 12;
@@ -30,12 +42,25 @@ const REVIEWS_SHOWN = 100;
 export async function showProduct(app: App, slug: string): Promise<ProductView | null> {
   const stored = await app.catalogue.readRecord(slug);
   if (!stored) return null;
-  const [prices, reviews, cards] = await Promise.all([
+  const [prices, reviews, betterSold, cards] = await Promise.all([
     app.catalogue.listPrices(stored.id, PRICES_SHOWN),
     app.catalogue.listReviews(stored.id, REVIEWS_SHOWN),
+    howSold(app, stored.record.better),
     app.catalogue.cardsOf([...stored.record.suggestions, ...(stored.record.better ? [stored.record.better] : [])]),
   ]);
-  return { ...stored, prices, reviews, suggested: cards.map(({ slug: of, name }) => ({ slug: of, name })) };
+  return { ...stored, prices, reviews, betterSold, suggested: cards.map(({ slug: of, name }) => ({ slug: of, name })) };
+}
+
+async function howSold(app: App, slug: string | null): Promise<BetterSold | null> {
+  if (slug === null) return null;
+  const [{ lane }, goods] = await Promise.all([liveLane(app), goodsOfProducts(app, [slug])]);
+  if (goods.length === 0) return null;
+  const least = goods.flatMap((good) => leastPrice(good, 1, lane.margins, lane.shop.tax) ?? []);
+  return {
+    slug,
+    fromMinor: Math.min(...goods.map(({ priceMinor }) => priceMinor)),
+    leastMinor: least.length > 0 ? Math.max(...least) : null,
+  };
 }
 
 /**

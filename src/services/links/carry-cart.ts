@@ -27,9 +27,9 @@ export async function receiveCart(
   const cartToken = ownToken ?? randomUUID();
   const { lines, codes } = await app.carts.read(brought.cartToken);
   if (cartToken !== brought.cartToken)
-    for (const { id, variantId, quantity, answers } of lines) {
+    for (const { id, variantId, quantity, answers, insteadOf } of lines) {
       const given = structuredClone(answers) as Record<string, string | string[]>;
-      const add = { kind: 'add', variantId, quantity, answers: given, choices: {} } as const;
+      const add = { kind: 'add', variantId, quantity, answers: given, choices: {}, insteadOf } as const;
       const moved = await changeCartOf(app, cartToken, add);
       if (moved.ok) await changeCartOf(app, brought.cartToken, { kind: 'remove', lineId: id });
     }

@@ -239,13 +239,13 @@ async function buildOrder(
     note: cart.note,
     cartToken: request.cartToken,
     cartVersion: request.cartVersion,
-    lines: goods.map(({ facts, line, evaluation }, i) => ({
+    lines: goods.map(({ facts, line, evaluation, priceable }, i) => ({
       variantId: facts.variantId,
       sku: facts.sku,
       name: facts.name,
       choices: Object.values(facts.choices).join(', '),
       quantity: line.quantity,
-      unitMinor: facts.priceMinor,
+      unitMinor: priceable.unitPriceMinor,
       totalMinor: priced.lines[i]!.totalMinor,
       costMinor: facts.costMinor,
       steps: priced.lines[i]!.steps,

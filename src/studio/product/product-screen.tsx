@@ -14,6 +14,7 @@ import type { ShellData } from '../shared/studio-data';
 import { useUnsaved } from '../shared/use-unsaved';
 import { MoneyField, SelectField, TextField } from '../shop/fields';
 import { AxesEditor } from './axes-editor';
+import { BetterPrice, type Sold } from './better-price';
 import { PicturesEditor } from './pictures-editor';
 import { Reviews, type ReviewData } from './reviews';
 import { VariantGrid } from './variant-grid';
@@ -24,6 +25,7 @@ interface ProductData {
   readonly record: ProductRecord;
   readonly reviews: readonly ReviewData[];
   readonly suggested: readonly { readonly slug: string; readonly name: string }[];
+  readonly betterSold: Sold | null;
   readonly prices: readonly { readonly sku: string; readonly priceMinor: number; readonly at: number }[];
 }
 
@@ -225,8 +227,17 @@ function Screen({ product, categories }: Props) {
             own={stored.slug}
             slugs={record.better ? [record.better] : []}
             known={stored.suggested}
-            onChange={([better = null]) => put({ better })}
+            onChange={([better = null]) => put({ better, betterMinor: null })}
           />
+          {record.better && (
+            <BetterPrice
+              valueMinor={record.betterMinor}
+              sold={stored.betterSold?.slug === record.better ? stored.betterSold : null}
+              usualMinor={record.variants[0]!.priceMinor}
+              shop={shop}
+              onChange={(betterMinor) => put({ betterMinor })}
+            />
+          )}
         </section>
         <section aria-label="Where it is found" className="flex flex-col gap-4">
           <h2>Where it is found</h2>

@@ -5,7 +5,13 @@ import { addMany, changeCart, EMPTY_CART, MOST_PER_LINE, type VariantRules } fro
 const rules = new Map<number, VariantRules>(
   [null, 0, 1, 3, 50].map((stock, i) => [
     i + 1,
-    { name: `V${i + 1}`, stock, judge: () => ({ ok: true, value: { answers: {}, addOns: [] } }) },
+    {
+      name: `V${i + 1}`,
+      product: `p${i + 1}`,
+      better: null,
+      stock,
+      judge: () => ({ ok: true, value: { answers: {}, addOns: [] } }),
+    },
   ]),
 );
 const rulesOf = (id: number) => rules.get(id);

@@ -10,10 +10,11 @@ const judge: VariantRules['judge'] = (answers) => {
   return ok({ answers, addOns: answers['extra'] ? [4] : [] });
 };
 const rules = new Map<number, VariantRules>([
-  [1, { name: 'Delta', stock: 3, judge }],
-  [2, { name: 'Plan', stock: null, judge }],
-  [3, { name: 'Moth', stock: 0, judge }],
-  [4, { name: 'Winder', stock: 2, judge }],
+  [1, { name: 'Delta', product: 'delta', better: 'winder', stock: 3, judge }],
+  [2, { name: 'Plan', product: 'plan', better: null, stock: null, judge }],
+  [3, { name: 'Moth', product: 'moth', better: null, stock: 0, judge }],
+  [4, { name: 'Winder', product: 'winder', better: 'plan', stock: 2, judge }],
+  [5, { name: 'Large winder', product: 'winder', better: 'plan', stock: 2, judge }],
 ]);
 const rulesOf = (id: number) => rules.get(id);
 const add = (variantId: number, quantity: number, answers = {}, newLineId = `l${variantId}`): CartChange => ({
@@ -31,6 +32,29 @@ describe('changeCart', () => {
 
   it('raises the line of what is there already', () => {
     expect(changeCart(one, add(1, 1), rulesOf)).to.deep.equal({ ok: true, value: cartOf(line('l1', 1, 3)) });
+  });
+
+  it('remembers in whose place a better one stands, whatever variant it is, and forgets it with the product', () => {
+    const reshape = (cart: Cart, variantId: number) => {
+      const changed = changeCart(cart, { kind: 'reshape', lineId: 'l1', variantId, answers: {} }, rulesOf);
+      return changed.ok ? changed.value : EMPTY_CART;
+    };
+    const swapped = reshape(one, 4);
+    const larger = reshape(swapped, 5);
+    const places = [swapped, larger, reshape(larger, 2), reshape(swapped, 1), reshape(one, 2)].map(
+      ({ lines }) => lines[0]!.insteadOf,
+    );
+
+    expect(places).to.deep.equal(['delta', 'delta', 'winder', undefined, undefined]);
+  });
+
+  it('keeps a better one apart from the same that was simply added, and puts it back where it stood', () => {
+    const instead = { ...line('l1', 2, 1), insteadOf: 'delta' };
+    const beside = changeCart(cartOf(instead), add(2, 1, {}, 'l9'), rulesOf);
+    const back = changeCart(EMPTY_CART, { ...add(2, 1, {}, 'l1'), insteadOf: 'delta' } as CartChange, rulesOf);
+
+    expect(beside.ok && beside.value.lines).to.deep.equal([instead, line('l9', 2, 1)]);
+    expect(back.ok && back.value.lines).to.deep.equal([instead]);
   });
 
   it('keeps a line of its own for other answers', () => {

@@ -28,6 +28,7 @@ const record = (over: Partial<ProductRecord> = {}): ProductRecord =>
     itemDeliveryMinor: 0,
     suggestions: [],
     better: null,
+    betterMinor: null,
     pictures: ['/media/a.svg'],
     categories: [],
     tags: ['gift'],

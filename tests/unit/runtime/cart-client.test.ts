@@ -18,6 +18,7 @@ function cart(quantity: number): CartView {
     answers: {},
     isChangeable: false,
     better: null,
+    instead: null,
     picture: null,
     quantity,
     stock: 9,

@@ -21,12 +21,13 @@ const product = (over: Partial<ProductRecord> = {}, edit = 4) => ({
   ...{ id: 9, slug: 'kestrel', edit, record: record(over) },
   prices: [{ sku: 'K-1', priceMinor: 4900, at: 0 }],
   suggested: [{ slug: 'heron', name: 'Heron' }],
+  betterSold: over.better ? { slug: over.better, fromMinor: 9900, leastMinor: 6000 } : null,
   reviews: [{ id: 7, author: 'Ada', stars: 2, text: 'It fell down.', day: '2026-11-02', answer: '', isHidden: false }],
 });
 
 describe('a product that is opened', () => {
   const studio = withStudio(() => import('~/studio/product/product-screen'));
-  const show = () => {
+  const show = (own = product()) => {
     const { ProductScreen } = studio.loaded;
     const funnel = countFunnel([]);
     const categories = [
@@ -34,7 +35,7 @@ describe('a product that is opened', () => {
       { slug: 'small', name: 'Small ones', parentSlug: 'deltas' },
     ];
     const shell = shellData({ funnel, before: funnel, draft: draftData() });
-    return studio.show(<ProductScreen shell={shell} product={product()} categories={categories} />);
+    return studio.show(<ProductScreen shell={shell} product={own} categories={categories} />);
   };
   const sent = (i = -1) =>
     JSON.parse(String(studio.server.asked.at(i)!.init.body)) as { edit: number; record: ProductRecord };
@@ -57,6 +58,23 @@ describe('a product that is opened', () => {
       [5250, 3],
       [4900, null],
     ]);
+    await view.findByText('Saved. The open shop shows it already.');
+  });
+
+  it('gives its better one a price of its own, and warns below the floor and where it changes nothing', async () => {
+    const better = { better: 'heron' };
+    studio.server.answers(() => Response.json(product({ ...better, betterMinor: 5500 }, 5)));
+    const view = show(product(better));
+    await studio.user.click(view.getByLabelText('It costs less when swapped in'));
+    const price = cell(view, 'Price when swapped in');
+    expect(price.value).to.equal('99.00');
+    expect(view.getByRole('status').textContent).to.contain('Enter less than €99.00');
+    await studio.user.clear(price);
+    await studio.user.type(price, '55');
+
+    expect(view.getByRole('alert').textContent).to.contain('Enter €60.00 or more');
+    await studio.user.click(view.getByText('Save changes'));
+    expect(sent().record.betterMinor).to.equal(5500);
     await view.findByText('Saved. The open shop shows it already.');
   });
 
