@@ -427,6 +427,29 @@ describe('the demo’s offers', () => {
     for (const id of Object.keys(lane.offers)) expect(search([id], 0).worst, id).to.equal(null);
   });
 
+  it('are looked for where a better one is swapped in for less, too', async () => {
+    const { lane } = await liveLane(shop.app);
+    const write = (price: number) =>
+      shop.app.db.run("UPDATE products SET better_price_minor = $price WHERE slug = 'merlin'", { price });
+    const search = async () => {
+      const goods = await allGoods(shop.app);
+      const { tax } = lane.shop;
+      const margins = { ...lane.margins, shop: 0 };
+      const dayOf = () => '2026-11-26';
+      return finish(searchBelowFloor({ goods, offers: [], margins, tax, severalCodes: false, at: Date.now(), dayOf }));
+    };
+    const usual = await search();
+    await write(100);
+    const { worst } = await search();
+    await write(19900);
+
+    expect(usual.worst).to.equal(null);
+    expect(worst!.lines.map(({ good, quantity }) => [good.slug, good.priceMinor, quantity])).to.deep.equal([
+      ['merlin-ultralight', 100, 12],
+    ]);
+    expect(worst!.lines[0]!.good.choices).to.match(/swapped in$/);
+  });
+
   it('are priced on all past orders as the orders were', async () => {
     const { lane } = await liveLane(shop.app);
     const orders = await pastOrders(shop.app);

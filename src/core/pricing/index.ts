@@ -40,6 +40,7 @@ export {
 } from './margins';
 export { freeFrom, sumsToTry, type FreeFrom, type FreeFromAnswer } from './free-from';
 export { findOverlaps, type Overlap } from './overlaps';
+export { guard } from './guard';
 export { isRunning, nextChange, productsOfOffers, touches } from './touches';
 export { codeProblem, isWaiting } from './word-refusal';
 export { stretchOf } from './stretch-of';

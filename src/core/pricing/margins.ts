@@ -128,13 +128,16 @@ const MOST_CIRCUMSTANCES = 24;
 export function* searchBelowFloor(input: GuardInput): Generator<number, GuardAnswer> {
   const { goods, offers, margins, tax, caps = USUAL_CAPS } = input;
   const judged = goods.filter((good) => leastFor(good, 1, margins) !== null);
-  const kinds = unlike(judged, offers, margins);
+  const kinds = yield* unlike(judged, offers, margins);
   const around = circumstancesOf(input);
   const room = (good: Costed) =>
     withoutTax(good.priceMinor, good.taxBasisPoints ?? tax.basisPoints, tax.included) / leastFor(good, 1, margins)!;
-  const tight = kinds
-    .filter((good) => offers.some((offer) => isAbout(offer, goodsIn(good))))
-    .sort((a, b) => room(a) - room(b));
+  const touched: Costed[] = [];
+  for (const [i, good] of kinds.entries()) {
+    if (offers.some((offer) => isAbout(offer, goodsIn(good)))) touched.push(good);
+    if (i % AT_ONCE === AT_ONCE - 1) yield 0;
+  }
+  const tight = touched.sort((a, b) => room(a) - room(b));
   const [pairs, triples] = [tight.slice(0, caps.pairsOf), tight.slice(0, caps.triplesOf)];
   let worst: BelowFloor | null = null;
   let carts = 0;
@@ -143,7 +146,7 @@ export function* searchBelowFloor(input: GuardInput): Generator<number, GuardAns
     const leastMinor = lines.reduce((sum, { good, quantity }) => sum + leastFor(good, quantity, margins)!, 0);
     for (const { codes, circumstances } of around) {
       const priced = priceGoods({
-        lines: lines.map(({ good, quantity }) => asLine(good, quantity)),
+        lines: lines.map(({ good, quantity }, i) => asLine(good, quantity, String(i))),
         ...{ offers, tax, deliveryMinor: null, deliveryMethod: null, codes, circumstances },
       });
       const bringsMinor = priced.lines.reduce(
@@ -165,18 +168,23 @@ export function* searchBelowFloor(input: GuardInput): Generator<number, GuardAns
   }
   const counts = Array.from({ length: caps.together }, (_, i) => i + 1);
   for (const [i, a] of pairs.entries()) {
-    for (const b of pairs.slice(i + 1))
+    for (const b of pairs.slice(i + 1)) {
       for (const m of counts)
         for (const n of counts)
           look([
             { good: a, quantity: m },
             { good: b, quantity: n },
           ]);
+      yield done / steps;
+    }
     yield (done += 1) / steps;
   }
   for (const [i, a] of triples.entries()) {
     for (const [j, b] of triples.slice(i + 1).entries())
-      for (const c of triples.slice(i + j + 2)) look([a, b, c].map((good) => ({ good, quantity: 1 })));
+      for (const c of triples.slice(i + j + 2)) {
+        look([a, b, c].map((good) => ({ good, quantity: 1 })));
+        yield done / steps;
+      }
     yield (done += 1) / steps;
   }
   return {
@@ -197,10 +205,17 @@ const goodsIn = ({ slug, sku, categories, tags }: Costed) => ({
   ...{ product: slug, variant: sku, categories: categories as string[], tags: tags as string[] },
 });
 
+/** Goods looked at between two signs of life. */
+const AT_ONCE = 50;
+
 /** One of each kind that offers, price, cost, floor or tax tell apart. */
-function unlike(goods: readonly Costed[], offers: readonly PricedOffer[], margins: Margins): Costed[] {
+function* unlike(
+  goods: readonly Costed[],
+  offers: readonly PricedOffer[],
+  margins: Margins,
+): Generator<number, Costed[]> {
   const first = new Map<string, Costed>();
-  for (const good of goods) {
+  for (const [i, good] of goods.entries()) {
     const sign = [
       ...[good.priceMinor, good.costMinor, good.taxBasisPoints, floorOf(good, margins)],
       ...offers.flatMap((offer) =>
@@ -208,6 +223,7 @@ function unlike(goods: readonly Costed[], offers: readonly PricedOffer[], margin
       ),
     ].join();
     if (!first.has(sign)) first.set(sign, good);
+    if (i % AT_ONCE === AT_ONCE - 1) yield 0;
   }
   return [...first.values()];
 }

@@ -21,33 +21,49 @@ const canMeet = (a: PricedOffer, b: PricedOffer) =>
     b.when.countries.length === 0 ||
     a.when.countries.some((country) => b.when.countries.includes(country)));
 
-/** Offers that run at one time, for one buyer, on the same goods: what adds up, and of which only the better one counts. */
-export function findOverlaps(offers: readonly PricedOffer[], goods: readonly Costed[]): Overlap[] {
+/**
+ * Offers that run at one time, for one buyer, on the same goods: what adds up, and of which only the better one counts. Yields how
+ * far it is, from 0 to 1.
+ */
+export function* findOverlaps(offers: readonly PricedOffer[], goods: readonly Costed[]): Generator<number, Overlap[]> {
   const on = offers.filter((offer) => offer.on);
   const found: Overlap[] = [];
-  const about = new Map(
-    on.map((offer) => [
-      offer.id,
-      new Set(
-        goods.flatMap(({ slug, sku, categories, tags }, i) => {
-          const good = { product: slug, variant: sku, categories: categories as string[], tags: tags as string[] };
-          return isAbout(offer, good) ? [i] : [];
-        }),
-      ),
-    ]),
-  );
-  for (const [i, a] of on.entries())
-    for (const b of on.slice(i + 1)) {
+  const about: Uint32Array[] = [];
+  for (const [i, offer] of on.entries()) {
+    about.push(goodsOfOffer(offer, goods));
+    yield (i + 1) / on.length / 2;
+  }
+  for (const [i, a] of on.entries()) {
+    for (let j = i + 1; j < on.length; j += 1) {
+      const b = on[j]!;
       if (!canMeet(a, b)) continue;
       const code = a.when.code?.toLowerCase();
       const isOne =
         a.combine.alone || b.combine.alone || (a.combine.group !== null && a.combine.group === b.combine.group);
-      const shared = [...about.get(a.id)!].filter((good) => about.get(b.id)!.has(good)).length;
+      const shared = countShared(about[i]!, about[j]!);
       const isDelivery = a.kind === 'deliveryOff' && b.kind === 'deliveryOff';
       if (code !== undefined && code === b.when.code?.toLowerCase())
         found.push({ a: a.id, b: b.id, how: 'same-code', variants: shared || null });
       else if (shared > 0 || isDelivery)
         found.push({ a: a.id, b: b.id, how: isOne ? 'one-of-two' : 'add-up', variants: shared || null });
     }
+    yield 0.5 + (i + 1) / on.length / 2;
+  }
   return found;
+}
+
+/** A bit for each of the goods that an offer is about. */
+function goodsOfOffer(offer: PricedOffer, goods: readonly Costed[]): Uint32Array {
+  const bits = new Uint32Array(Math.ceil(goods.length / 32));
+  for (const [i, { slug, sku, categories, tags }] of goods.entries()) {
+    const good = { product: slug, variant: sku, categories: categories as string[], tags: tags as string[] };
+    if (isAbout(offer, good)) bits[i >>> 5]! |= 1 << (i & 31);
+  }
+  return bits;
+}
+
+function countShared(a: Uint32Array, b: Uint32Array): number {
+  let count = 0;
+  for (let i = 0; i < a.length; i += 1) for (let left = a[i]! & b[i]!; left !== 0; left &= left - 1) count += 1;
+  return count;
 }

@@ -214,7 +214,7 @@ describe('offers that meet', () => {
     const y = { only: { categories: ['y'] } };
     const at = (selection: object, over: object = {}) => ({ kind: 'priceIs', unitMinor: 5, selection, ...over });
     const found = (offers: Record<string, object>) =>
-      findOverlaps(offersOf(record(offers)), goods).map(({ a, b, how, variants }) => [a, b, how, variants]);
+      finish(findOverlaps(offersOf(record(offers)), goods)).map(({ a, b, how, variants }) => [a, b, how, variants]);
     expect(found({ a: at(x), b: at({}) })).to.deep.equal([['a', 'b', 'add-up', 1]]);
     expect(found({ a: at(x), b: at(y) })).to.deep.equal([]);
     const grouped = { combine: { group: 'g' } };

@@ -1,4 +1,4 @@
-import { findOverlaps, offersOf, searchBelowFloor } from '~/core/pricing';
+import { guard, offersOf } from '~/core/pricing';
 import { dayIn } from '~/core/time';
 import { allGoods } from '~/services/offers/goods';
 import { streamWork } from '~/services/offers/slices';
@@ -11,9 +11,9 @@ export const POST = withAccount('editor', async ({ locals }) => {
   const [{ lane }, goods] = await Promise.all([showDraft(app), allGoods(app)]);
   const offers = offersOf(lane.offers).filter(({ on }) => on);
   const { tax, severalCodes, timeZone } = lane.shop;
-  const work = searchBelowFloor({
+  const work = guard({
     ...{ goods, offers, margins: lane.margins, tax, severalCodes },
     ...{ at: app.now(), dayOf: (at: number) => dayIn(timeZone, at) },
   });
-  return streamWork(work, (answer) => ({ ...answer, overlaps: findOverlaps(offers, goods) }));
+  return streamWork(work);
 });
