@@ -1,7 +1,9 @@
 import { expect } from 'chai';
 import { randomUUID } from 'node:crypto';
+import sharp from 'sharp';
 import { cartRequestSchema, changeCartOf } from '~/services/cart/change-cart';
 import { viewCart } from '~/services/cart/show-cart';
+import { keepUpload, openUpload } from '~/services/files/uploads';
 import { receiveCart, sendCart } from '~/services/links/carry-cart';
 import { judgeSite, noteSeen, seenSchema, showElsewhere } from '~/services/links/other-sites';
 import { startServer, type TestServer } from '../support/server';
@@ -50,6 +52,27 @@ describe('carts that come from other sites', () => {
     expect(received?.cartToken).to.equal(own);
     expect(await linesOf(own)).to.deep.equal(['3 ground-stake']);
     expect(await linesOf(brought)).to.deep.equal([]);
+  });
+
+  it('bring the files along that were given for an option, for their shopper alone', async () => {
+    const [own, brought] = [randomUUID(), randomUUID()];
+    const about = { product: 'sail-your-own', option: 'artwork', name: 'lake.png', from: 'here' };
+    const bytes = await sharp({ create: { width: 8, height: 8, channels: 3, background: 'teal' } })
+      .png()
+      .toBuffer();
+    const kept = await keepUpload(shop.app, { ...about, cartToken: brought, bytes });
+    const artwork = kept.ok ? kept.value.id : '';
+    const answers = { printing: 'own', artwork, tail: 'no' };
+    const wanted = { kind: 'add', product: 'sail-your-own', choices: { Size: 'Small' }, answers };
+    const added = await changeCartOf(shop.app, brought, cartRequestSchema.parse(wanted));
+    expect(added.ok).to.equal(true);
+
+    await receiveCart(shop.app, await sendCart(shop.app, brought, 'visit-3'), own);
+
+    const [line] = (await viewCart(shop.app, own)).lines;
+    expect([line?.slug, line?.problem, line?.answers['artwork']]).to.deep.equal(['sail-your-own', null, artwork]);
+    expect(await openUpload(shop.app, artwork, { cartToken: own, isShop: false })).not.to.equal(null);
+    expect(await openUpload(shop.app, artwork, { cartToken: brought, isShop: false })).to.equal(null);
   });
 
   it('name what is bought by its article number, or say that it is none', async () => {
@@ -112,7 +135,15 @@ describe('what other sites may ask', () => {
   const allowed = (response: Response) => response.headers.get('access-control-allow-origin');
 
   it('is what a cart needs, for the sites that are listed', async () => {
-    for (const path of ['/api/cart', '/api/seen', '/api/carry', '/api/events', '/api/products/heron', '/api/quote']) {
+    for (const path of [
+      '/api/cart',
+      '/api/seen',
+      '/api/carry',
+      '/api/events',
+      '/api/products/heron',
+      '/api/quote',
+      '/api/uploads',
+    ]) {
       const listed = await ask(path, LISTED, { method: 'OPTIONS' });
       const strange = await ask(path, STRANGE, { method: 'OPTIONS' });
       expect([listed.status, allowed(listed)], path).to.deep.equal([204, LISTED]);
@@ -122,8 +153,15 @@ describe('what other sites may ask', () => {
     expect(allowed(await ask('/api/cart', STRANGE))).to.equal(null);
   });
 
-  it('is nothing else: not the studio, orders, the checkout, files or pages', async () => {
-    for (const path of ['/api/studio/draft', '/api/orders', '/api/checkout', '/api/uploads', '/shop/cart', '/studio']) {
+  it('is nothing else: not the studio, orders, the checkout, anybody’s files or pages', async () => {
+    for (const path of [
+      '/api/studio/draft',
+      '/api/orders',
+      '/api/checkout',
+      '/api/uploads/x',
+      '/shop/cart',
+      '/studio',
+    ]) {
       const response = await ask(path, LISTED, { method: 'OPTIONS' });
       expect(allowed(response), path).to.equal(null);
       expect(allowed(await ask(path, LISTED, { redirect: 'manual' })), path).to.equal(null);
@@ -143,6 +181,22 @@ describe('what other sites may ask', () => {
     expect(((await seen.json()) as { count: number }).count).to.equal(1);
     const other = await ask('/api/cart', LISTED, { headers: { 'x-pl-cart': 'wild', cookie: `pl_cart=${token}` } });
     expect(((await other.json()) as { count: number }).count).to.equal(0);
+  });
+
+  it('takes a file for an option under the cart in the header, and shows it to nobody else', async () => {
+    const token = 'b'.repeat(36);
+    const sent = await ask('/api/uploads?product=sail-your-own&option=artwork&name=a.svg', LISTED, {
+      method: 'POST',
+      headers: { 'x-pl-cart': token, 'content-type': 'application/octet-stream' },
+      body: '<svg xmlns="http://www.w3.org/2000/svg" width="4" height="4"/>',
+    });
+    const { id } = (await sent.json()) as { id: string };
+
+    expect([sent.status, allowed(sent)]).to.deep.equal([200, LISTED]);
+    expect(sent.headers.getSetCookie().filter((cookie) => cookie.startsWith('pl_cart='))).to.deep.equal([]);
+    const own = await fetch(`${server.origin}/api/uploads/${id}`, { headers: { cookie: `pl_cart=${token}` } });
+    const other = await fetch(`${server.origin}/api/uploads/${id}`);
+    expect([own.status, other.status]).to.deep.equal([200, 404]);
   });
 
   it('ends on the shop’s own pages, wherever a code says it leads', async () => {

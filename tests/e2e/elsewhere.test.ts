@@ -279,3 +279,38 @@ test('a shop that was not built here gets bar, quick view and cart by one tag, a
   await shopper.context().close();
   await other.close();
 });
+
+test('a file for an option is given on another site, and comes along to the order', async ({ server, browser }) => {
+  test.setTimeout(120_000);
+  const sku = await skuOf(server.origin, 'sail-your-own');
+  let html = '';
+  const blog = await elsewhere(() => html);
+  await publishLink(server, {}, (sites) => sites.push(blog.origin));
+  html = `<button data-pl-look="${sku}">Look at it</button><a href="#c" data-pl-cart>Cart <span data-pl-count></span></a>${script(server.origin)}`;
+  const shopper = await person(browser);
+  await shopper.goto(blog.origin);
+  await shopper.getByRole('button', { name: 'Look at it' }).click();
+  const look = shopper.getByRole('dialog');
+  await look.getByText('Own artwork').click();
+  await look.getByText('No tail').click();
+  const lake = '<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"><path d="M0 9h9"/></svg>';
+  const file = { name: 'lake.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(lake) };
+  await look.getByLabel('Your artwork').setInputFiles(file);
+  // Its name is said; only the shop's own pages can show it.
+  await expect(look.getByText('lake.svg', { exact: true })).toBeVisible();
+  await expect(look.getByRole('link', { name: 'lake.svg' })).toHaveCount(0);
+  await look.getByRole('button', { name: 'Add to cart' }).click();
+  await expect(shopper.locator('[data-pl-count]')).toHaveText('1');
+  await shopper.keyboard.press('Escape');
+  await shopper.getByRole('link', { name: /^Cart 1/ }).click();
+  await shopper
+    .getByRole('dialog')
+    .getByRole('link', { name: /checkout/i })
+    .last()
+    .click();
+  await payAndRead(shopper);
+
+  await expect(shopper.getByText('lake.svg')).toBeVisible();
+  await shopper.context().close();
+  await blog.close();
+});

@@ -28,6 +28,14 @@ export function uploadRepository(db: Database) {
     return new Map(rows.map((row) => [row.id, row]));
   }
 
+  /** Gives files of one cart to another. */
+  async function giveTo(ids: readonly string[], from: string, to: string): Promise<void> {
+    await db.run(
+      'UPDATE uploads SET cart_token = $to WHERE cart_token = $from AND id IN (SELECT value FROM json_each($ids))',
+      { ids: JSON.stringify(ids), from, to },
+    );
+  }
+
   /** Takes out what no cart and no order speaks of any more; answers the ids, whose files can go. */
   async function deleteUnused(before: number): Promise<string[]> {
     const rows = await db.select<{ id: string }>(
@@ -42,5 +50,5 @@ export function uploadRepository(db: Database) {
     return ids;
   }
 
-  return { insert, find, deleteUnused };
+  return { insert, find, giveTo, deleteUnused };
 }

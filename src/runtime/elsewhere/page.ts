@@ -8,7 +8,7 @@ import { visitId } from './visit';
 export const IS_OWN = false;
 
 /** What makes sense on a page that is not the shop's. */
-const KINDS = ['quick-view', 'added-popup', 'cart-opener', 'cart-surface', 'line-editor', 'buy-bar'];
+const KINDS = 'quick-view product-options added-popup cart-opener cart-surface line-editor buy-bar'.split(' ');
 
 /** They are shown whatever pages of the shop they are for; the button to the cart floats, once there is something in it. */
 export const piecesFor = (pieces: readonly ManifestPiece[]): readonly ManifestPiece[] =>
@@ -24,7 +24,7 @@ export const piecesFor = (pieces: readonly ManifestPiece[]): readonly ManifestPi
     }));
 
 /** Answers that are of one cart and in one language. */
-const OF_THE_CART = /^\/api\/(cart|suggestions|carry)\b/;
+const OF_THE_CART = /^\/api\/(cart|suggestions|carry|uploads)\b/;
 /** The page we are on, once it is known. */
 export let thePage: HostPage;
 /** Whether the owner lists this site; until it is known, links and forms do what they do by themselves. */
@@ -102,7 +102,9 @@ export async function beforeDrawing(): Promise<void> {
     if (typeof vnode.type === 'string')
       for (const name of ['href', 'src', 'action']) {
         const value = props[name];
-        if (typeof value === 'string' && /^\/(?!\/)/.test(value)) props[name] = origin + value;
+        if (typeof value === 'string' && /^\/(?!\/)/.test(value))
+          // A file belongs to a cart that a page of the shop does not know yet: its name is said, and leads nowhere.
+          props[name] = value.includes('/uploads/') ? undefined : origin + value;
       }
     before?.(vnode);
   };

@@ -100,13 +100,16 @@ export function mountOptions({
     // Said before it is sent: on a slow line a refusal would be minutes away.
     if (option?.kind === 'file' && file.size > option.mostBytes)
       return complainOf(key, 'option-file-large', { label: option.label, limit: `${megabytes(option.mostBytes)} MB` });
-    const body = new FormData();
-    body.set('product', slug);
-    body.set('option', key);
-    body.set('file', file);
+    const about = new URLSearchParams({ product: slug, option: key, name: file.name });
     sending.add(key);
     draw();
-    const response = await host.page.ask('/api/uploads', { method: 'POST', body }).catch(() => null);
+    const response = await host.page
+      .ask(`/api/uploads?${about}`, {
+        method: 'POST',
+        body: file,
+        headers: { 'content-type': 'application/octet-stream' },
+      })
+      .catch(() => null);
     const got = (await response?.json().catch(() => null)) as {
       id?: string;
       name?: string;

@@ -30,8 +30,12 @@ export async function receiveCart(
     for (const { id, variantId, quantity, answers, insteadOf } of lines) {
       const given = structuredClone(answers) as Record<string, string | string[]>;
       const add = { kind: 'add', variantId, quantity, answers: given, choices: {}, insteadOf } as const;
+      // Answers may name files; they belong to whoever has the line.
+      const files = Object.values(answers).flat();
+      await app.uploads.giveTo(files, brought.cartToken, cartToken);
       const moved = await changeCartOf(app, cartToken, add);
       if (moved.ok) await changeCartOf(app, brought.cartToken, { kind: 'remove', lineId: id });
+      else await app.uploads.giveTo(files, cartToken, brought.cartToken);
     }
   for (const typed of codes) await changeCartOf(app, cartToken, { kind: 'coupon', code: typed });
   return { cartToken, visit: brought.visit };

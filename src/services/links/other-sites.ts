@@ -6,7 +6,7 @@ import { liveLane } from '~/services/lane/live-lane';
 
 /** Routes that the listed sites may ask from a shopper's browser. */
 const OPEN =
-  /^\/api\/(manifest|cart|cart\/many|products\/\[slug\]|find-product|quote|suggestions|events|carry|seen)\/?$/;
+  /^\/api\/(manifest|cart|cart\/many|products\/\[slug\]|find-product|quote|suggestions|events|carry|seen|uploads)\/?$/;
 const DAY_MS = 86_400_000;
 /** An origin as browsers write it. */
 const SITE = /^https?:\/\/[a-z0-9.-]+(:\d{1,5})?$/;

@@ -79,12 +79,9 @@ describe('options that are asked', () => {
     await send('sail.png');
     await until(() => heard.length > 0);
 
-    const body = server.asked[0]!.init.body as FormData;
-    expect([server.asked[0]!.url, body.get('product'), body.get('option')]).to.deep.equal([
-      '/api/uploads',
-      'heron',
-      'art',
-    ]);
+    const [{ url, init }] = server.asked as [(typeof server.asked)[number]];
+    expect(url).to.equal('/api/uploads?product=heron&option=art&name=sail.png');
+    expect((init.body as File).name).to.equal('sail.png');
     expect(mounted.state.answers).to.deep.equal({ art: 'upload-1' });
     expect(one('[data-option=art]').textContent).to.include('sail.png');
   });
