@@ -1,4 +1,5 @@
 import { expect } from 'chai';
+import { minor } from '~/core/money';
 import type { CartAnswer, CartChangeRequest } from '~/runtime/cart-client';
 import { createDesk } from '~/runtime/cart/desk';
 import type { OpenAbout, PieceHost } from '~/runtime/piece-host';
@@ -95,7 +96,7 @@ describe('the desk of a cart', () => {
   it('offers to put back what was taken out: the same line, in the same place', async () => {
     const { desk, asked, lines } = setUp();
 
-    desk.remove(lines[1]!);
+    desk.remove({ ...lines[1]!, instead: { of: 'delta', unitMinor: minor(900) } });
     await settled();
     expect(desk.said).to.deep.include({ text: 'Heron was removed.', isBad: false });
     desk.said!.undo!();
@@ -107,6 +108,7 @@ describe('the desk of a cart', () => {
       answers: { name: 'Ada' },
       lineId: 'b',
       at: 1,
+      insteadOf: 'delta',
     });
   });
 
