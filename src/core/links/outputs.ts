@@ -59,8 +59,18 @@ const ownColours = (spec: LinkSpec, rules: Rules): Rules =>
 const isBoxed = ({ shape }: LinkSpec) => shape === 'card' || shape === 'page';
 
 type Hovered = keyof LinkSpec['hover'];
-const hoverOf = (spec: LinkSpec, slot: Hovered): Rules =>
-  slot === 'button' ? spec.hover.button : isBoxed(spec) ? ownColours(spec, spec.hover.card) : [];
+function hoverOf(spec: LinkSpec, slot: Hovered): Rules {
+  if (slot === 'card') return isBoxed(spec) ? ownColours(spec, spec.hover.card) : [];
+  return spec.shape === 'text' ? linkColour(spec, spec.hover.button) : spec.hover.button;
+}
+
+/** A text link is of the colour that is behind the words of a button. */
+const linkColour = (spec: LinkSpec, button: Rules): Rules =>
+  ownColours(
+    spec,
+    button.flatMap(([property, value]) => (property === 'background-color' ? [['color', value] as const] : [])),
+  );
+
 const hoverName = (spec: LinkSpec, slot: Hovered) => `pl-${spec.link}-${slot}`;
 /** By which a style sheet finds it; a tag's own styles know no pointer. */
 const hoverClass = (spec: LinkSpec, slot: Hovered): string =>
@@ -82,9 +92,7 @@ function hoverStyle(spec: LinkSpec): string {
 function buttonOf(spec: LinkSpec, tag: 'a' | 'button'): string {
   const isText = spec.shape === 'text';
   const look: Rules = isText
-    ? ownColours(spec, [
-        ['color', spec.look.button.find(([property]) => property === 'background-color')?.[1] ?? 'inherit'],
-      ])
+    ? linkColour(spec, spec.look.button)
     : [
         ...spec.look.button,
         ['display', 'inline-block'],
@@ -100,7 +108,7 @@ function buttonOf(spec: LinkSpec, tag: 'a' | 'button'): string {
       ];
   const style = look.length > 0 ? ` style="${styled(look)}"` : '';
   return tag === 'a'
-    ? `<a href="${addressOf(spec)}"${style}>${escapeHtml(spec.label)}</a>`
+    ? `<a${isText ? hoverClass(spec, 'button') : ''} href="${addressOf(spec)}"${style}>${escapeHtml(spec.label)}</a>`
     : `<button${hoverClass(spec, 'button')}${style}>${escapeHtml(spec.label)}</button>`;
 }
 
@@ -193,7 +201,7 @@ const WHOLE_PAGE: Rules = [
 /** Plain HTML that works without script: a card or button whose press leads to the shop. */
 export function plainHtml(spec: LinkSpec): string {
   const attributes = `lang="${spec.language}" dir="${spec.direction}"`;
-  if (spec.shape === 'text') return bodyOf(spec, 'a');
+  if (spec.shape === 'text') return `${bodyOf(spec, 'a')}\n${hoverStyle(spec)}`.trimEnd();
   const fields = [...new URL(linkAddress('https://shop.invalid', spec)).searchParams]
     .map(([name, value]) => `<input type="hidden" name="${name}" value="${escapeHtml(value)}">`)
     .join('');
@@ -208,7 +216,8 @@ export function scriptHtml(spec: LinkSpec): string {
 
 /** HTML for mail: tables and styles in the tags, the picture absolute; it reads well while pictures are kept back. */
 export function mailHtml(spec: LinkSpec): string {
-  if (spec.shape === 'text') return bodyOf(spec, 'a');
+  // In a mail there is no pointer.
+  if (spec.shape === 'text') return bodyOf({ ...spec, hover: { card: [], button: [] } }, 'a');
   const row = (html: string, padding = '6px 16px') => `<tr><td style="padding:${padding}">${html}</td></tr>`;
   const width = isBoxed(spec) ? spec.width : 0;
   const rows = spec.parts

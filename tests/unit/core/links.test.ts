@@ -99,7 +99,7 @@ describe('what is pasted elsewhere', () => {
     const few = plainHtml(specOf({ shape: 'card' }, ['name', 'button']));
     expect(few).to.not.match(/<img|€|Holds/);
     const text = plainHtml(specOf({ shape: 'text' }, ['picture', 'name', 'button']));
-    expect(bodyOf(text).innerHTML).to.match(/^<a [^>]*>Buy it<\/a>$/);
+    expect(bodyOf(text).innerHTML).to.match(/^<a [^>]*>Buy it<\/a>\n<style>[^<]*<\/style>$/);
     expect(plainHtml(specOf({ shape: 'card' }, ['picture', 'button'], { picture: null }))).to.not.include('<img');
   });
 
@@ -122,9 +122,9 @@ describe('what is pasted elsewhere', () => {
   });
 
   it('says what changes under the pointer, where anything does', () => {
-    const styleOf = (hover: object, shape = 'card') => {
+    const styleOf = (hover: object, shape = 'card', colours = 'own') => {
       const piece = newPiece(buyLink, true);
-      piece.settings['shape'] = shape;
+      Object.assign(piece.settings, { shape, colours });
       piece.look.slots['button'] = { hover };
       piece.look.slots['card'] = { hover: { border: '#ff0000' } };
       const lane = liveDemoLane();
@@ -139,7 +139,12 @@ describe('what is pasted elsewhere', () => {
     expect(card.mail).not.to.include('<style');
     // As it is at rest: nothing to say of it.
     expect(styleOf({ background: 'token:accent' }, 'button').body.querySelector('style')).to.equal(null);
-    expect(styleOf({}, 'text').body.querySelector('style,[class]')).to.equal(null);
+    const text = styleOf({ background: '#00ff00' }, 'text');
+    expect(text.body.querySelector('style')!.textContent).to.equal('.pl-a-link-button:hover{color:#00ff00!important}');
+    expect(text.body.querySelectorAll('a.pl-a-link-button')).to.have.length(1);
+    expect(text.mail).not.to.match(/<style|class=/);
+    const bare = styleOf({ background: '#00ff00' }, 'text', 'host').body;
+    expect(bare.querySelectorAll('style,[class]')).to.have.length(0);
   });
 
   it('is a table for mail, whose picture is absolute and whose words are there without it', () => {
