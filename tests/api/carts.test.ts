@@ -250,6 +250,8 @@ describe('carts', () => {
     await change(token, { kind: 'reshape', lineId, variantId, answers });
     await change(token, { kind: 'add', variantId: ultralight.id, quantity: 1 });
     const both = (await viewCart(shop.app, token)).lines;
+    const near = (await suggestNear(shop.app, ['merlin-ultralight'], token, 8)).map(({ slug }) => slug);
+    const nearOthers = (await suggestNear(shop.app, ['merlin-ultralight'], null, 8)).map(({ slug }) => slug);
     await change(token, { kind: 'remove', lineId });
     const insteadOf = both[0]!.instead!.of;
     await change(token, { kind: 'add', variantId, quantity: 2, answers, lineId, at: 0, insteadOf });
@@ -260,6 +262,8 @@ describe('carts', () => {
     const gone = (await viewCart(shop.app, token)).lines;
     await shop.app.db.run("UPDATE products SET better = 'merlin-ultralight' WHERE slug = 'merlin'");
 
+    // What was swapped away is not suggested.
+    expect([near.includes('merlin'), nearOthers.includes('merlin')]).to.deep.equal([false, true]);
     expect(moreMinor).to.equal(2 * (19900 - 16900));
     expect(both.map(({ unitMinor, fullMinor }) => [unitMinor, fullMinor])).to.deep.equal([
       [19900, 39800],

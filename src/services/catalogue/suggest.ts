@@ -27,7 +27,7 @@ export interface SuggestionRule {
 
 /**
  * What goes with the products named: what their owner picked, then what is close to them, then what sells best, as far as the rule
- * goes; never one of them, one in the cart or one sold out.
+ * goes; never one of them, one in the cart, one swapped for its better one, or one sold out.
  */
 export async function suggestBy(app: App, rule: SuggestionRule): Promise<SuggestedCard[]> {
   const { near, cartToken, most, picks, fills, weights, never, explains } = rule;
@@ -38,7 +38,8 @@ export async function suggestBy(app: App, rule: SuggestionRule): Promise<Suggest
     explains ? app.pairs.listDecided() : [],
   ]);
   const facts = await app.catalogue.variantFacts((cart?.lines ?? []).map((line) => line.variantId));
-  const left = new Set([...near, ...[...facts.values()].map((variant) => variant.slug)]);
+  const swapped = (cart?.lines ?? []).flatMap(({ insteadOf }) => insteadOf ?? []);
+  const left = new Set([...near, ...[...facts.values()].map((variant) => variant.slug), ...swapped]);
   const able = [...picked, ...known.map(({ slug }) => slug)];
   if (never) for (const slug of await app.catalogue.taggedAmong(able, never)) left.add(slug);
   const own = picked.filter((slug) => !left.has(slug));
