@@ -79,9 +79,17 @@ function compile(offers: readonly PricedOffer[]): OfferBook {
 /** Shoppers come in turns: so many circumstances are remembered. */
 const MOST_SIFTED = 8;
 
+let last = { text: '', at: NaN };
+
+/** Milliseconds since 1970; of many prices at one moment the first finds it out. */
+function momentOf(text: string): number {
+  if (last.text !== text) last = { text, at: Date.parse(text) };
+  return last.at;
+}
+
 /** What the circumstances leave of the offers, whatever the goods. */
 export function sift(book: OfferBook, input: PricingInput): Sifted {
-  const at = Date.parse(input.at);
+  const at = momentOf(input.at);
   const asked = askedOf(book, input, at);
   for (const one of book.sifted) if (at >= one.since && at < one.until && isSame(one.asked, asked)) return one;
   const codes = input.codes.map(plainCode);

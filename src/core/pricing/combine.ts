@@ -72,7 +72,11 @@ function groupBits(offers: readonly Acting[]): number[] {
 }
 
 /** By rank, then by id. */
-export const inTurn = (offers: readonly Acting[]): Acting[] => offers.toSorted((a, b) => a.turn - b.turn);
+export function inTurn(offers: readonly Acting[]): readonly Acting[] {
+  for (let i = 1; i < offers.length; i += 1)
+    if (offers[i - 1]!.turn > offers[i]!.turn) return offers.toSorted((a, b) => a.turn - b.turn);
+  return offers;
+}
 
 /** Of as many offers, whether `a` in turn is the smaller list. */
 function isEarlier(a: readonly Acting[], b: readonly Acting[]): boolean {

@@ -48,6 +48,7 @@ function takeOff(at: Standing, line: number, off: number): void {
 
 /** Reduces so many units of a line and uses them up. */
 function reduce(at: Standing, line: number, count: number, basisPoints: number): void {
+  if (count === 0) return;
   const price = at.prices.of[line]!;
   const by = partOf(price, basisPoints);
   takeOff(at, line, by * count);
