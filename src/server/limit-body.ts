@@ -45,4 +45,9 @@ function refuse(request: IncomingMessage, response: ServerResponse, path: string
     connection: 'close',
   });
   response.end(body);
+  // The app may be about to answer, too: it has been said.
+  response.setHeader = () => response;
+  response.writeHead = () => response;
+  response.write = () => true;
+  response.end = () => response;
 }

@@ -36,6 +36,14 @@ async function payAndRead(page: Page): Promise<void> {
   await page.waitForURL(/\/shop\/thanks\//);
 }
 
+/** From the page's own link to the cart to what was paid. */
+async function payFromCart(page: Page): Promise<void> {
+  await page.getByRole('link', { name: /^Cart \d/ }).click();
+  const checkout = page.getByRole('dialog').getByRole('link', { name: /checkout/i });
+  await checkout.last().click();
+  await payAndRead(page);
+}
+
 test('with the script a link is bought on the spot, and the cart comes along to the checkout', async ({
   page,
   server,
@@ -265,13 +273,7 @@ test('a shop that was not built here gets bar, quick view and cart by one tag, a
   await expect(shopper.locator('[data-pl-count]')).toHaveText('2');
   expect(shopper.url().startsWith(other.origin)).toBe(true);
   await shopper.keyboard.press('Escape');
-  await shopper.getByRole('link', { name: /^Cart 2/ }).click();
-  await shopper
-    .getByRole('dialog')
-    .getByRole('link', { name: /checkout/i })
-    .last()
-    .click();
-  await payAndRead(shopper);
+  await payFromCart(shopper);
   // The variant of the page, and what was looked at.
   await expect(shopper.getByText(`1 × ${winder.name}`)).toBeVisible();
   await expect(shopper.getByText(Object.values(chosen.choices).join(', '), { exact: true })).toBeVisible();
@@ -302,13 +304,7 @@ test('a file for an option is given on another site, and comes along to the orde
   await look.getByRole('button', { name: 'Add to cart' }).click();
   await expect(shopper.locator('[data-pl-count]')).toHaveText('1');
   await shopper.keyboard.press('Escape');
-  await shopper.getByRole('link', { name: /^Cart 1/ }).click();
-  await shopper
-    .getByRole('dialog')
-    .getByRole('link', { name: /checkout/i })
-    .last()
-    .click();
-  await payAndRead(shopper);
+  await payFromCart(shopper);
 
   await expect(shopper.getByText('lake.svg')).toBeVisible();
   await shopper.context().close();
