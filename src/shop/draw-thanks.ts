@@ -99,6 +99,7 @@ async function factsOf(
     }),
     offer: offer && {
       name: offer.quantity > 1 ? `${offer.quantity} × ${offer.name}` : offer.name,
+      answers: offer.answers.map(({ label, text }) => `${label}: ${text}`),
       picture: offer.facts.picture,
       full: money(offer.price.fullMinor),
       price: money(offer.price.totalMinor),

@@ -24,10 +24,11 @@ describe('a product added after the order', () => {
   });
   after(() => shop.close());
 
+  const goods = (over: Partial<AfterOffer['goods']>) => ({ ...{ sku: '', quantity: 1, answers: {} }, ...over });
   const offer = (over: Partial<AfterOffer> = {}): AfterOffer => ({
     ...{
       piece: 'thanks-page',
-      goods: { sku, quantity: 1 },
+      goods: goods({ sku }),
       percent: 20,
       minutes: 30,
       name: 'After your order',
@@ -204,15 +205,40 @@ describe('a product added after the order', () => {
     expect((await actOnOrder(shop.app, before.id, { action: 'pack' }, 1)).ok).to.equal(true);
   });
 
+  it('costs and says what its options are answered with, and is not offered while they ask for more', async () => {
+    const before = await order();
+    const sewn = (await shop.app.catalogue.findProduct('sail-your-own'))!.variants[0]!;
+    const asked = (answers: AfterOffer['goods']['answers']) => offer({ goods: goods({ sku: sewn.sku, answers }) });
+    const answers = { printing: 'one-colour', tail: 'no' };
+    const shown = (await showAfterOffer(shop.app, before, asked(answers)))!;
+    const added = await addAfter(shop.app, before.token, asked(answers), shown.price.totalMinor);
+    const after = await find(before.token);
+
+    // 96.00 and 12.00 for printing, less a fifth.
+    expect([shown.price.fullMinor, shown.price.totalMinor]).to.deep.equal([10_800, 8640]);
+    expect(codeOf(added)).to.equal('ok');
+    expect(after.totalMinor).to.equal(before.totalMinor + 8640);
+    expect(after.lines[1]!.answers.map(({ label, text }) => `${label}: ${text}`)).to.deep.equal([
+      'Printing: One colour',
+      'Tail: No tail',
+    ]);
+    const steps = readSteps({ version: 2, steps: after.lines[1]!.steps });
+    expect(steps!.reduce((sum, { amountMinor }) => sum + amountMinor, 0)).to.equal(8640);
+    const other = await order();
+    const rest: AfterOffer['goods']['answers'][] = [{}, { printing: 'one-colour' }, { ...answers, winder: 'yes' }];
+    for (const few of rest)
+      expect(await showAfterOffer(shop.app, other, asked(few))).to.equal(null);
+  });
+
   it('is not offered where it is in the order, sold out, or costs otherwise than was seen', async () => {
     const before = await order();
     const price = await totalOf(before);
     const heron = before.lines[0]!.sku;
 
-    expect(await showAfterOffer(shop.app, before, offer({ goods: { sku: heron, quantity: 1 } }))).to.equal(null);
-    expect(await showAfterOffer(shop.app, before, offer({ goods: { sku: 'gone', quantity: 1 } }))).to.equal(null);
-    expect(await showAfterOffer(shop.app, before, offer({ goods: { sku: '', quantity: 1 } }))).to.equal(null);
-    expect(await showAfterOffer(shop.app, before, offer({ goods: { sku, quantity: 900 } }))).to.equal(null);
+    expect(await showAfterOffer(shop.app, before, offer({ goods: goods({ sku: heron }) }))).to.equal(null);
+    expect(await showAfterOffer(shop.app, before, offer({ goods: goods({ sku: 'gone' }) }))).to.equal(null);
+    expect(await showAfterOffer(shop.app, before, offer({ goods: goods({}) }))).to.equal(null);
+    expect(await showAfterOffer(shop.app, before, offer({ goods: goods({ sku, quantity: 900 }) }))).to.equal(null);
     expect(codeOf(await addAfter(shop.app, before.token, offer(), price - 1))).to.equal('after-price');
     expect(codeOf(await addAfter(shop.app, randomUUID(), offer(), price))).to.equal('not-found');
   });

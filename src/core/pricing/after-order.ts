@@ -1,7 +1,8 @@
 import { minor, type Minor } from '~/core/money';
 import { halfUp, partOf } from './half-up';
-import { leastPrice, type Costed, type Margins, type Tax } from './margins';
-import type { PriceStep } from './price-line';
+import { asLine, leastPrice, type Costed, type Margins, type Tax } from './margins';
+import type { OptionEffect } from '~/core/options/effects';
+import { priceLine, type PriceStep } from './price-line';
 
 /** One product offered after an order, cheaper than by itself. */
 export interface AfterOrderPrice {
@@ -23,24 +24,30 @@ export interface AfterOrderPrice {
  */
 export function priceAfterOrder(
   good: Costed,
-  asked: { readonly quantity: number; readonly percent: number; readonly offerId: string; readonly name: string },
+  asked: {
+    readonly quantity: number;
+    readonly percent: number;
+    readonly offerId: string;
+    readonly name: string;
+    /** Of the answers to its options. */
+    readonly effects?: readonly OptionEffect[];
+  },
   { margins, tax }: { readonly margins: Margins; readonly tax: Tax },
 ): AfterOrderPrice {
-  const { quantity, percent, offerId, name } = asked;
-  const full = good.priceMinor * quantity;
+  const { quantity, percent, offerId, name, effects = [] } = asked;
+  const { fullMinor: full, steps } = priceLine({ ...asLine(good, quantity), effects });
   const basisPoints = good.taxBasisPoints ?? tax.basisPoints;
   const wished = full - partOf(full, percent * 100);
   const amount = Math.max(wished, Math.min(full, leastPrice(good, quantity, margins, tax) ?? 0));
   const taxAmount = tax.included ? halfUp(amount * basisPoints, 10_000 + basisPoints) : partOf(amount, basisPoints);
-  const listed = { code: 'list-price', amountMinor: minor(full), quantity, unitMinor: minor(good.priceMinor) } as const;
   return {
-    fullMinor: minor(full),
+    fullMinor: full,
     amountMinor: minor(amount),
     taxMinor: minor(taxAmount),
     totalMinor: minor(tax.included ? amount : amount + taxAmount),
     isHeld: amount > wished,
     steps: [
-      listed,
+      ...steps,
       ...(amount < full
         ? [{ code: 'offer' as const, amountMinor: minor(amount - full), offerId, name, coupon: null }]
         : []),

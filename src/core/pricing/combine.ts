@@ -127,7 +127,7 @@ export function findBest(cart: Cart, standings: Standings, alone: readonly Alone
 
   const isHopeless = (least: number) => least > bestCost || (least === bestCost && chosen.length > best.length);
 
-  /** Offers of the later stages, from `i` on, on top of what stands after `depth` others; those of one stage count as one. */
+  /** Offers of the later stages, from `i` on, on top of what stands after `depth` others; unit prices count as one. */
   function goOn(i: number, groups: number, at: Standing, depth: number): void {
     if (i === together.length) return consider(at);
     // What the rest could take of the whole cart is known; what it could of this is asked where much hangs on it.

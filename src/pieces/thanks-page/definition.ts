@@ -70,7 +70,7 @@ export const thanksPage = definePiece({
       task: 'parts',
       part: 'offer',
       label: 'What is offered',
-      help: 'One press adds it and charges the same card. Not a product with options, nor what is in the order already.',
+      help: 'One press adds it and charges the same card. Not what is in the order already, nor with an add-on.',
     }),
     offerPercent: numeric({
       task: 'parts',

@@ -7,6 +7,8 @@ import { Box, Press } from './box';
 
 export interface OfferFacts {
   readonly name: string;
+  /** What its options are answered with: “Printing: None”. */
+  readonly answers: readonly string[];
   readonly picture: { readonly src: string; readonly alt: string } | null;
   readonly full: string;
   readonly price: string;
@@ -51,6 +53,9 @@ export function TimedOffer({ piece, offer, action, language, isShaped }: Props):
         <div>
           <p>
             <strong>{offer.name}</strong>
+            {offer.answers.map((answer) => (
+              <small key={answer}>{answer}</small>
+            ))}
           </p>
           <p class="price">
             {offer.isLess && <s>{offer.full}</s>} <strong>{offer.price}</strong>

@@ -1,7 +1,7 @@
 import { localeFor, type Goods } from '~/core/lane';
 import type { LinkFacts } from '~/core/links';
 import { formatMoney } from '~/core/money';
-import { effectSums, evaluateOptions, type Answers } from '~/core/options';
+import { effectSums, evaluateOptions, type Answers, type Evaluation } from '~/core/options';
 import type { Product } from '~/core/catalogue';
 import type { VariantFacts } from '~/data';
 import { shopToday } from '~/services/cart/cart-goods';
@@ -20,6 +20,8 @@ export interface LinkedFound {
   readonly name: string;
   /** What so many cost now with what was answered, by themselves and without a code. */
   readonly totalMinor: number;
+  /** What was answered, and what it comes to. */
+  readonly evaluation: Evaluation;
   readonly problem: LinkProblem | null;
 }
 
@@ -31,12 +33,13 @@ export async function findLinked(
   const facts = (await app.catalogue.factsOfSkus([sku])).get(sku);
   const product = facts && (await findProduct(app, facts.slug));
   if (!facts || !product) return null;
-  const { problems, effects } = evaluateOptions(product.options, answers, await shopToday(app));
-  const extra = effectSums(effects);
+  const evaluation = evaluateOptions(product.options, answers, await shopToday(app));
+  const { problems } = evaluation;
+  const extra = effectSums(evaluation.effects);
   const price = await quoteChoice(app, facts.variantId, { quantity, ...extra });
   const { stock } = facts;
   return {
-    ...{ facts, product },
+    ...{ facts, product, evaluation },
     name: [facts.name, ...Object.values(facts.choices)].join(', '),
     totalMinor: price?.totalMinor ?? (facts.priceMinor + extra.unitMinor) * quantity + extra.onceMinor,
     problem:

@@ -1,4 +1,5 @@
 import { minor, type Minor } from '~/core/money';
+import { answerTexts, type AnswerText } from '~/core/options';
 import type { Order } from '~/core/orders';
 import { fail, ok, type Result } from '~/core/problems';
 import { priceAfterOrder, type AfterOrderPrice } from '~/core/pricing';
@@ -15,6 +16,8 @@ import type { AfterOffer } from './thanks-page';
 export interface ShownAfterOffer {
   readonly facts: VariantFacts;
   readonly name: string;
+  /** What its options are answered with. */
+  readonly answers: readonly AnswerText[];
   readonly quantity: number;
   readonly price: AfterOrderPrice;
   /** The end of it, by the server's clock; milliseconds since 1970. */
@@ -44,10 +47,9 @@ async function judge(
   if (app.now() >= until) return 'after-over';
   const hasCard = order.paymentReference !== null && order.totalMinor > 0;
   if (order.status !== 'paid' || !hasCard || order.currency !== lane.shop.currency) return 'after-gone';
-  // What is added by one press is asked for nothing.
-  const { sku, quantity } = offer.goods;
-  const found = sku === '' ? null : await findLinked(app, { sku, quantity });
-  if (!found || found.problem !== null) return 'after-gone';
+  // What is added by one press is asked for nothing; what comes along with it has a stock and a parcel of its own.
+  const found = offer.goods.sku === '' ? null : await findLinked(app, offer.goods);
+  if (!found || found.problem !== null || found.evaluation.addOns.length > 0) return 'after-gone';
   const { facts } = found;
   // It goes with the parcel that is packed; without one there is nothing it could go with.
   if (facts.fulfilment === 'parcel' && order.delivery === 'none') return 'after-gone';
@@ -68,17 +70,23 @@ export async function showAfterOffer(app: App, order: Order, offer: AfterOffer):
 
 /** How an offer looks that nothing stands in the way of; null where what it names is not sold. */
 export async function exampleAfterOffer(app: App, offer: AfterOffer): Promise<ShownAfterOffer | null> {
-  const { sku, quantity } = offer.goods;
-  const found = await findLinked(app, { sku, quantity });
+  const found = await findLinked(app, offer.goods);
   if (!found) return null;
   return priced((await liveLane(app)).lane, found, offer, app.now() + offer.minutes * 60_000);
 }
 
-function priced(lane: Lane, { facts, name }: LinkedFound, offer: AfterOffer, until: number): ShownAfterOffer {
+function priced(
+  lane: Lane,
+  { facts, name, evaluation }: LinkedFound,
+  offer: AfterOffer,
+  until: number,
+): ShownAfterOffer {
   const { quantity } = offer.goods;
-  const asked = { quantity, percent: offer.percent, offerId: offer.piece, name: offer.name };
+  const { effects } = evaluation;
+  const asked = { quantity, percent: offer.percent, offerId: offer.piece, name: offer.name, effects };
   const price = priceAfterOrder(costed(facts, lane.shop), asked, { margins: lane.margins, tax: lane.shop.tax });
-  return { facts, name, quantity, price, until };
+  const answers = answerTexts(facts.options, evaluation.answers, () => undefined);
+  return { facts, name, answers, quantity, price, until };
 }
 
 /** By which the provider knows the charge of what was added to an order. */
@@ -134,7 +142,7 @@ export async function addAfter(
 async function confirm(
   app: App,
   order: Order,
-  { facts, price, quantity }: ShownAfterOffer,
+  { facts, answers, price, quantity }: ShownAfterOffer,
   addition: OrderAddition,
   reference: string,
 ): Promise<void> {
@@ -147,7 +155,7 @@ async function confirm(
         ...{ variantId: facts.variantId, sku: facts.sku, name: facts.name, quantity },
         choices: Object.values(facts.choices).join(', '),
         ...{ unitMinor: facts.priceMinor, totalMinor: price.amountMinor, costMinor: facts.costMinor },
-        ...{ steps: price.steps, answers: [], addOns: [] },
+        ...{ steps: price.steps, answers, addOns: [] },
       },
       {
         subtotalMinor: price.fullMinor,

@@ -9,7 +9,7 @@ import { liveManifest, type LiveLane } from '~/services/lane/live-lane';
 export interface AfterOffer {
   /** Id of the page it stands on. */
   readonly piece: string;
-  readonly goods: Pick<Goods, 'sku' | 'quantity'>;
+  readonly goods: Pick<Goods, 'sku' | 'quantity' | 'answers'>;
   /** Off the usual price. */
   readonly percent: number;
   /** How long it stands, from the moment the order was placed. */
