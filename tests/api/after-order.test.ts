@@ -226,8 +226,7 @@ describe('a product added after the order', () => {
     expect(steps!.reduce((sum, { amountMinor }) => sum + amountMinor, 0)).to.equal(8640);
     const other = await order();
     const rest: AfterOffer['goods']['answers'][] = [{}, { printing: 'one-colour' }, { ...answers, winder: 'yes' }];
-    for (const few of rest)
-      expect(await showAfterOffer(shop.app, other, asked(few))).to.equal(null);
+    for (const few of rest) expect(await showAfterOffer(shop.app, other, asked(few))).to.equal(null);
   });
 
   it('is not offered where it is in the order, sold out, or costs otherwise than was seen', async () => {
