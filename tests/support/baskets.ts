@@ -19,8 +19,8 @@ export function basketsFrom(
 
 /** The same baskets, sizes and weeks, with what is in them dealt anew; nothing goes with anything. */
 export function shuffled({ products, starts, items, weeks }: Baskets, random: () => number): Baskets {
-  const dealt = Uint32Array.from(items);
-  const basketAt = new Uint32Array(items.length);
+  const dealt = Int32Array.from(items);
+  const basketAt = new Int32Array(items.length);
   for (let basket = 0; basket < starts.length - 1; basket += 1)
     basketAt.fill(basket, starts[basket], starts[basket + 1]);
   const has = (basket: number, item: number) => {

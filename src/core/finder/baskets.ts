@@ -3,10 +3,10 @@ export interface Baskets {
   /** Slugs, by number. */
   readonly products: readonly string[];
   /** Where each basket begins in `items`; one more than there are baskets. */
-  readonly starts: Uint32Array;
-  readonly items: Uint32Array;
+  readonly starts: Int32Array;
+  readonly items: Int32Array;
   /** Any numbers that tell weeks apart. */
-  readonly weeks: Uint32Array;
+  readonly weeks: Int32Array;
 }
 
 /** Baskets from rows in the order of their baskets; of a product several times in one only the first counts. */
@@ -35,8 +35,8 @@ export function basketsOf(
   starts.push(items.length);
   return {
     products: [...numbers.keys()],
-    starts: Uint32Array.from(starts),
-    items: Uint32Array.from(items),
-    weeks: Uint32Array.from(weeks),
+    starts: Int32Array.from(starts),
+    items: Int32Array.from(items),
+    weeks: Int32Array.from(weeks),
   };
 }

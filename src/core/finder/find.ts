@@ -1,5 +1,14 @@
 import type { Baskets } from './baskets';
-import { countBaskets, countTriples, newTally, pairAt, type Strata } from './tally';
+import {
+  countBaskets,
+  countItems,
+  countTriples,
+  newTally,
+  oftenTogether,
+  pairAt,
+  type Strata,
+  type Two,
+} from './tally';
 import { fisherTail, keepUpTo, normalTail } from './exact';
 
 /**
@@ -68,8 +77,7 @@ const SLICE = 20_000;
 export function* find(baskets: Baskets, { least = LEAST, rate = RATE }: FindOptions = {}): Generator<number, Found> {
   const { items, products } = baskets;
   const all = baskets.starts.length - 1;
-  const counts = new Uint32Array(products.length);
-  for (let i = 0; i < items.length; i += 1) counts[items[i]!]! += 1;
+  const counts = countItems(items, products.length);
   // Only what is bought often enough has a place; how often says nothing of what it is bought with.
   const frequent = [...counts.keys()]
     .filter((item) => counts[item]! >= least)
@@ -84,12 +92,10 @@ export function* find(baskets: Baskets, { least = LEAST, rate = RATE }: FindOpti
     countBaskets(baskets, tally, from, Math.min(all, from + SLICE));
     yield (from / all) * 0.5;
   }
-  const candidates: { i: number; j: number; both: number; p: number }[] = [];
-  for (let j = 1; j < frequent.length; j += 1)
-    for (let i = 0; i < j; i += 1) {
-      const both = pairs[pairAt(i, j)]!;
-      if (both >= least) candidates.push({ i, j, both, p: fisherTail(both, count(i), count(j), all) });
-    }
+  const candidates = oftenTogether(tally, least).map(({ i, j, both }) => ({
+    ...{ i, j, both },
+    p: fisherTail(both, count(i), count(j), all),
+  }));
   // Corrected for all pairs there are: those too rare to be shown count as tests that found nothing.
   const testedPairs = pairs.length;
   const kept = keepUpTo(
@@ -145,19 +151,13 @@ export function* find(baskets: Baskets, { least = LEAST, rate = RATE }: FindOpti
   }
 
   // A basket of one size can hold only so much of two at all.
-  function bySize(pair: Candidate): number {
+  function bySize(pair: Two): number {
     return stratified(pair, tally.sizes, frequent.length, (size) => (size === 0 ? 0 : (size - 1) / size));
   }
 
-  function byWeek(pair: Candidate): number {
+  function byWeek(pair: Two): number {
     return stratified(pair, tally.weeks, frequent.length, () => 1);
   }
-}
-
-interface Candidate {
-  readonly i: number;
-  readonly j: number;
-  readonly both: number;
 }
 
 /**
@@ -166,7 +166,7 @@ interface Candidate {
  * in a stratum is.
  */
 function stratified(
-  { i, j, both }: Candidate,
+  { i, j, both }: Two,
   { total, bought }: Strata,
   products: number,
   part: (stratum: number) => number,

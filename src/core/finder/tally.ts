@@ -19,9 +19,9 @@ function rowsOf(products: number): Int32Array {
 
 /** Baskets in strata: how many there are of each, and how many of those hold each product. */
 export interface Strata {
-  readonly total: Uint32Array;
+  readonly total: Int32Array;
   /** By stratum × products + place. */
-  readonly bought: Uint32Array;
+  readonly bought: Int32Array;
 }
 
 /** What is counted in one pass over the baskets. */
@@ -30,24 +30,24 @@ export interface Tally {
   readonly place: Int32Array;
   /** The places of each basket in rising order, without those that have none, and where those of each begin. */
   readonly places: Uint16Array;
-  readonly starts: Uint32Array;
+  readonly starts: Int32Array;
   /** Baskets with both, by `pairAt`. */
-  readonly pairs: Uint32Array;
+  readonly pairs: Int32Array;
   readonly sizes: Strata;
   readonly weeks: Strata;
   /** Of each basket the number of its week. */
-  readonly weekOf: Uint32Array;
+  readonly weekOf: Int32Array;
   readonly rows: Int32Array;
 }
 
 /** A tally of so many products, those that have a place; up to 65,535. */
 export function newTally({ starts, items, weeks }: Baskets, place: Int32Array, products: number): Tally {
   const strata = (count: number): Strata => ({
-    total: new Uint32Array(count),
-    bought: new Uint32Array(count * products),
+    total: new Int32Array(count),
+    bought: new Int32Array(count * products),
   });
   const numbers = new Map<number, number>();
-  const weekOf = new Uint32Array(weeks.length);
+  const weekOf = new Int32Array(weeks.length);
   let [last, number] = [-1, 0];
   for (let basket = 0; basket < weeks.length; basket += 1) {
     const week = weeks[basket]!;
@@ -60,8 +60,8 @@ export function newTally({ starts, items, weeks }: Baskets, place: Int32Array, p
     weekOf[basket] = number;
   }
   return {
-    ...{ place, places: new Uint16Array(items.length), starts: new Uint32Array(starts.length) },
-    pairs: new Uint32Array(pairAt(0, products)),
+    ...{ place, places: new Uint16Array(items.length), starts: new Int32Array(starts.length) },
+    pairs: new Int32Array(pairAt(0, products)),
     ...{ sizes: strata(LARGE + 1), weeks: strata(numbers.size), weekOf, rows: rowsOf(products) },
   };
 }
@@ -100,6 +100,33 @@ export function countBaskets({ starts, items }: Baskets, tally: Tally, from: num
   }
 }
 
+/** Of each product, how many baskets hold it. */
+export function countItems(items: Int32Array, products: number): Int32Array {
+  const counts = new Int32Array(products);
+  for (let i = 0; i < items.length; i += 1) counts[items[i]!]! += 1;
+  return counts;
+}
+
+/** Two products by their places, i < j, and how many baskets hold both. */
+export interface Two {
+  readonly i: number;
+  readonly j: number;
+  readonly both: number;
+}
+
+/** The pairs that `least` baskets or more hold. */
+export function oftenTogether({ pairs, rows }: Tally, least: number): Two[] {
+  const found: Two[] = [];
+  for (let j = 1; j < rows.length; j += 1) {
+    const row = rows[j]!;
+    for (let i = 0; i < j; i += 1) {
+      const both = pairs[row + i]!;
+      if (both >= least) found.push({ i, j, both });
+    }
+  }
+  return found;
+}
+
 /** Three products by their places, i < j < k, and how many baskets hold all three. */
 interface Three {
   readonly i: number;
@@ -111,10 +138,10 @@ interface Three {
 /** The threes of which every two are kept that `least` baskets or more hold. */
 export function countTriples(
   { starts, places, rows: { length: products } }: Tally,
-  kept: readonly { readonly i: number; readonly j: number }[],
+  kept: readonly Pick<Two, 'i' | 'j'>[],
   least: number,
 ): Three[] {
-  const pairsOf = new Uint32Array(products);
+  const pairsOf = new Int32Array(products);
   for (const { i, j } of kept) for (const product of [i, j]) pairsOf[product]! += 1;
   // Products of a triple are in two pairs at least. They are counted in a table where it fits, else one by one.
   const named = [...pairsOf.keys()].filter((product) => pairsOf[product]! >= 2);
@@ -126,13 +153,15 @@ export function countTriples(
   for (const { i, j } of kept) if (number[i]! >= 0 && number[j]! >= 0) isKept[number[j]! * size + number[i]!] = 1;
   const below = (k: number) => (k * (k - 1) * (k - 2)) / 6;
   const isTable = below(size) <= MOST_IN_TABLE;
-  const table = new Uint32Array(isTable ? below(size) : 0);
+  const table = new Int32Array(isTable ? below(size) : 0);
+  const belows = Int32Array.from({ length: isTable ? size : 0 }, (_, k) => below(k));
   const listed = new Map<number, number>();
   const often: (Omit<Three, 'together'> & { key: number })[] = [];
   /** The products of a basket that are in a pair, and of those the ones kept with the last. */
   const own = new Int32Array(LARGEST);
   const withK = new Int32Array(LARGEST);
-  for (let basket = 0; basket + 1 < starts.length; basket += 1) {
+  const baskets = starts.length - 1;
+  for (let basket = 0; basket < baskets; basket += 1) {
     const begin = starts[basket]!;
     const end = starts[basket + 1]!;
     if (end - begin < 3) continue;
@@ -144,9 +173,10 @@ export function countTriples(
     for (let z = 2; z < count; z += 1) {
       const k = own[z]!;
       const ofK = k * size;
-      const beyond = isTable ? below(k) : ofK * size;
       let beside = 0;
       for (let y = 0; y < z; y += 1) if (isKept[ofK + own[y]!] === 1) withK[beside++] = own[y]!;
+      if (beside < 2) continue;
+      const beyond = isTable ? belows[k]! : ofK * size;
       for (let y = 1; y < beside; y += 1) {
         const j = withK[y]!;
         const ofJ = j * size;

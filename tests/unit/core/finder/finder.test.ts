@@ -52,6 +52,13 @@ describe('exact tests', () => {
     expect(fisherTail(0, 4, 4, 8)).to.equal(1);
     expect(normalTail(1.959963984540054)).to.be.closeTo(0.025, 1e-12);
     expect(normalTail(5) / 2.866515718791939e-7).to.be.closeTo(1, 1e-9);
+    for (const [z, tail] of [
+      [3.01, 0.0013062384487694699],
+      [5.01, 2.7215017728558263e-7],
+      [6, 9.865876450377012e-10],
+      [8, 6.220960574271819e-16],
+    ] as const)
+      expect(normalTail(z) / tail).to.be.closeTo(1, 1e-11);
     expect(normalTail(-1)).to.be.closeTo(0.8413447460685429, 1e-12);
     // Benjamini and Hochberg’s own example: of 15, four are kept.
     const values = [
