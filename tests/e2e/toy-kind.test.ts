@@ -101,6 +101,7 @@ test.describe('a kind of piece that a test adds', () => {
       ['bunting-2', 9],
     ] as const) {
       const piece = page.locator(`[data-pl-piece=${id}]`);
+      await expect(piece.locator('[data-slot=flag]')).toHaveCount(flags);
       await piece.getByRole('button', { name: 'Count them' }).click();
       await expect(piece.locator('output')).toHaveText(`${flags} flags`);
     }
