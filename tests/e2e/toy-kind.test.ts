@@ -7,6 +7,10 @@ import { seedFolder, serve, type TestServer } from '../support/server';
 import { expect, signIn, test } from './harness';
 
 const run = promisify(execFile);
+
+interface DraftOf {
+  readonly lane: { readonly pieces: Readonly<Record<string, { readonly name?: string; readonly on: boolean }>> };
+}
 const COPIED = ['src', 'demo', 'public', 'scripts', 'server.mjs', 'package.json', 'package-lock.json'];
 
 /** Puts a line behind the one that begins a list. */
@@ -77,6 +81,13 @@ test.describe('a kind of piece that a test adds', () => {
       await page.getByLabel('Name', { exact: true }).fill(name);
       await page.locator('header').getByRole('checkbox').check();
       await expect(preview.locator(`[data-pl-piece=${id}] [data-slot=flag]`)).toHaveCount(5);
+      // A draft is stored after a moment.
+      await expect
+        .poll(async () => {
+          const draft = (await (await page.request.get(`${origin}/api/studio/draft`)).json()) as DraftOf;
+          return [draft.lane.pieces[id]?.name, draft.lane.pieces[id]?.on];
+        })
+        .toEqual([name, true]);
     }
     await page.getByRole('tab', { name: 'Parts' }).click();
     await page.getByRole('slider', { name: 'Flags' }).fill('9');
