@@ -37,6 +37,17 @@ export function askJson<T>(method: 'POST' | 'PATCH' | 'PUT', path: string, body:
   return ask<T>(path, { method, headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) });
 }
 
+/** What a browser sends on for a page that is left, in bytes (Fetch Standard: 64 KiB for all that is under way). */
+const MOST_KEPT_ALIVE = 60_000;
+
+/** Small ones arrive though the page is left meanwhile. */
 export function sendPatch(edit: number, patch: LanePatch): Promise<{ edit: number }> {
-  return askJson('PATCH', '/api/studio/draft', { edit, patch });
+  const body = JSON.stringify({ edit, patch });
+  const keepalive = new Blob([body]).size < MOST_KEPT_ALIVE;
+  return ask('/api/studio/draft', {
+    method: 'PATCH',
+    headers: { 'content-type': 'application/json' },
+    body,
+    keepalive,
+  });
 }

@@ -88,6 +88,11 @@ export const useDraft = create<DraftState>((set, get) => {
     await sending;
   }
 
+  /** Whoever leaves the page before a change is stored loses nothing. */
+  function leave(): void {
+    if (get().saving === 'saving' && !sending) void send().catch(() => undefined);
+  }
+
   /** Takes in what another window changed; asks only when both changed the same place. */
   function merge(theirs: DraftData): void {
     const mine = diffLanes(saved, get().lane);
@@ -136,6 +141,8 @@ export const useDraft = create<DraftState>((set, get) => {
     brief: null,
     theirs: null,
     start(data) {
+      // On the server there is no window to leave.
+      if (typeof window !== 'undefined') window.addEventListener('pagehide', leave);
       saved = data.lane;
       const kept = JSON.parse(
         (typeof sessionStorage === 'undefined' ? null : sessionStorage.getItem(KEPT)) ?? 'null',

@@ -55,6 +55,19 @@ describe('the draft in a window of the studio', () => {
     expect(width(stored.lane)).to.equal(510);
   });
 
+  it('is stored at once when the page is left, by a request that outlives it', async () => {
+    draft().change(setWidth(520));
+    window.dispatchEvent(new Event('pagehide'));
+    await settled(20);
+
+    expect(sent).to.have.length(1);
+    expect(server.asked.at(-1)!.init.keepalive).to.equal(true);
+    await until(() => draft().saving === 'saved');
+    expect(width(stored.lane)).to.equal(520);
+    window.dispatchEvent(new Event('pagehide'));
+    expect(sent).to.have.length(1);
+  });
+
   it('sends nothing where nothing changed', async () => {
     draft().change(setWidth(Number(width(stored.lane))));
     expect(draft().past).to.deep.equal([]);
