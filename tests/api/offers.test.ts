@@ -409,7 +409,7 @@ describe('the demo’s offers', () => {
 
   it('sell one thing under cost together, which neither does alone, and the guard finds just that', async () => {
     const { lane } = await liveLane(shop.app);
-    const goods = await allGoods(shop.app);
+    const { goods } = await allGoods(shop.app);
     const search = (ids: readonly string[], floor: number) => {
       const by = Object.fromEntries(ids.map((id) => [id, lane.offers[id]!]));
       const margins = { ...lane.margins, shop: floor };
@@ -432,11 +432,13 @@ describe('the demo’s offers', () => {
     const write = (price: number) =>
       shop.app.db.run("UPDATE products SET better_price_minor = $price WHERE slug = 'merlin'", { price });
     const search = async () => {
-      const goods = await allGoods(shop.app);
+      const { goods, swapped } = await allGoods(shop.app);
       const { tax } = lane.shop;
       const margins = { ...lane.margins, shop: 0 };
       const dayOf = () => '2026-11-26';
-      return finish(searchBelowFloor({ goods, offers: [], margins, tax, severalCodes: false, at: Date.now(), dayOf }));
+      return finish(
+        searchBelowFloor({ goods, swapped, offers: [], margins, tax, severalCodes: false, at: Date.now(), dayOf }),
+      );
     };
     const usual = await search();
     await write(100);

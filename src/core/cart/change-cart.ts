@@ -67,8 +67,8 @@ export interface VariantRules {
 type RulesOf = (variantId: number) => VariantRules | undefined;
 
 /**
- * The cart after a change. Adding what is there already (same variant, same answers, in the same place) raises its line; quantity 0 removes
- * a line. Refused, with nothing changed, when answers, stock or the limits do not allow it. Stock is counted over all
+ * The cart after a change. Adding what is there already (same variant, same answers, in the same place) raises its line;
+ * quantity 0 removes a line. Refused, with nothing changed, when answers, stock or the limits do not allow it. Stock is counted over all
  * lines and the add-ons that come along.
  */
 export function changeCart(cart: Cart, change: CartChange, rulesOf: RulesOf): Result<Cart> {

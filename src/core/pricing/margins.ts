@@ -77,6 +77,8 @@ export const USUAL_CAPS: GuardCaps = { quantity: 12, pairsOf: 40, triplesOf: 14,
 
 export interface GuardInput {
   readonly goods: readonly Costed[];
+  /** The same at prices of their own, where they are swapped in for less: searched, and not counted as goods. */
+  readonly swapped?: readonly Costed[];
   readonly offers: readonly PricedOffer[];
   readonly margins: Margins;
   readonly tax: Tax;
@@ -126,8 +128,9 @@ const MOST_CIRCUMSTANCES = 24;
  * three together. Variants that no rule can tell apart are tried once. Yields how far it is, from 0 to 1; answers at the end.
  */
 export function* searchBelowFloor(input: GuardInput): Generator<number, GuardAnswer> {
-  const { goods, offers, margins, tax, caps = USUAL_CAPS } = input;
-  const judged = goods.filter((good) => leastFor(good, 1, margins) !== null);
+  const { goods, swapped = [], offers, margins, tax, caps = USUAL_CAPS } = input;
+  const isJudged = (good: Costed) => leastFor(good, 1, margins) !== null;
+  const judged = [...goods, ...swapped].filter(isJudged);
   const kinds = yield* unlike(judged, offers, margins);
   const around = circumstancesOf(input);
   const room = (good: Costed) =>
@@ -189,7 +192,7 @@ export function* searchBelowFloor(input: GuardInput): Generator<number, GuardAns
   }
   return {
     ...{ worst, carts, circumstances: around.length, kinds: kinds.length, caps },
-    ...{ pairsOf: pairs.length, triplesOf: triples.length, unjudged: goods.length - judged.length },
+    ...{ pairsOf: pairs.length, triplesOf: triples.length, unjudged: goods.length - goods.filter(isJudged).length },
   };
 }
 

@@ -22,18 +22,17 @@ export async function goodsOfProducts(app: App, slugs: readonly string[]): Promi
   return slugs.flatMap((slug) => (facts.get(slug) ?? []).map((one) => costed(one, lane.shop)));
 }
 
-/** Every variant there is, and beside it the same at each price of its own where it is swapped in for less. */
-export async function allGoods(app: App): Promise<Costed[]> {
-  const [{ lane }, facts] = await Promise.all([
-    liveLane(app),
-    app.catalogue.listSlugs().then(({ products }) => app.catalogue.factsOfProducts([...products])),
-  ]);
-  return [...facts.values()].flat().flatMap((one) => {
+/** Every variant there is; and beside them those that are swapped in for less, at each price of their own. */
+export async function allGoods(app: App): Promise<{ goods: Costed[]; swapped: Costed[] }> {
+  const [{ lane }, { products }] = await Promise.all([liveLane(app), app.catalogue.listSlugs()]);
+  const facts = [...(await app.catalogue.factsOfProducts([...products])).values()].flat();
+  const swapped = facts.flatMap((one) => {
     const good = costed(one, lane.shop);
     const less = new Set(Object.values(one.insteadMinor).filter((price) => price < one.priceMinor));
     const choices = [good.choices, 'swapped in'].filter(Boolean).join(', ');
-    return [good, ...[...less].map((priceMinor) => ({ ...good, priceMinor, choices }))];
+    return [...less].map((priceMinor) => ({ ...good, priceMinor, choices }));
   });
+  return { goods: facts.map((one) => costed(one, lane.shop)), swapped };
 }
 
 /** What an order holds that can still be had; null when there is no such order. */

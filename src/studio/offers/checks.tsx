@@ -127,7 +127,7 @@ export function Checks({ lane }: { lane: Lane }) {
               <table className="tbl mt-2">
                 <tbody>
                   {worst.lines.map(({ good, quantity }, i) => (
-                    <tr key={good.sku}>
+                    <tr key={`${good.sku} ${good.priceMinor}`}>
                       <td>
                         {quantity} × {good.name} {good.choices}
                         <div className="help">

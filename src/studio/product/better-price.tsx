@@ -34,7 +34,7 @@ export function BetterPrice({ valueMinor, sold, usualMinor, shop, onChange }: Pr
       {valueMinor !== null && (
         <>
           <p className="help">
-            For each, from whoever swaps this product for it in the cart.
+            What one costs whoever swaps this product for it in the cart.
             {sold && ` It usually costs ${told(sold.fromMinor)} or more.`}
           </p>
           <MoneyField

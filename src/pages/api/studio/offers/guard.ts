@@ -8,11 +8,11 @@ import { withAccount } from '../../_with-account';
 /** Looks for a cart of the draft's offers that sells below the floor, with progress; and which offers meet. */
 export const POST = withAccount('editor', async ({ locals }) => {
   const { app } = locals;
-  const [{ lane }, goods] = await Promise.all([showDraft(app), allGoods(app)]);
+  const [{ lane }, { goods, swapped }] = await Promise.all([showDraft(app), allGoods(app)]);
   const offers = offersOf(lane.offers).filter(({ on }) => on);
   const { tax, severalCodes, timeZone } = lane.shop;
   const work = guard({
-    ...{ goods, offers, margins: lane.margins, tax, severalCodes },
+    ...{ goods, swapped, offers, margins: lane.margins, tax, severalCodes },
     ...{ at: app.now(), dayOf: (at: number) => dayIn(timeZone, at) },
   });
   return streamWork(work);
