@@ -52,7 +52,7 @@ export async function quoteDelivery(
   const sum = (of: (good: Good) => number) => parcels.reduce((all, good) => all + of(good), 0);
   const parcel = {
     weightGrams: sum((good) => good.weightGrams),
-    valueMinor: sum(({ facts, line }) => facts.priceMinor * line.quantity),
+    valueMinor: sum(({ priceable }) => priceable.unitPriceMinor * priceable.quantity),
   };
   const extra = sum(({ facts, line }) => facts.itemDeliveryMinor * line.quantity);
   const ways = await quoteParcel(app, to, parcel, language);
