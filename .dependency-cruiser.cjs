@@ -71,6 +71,13 @@ module.exports = {
       '^src/(studio|pages|shop|runtime|server|data)',
       'they call core or a service',
     ),
+    {
+      name: 'the-slow-pricer-judges-alone',
+      severity: 'error',
+      from: { path: '^tests/support/slow-pricer' },
+      to: { path: '.' },
+      comment: 'it is written from docs/pricing.md and judges what src makes of it',
+    },
     forbid('standins-stand-alone', '^src/standins', '^src/(?!standins|core)', 'an outside service knows nothing of us'),
     {
       name: 'sequelize-only-in-data',

@@ -24,7 +24,17 @@ const STEPS = [
   [
     'import rules',
     'npx',
-    ['depcruise', 'src', 'scripts', 'demo', '--config', '.dependency-cruiser.cjs', '--output-type', 'err'],
+    [
+      'depcruise',
+      'src',
+      'scripts',
+      'demo',
+      'tests/support/slow-pricer.ts',
+      '--config',
+      '.dependency-cruiser.cjs',
+      '--output-type',
+      'err',
+    ],
   ],
   ['dead code', 'npx', ['knip', '--no-config-hints']],
 ];

@@ -84,6 +84,12 @@ function benchPricing(): void {
   line('  the same offers off the same lines in dinero.js', us(library), `${times(library, priced)} as long (bar 30×)`);
   const one = cartInput([short(4990)], [...able.slice(0, 2), able[3]!, ...waiting]);
   line('1 line, 20 offers of which 3 are able', us(each(() => priceCart(one))), '(bar 20 µs)');
+  const perItem = (offer: object) => ({ ...offer, combine: { group: 'discounts', per: 'item' } });
+  const items = cartInput(lines, [
+    ...[...able, percent(700, { selection: only('p1', 'p2') })].map(perItem),
+    ...waiting,
+  ]);
+  line('6 lines, 21 offers of which 5 are able, per item', us(each(() => priceCart(items))), '');
   const best = (offers: object[]) => {
     const input = cartInput(lines, offers);
     // A quarter of them warm up first, as the server of a shop that is open has.
@@ -115,6 +121,11 @@ function benchPricing(): void {
     ][i % 6]!;
   const twelve = Array.from({ length: 12 }, (_, i) => ({ ...ofKinds(i), ...grouped(`g${i % 4}`) }));
   line('best of 12 offers in 4 groups, 6 lines, p95', best(twelve), '(bar 2 ms)');
+  line(
+    'best of 12 offers in 4 groups per item, 6 lines, p95',
+    best(twelve.map((offer) => ({ ...offer, combine: { ...offer.combine, per: 'item' } }))),
+    '',
+  );
   const sixteen = Array.from(
     { length: 16 },
     (_, i) =>

@@ -1,15 +1,6 @@
 import { isUsedUp, plainCode, refusalBefore, type Refusal } from './judge';
-import { stageOf, type Stage } from './stages';
-import type { TakingOffer } from './state';
+import { stageOf, type Acting, type TakingOffer } from './state';
 import type { PricedOffer, PricingInput } from './pricing.schema';
-
-/** An offer that takes something, and when it acts. */
-export interface Acting {
-  readonly offer: TakingOffer;
-  readonly stage: Stage;
-  /** Its place by rank, then by id as text: how offers of one stage act in turn. */
-  readonly turn: number;
-}
 
 type Gift = Extract<PricedOffer, { kind: 'gift' }>;
 
@@ -58,7 +49,19 @@ function compile(offers: readonly PricedOffer[]): OfferBook {
   const inTurn = offers
     .filter(isTaking)
     .sort((a, b) => a.rank - b.rank || (a.id < b.id ? -1 : a.id > b.id ? 1 : 0))
-    .map((offer, turn): Acting => ({ offer, stage: stageOf(offer), turn }));
+    .map((offer, turn): Acting => {
+      const { group, per, alone } = offer.combine;
+      const stage = stageOf(offer);
+      const isCapped = 'maxMinor' in offer && offer.maxMinor !== null;
+      return {
+        offer,
+        stage,
+        selection: 'selection' in offer ? offer.selection : null,
+        turn,
+        itemGroup: per === 'item' && !alone ? group : null,
+        isLineOffer: stage === 1 || (stage === 3 && !isCapped),
+      };
+    });
   const byCode = new Map<string, PricedOffer[]>();
   for (const offer of offers) {
     if (offer.when.code === null) continue;

@@ -1,82 +1,8 @@
-import type { Acting } from './book';
-import { partOf } from './half-up';
-import { offDelivery, take, takeUnitPrices } from './stages';
-import { costOf, MOST_SEARCHED, type Cart, type Standing, type Standings, type TakingOffer } from './state';
-
-/** An offer by itself. */
-export interface Alone {
-  readonly acting: Acting;
-  readonly takenMinor: number;
-  readonly goodsMinor: number;
-}
-
-/** What each of some offers takes by itself; of up to `MOST_SEARCHED` the standings after each are kept in `alone`. */
-export function allAlone(cart: Cart, { start, alone }: Standings, offers: readonly Acting[]): Alone[] {
-  const found: Alone[] = [];
-  for (const acting of offers) {
-    const after = alone[found.length] ?? alone[0]!;
-    if (acting.stage === 1) takeUnitPrices(cart, start, [acting.offer], after);
-    else take(cart, start, acting.offer, after);
-    found.push({ acting, takenMinor: costOf(start) - costOf(after), goodsMinor: after.goodsMinor });
-  }
-  return found;
-}
-
-/** Hears of every amount that an offer takes. */
-type Tell = (offer: TakingOffer, line: number | null, amountMinor: number) => void;
-
-/** What offers come to together, as they act; tells what each takes of every line and of delivery. */
-export function runOffers(cart: Cart, standings: Standings, offers: readonly Acting[], tell: Tell): Standing {
-  let at = standings.start;
-  let depth = 0;
-  const prices = pricesOf(offers);
-  if (prices.length > 0) {
-    const after = standings.after[depth++]!;
-    const by = takeUnitPrices(cart, at, prices, after);
-    by.forEach((offer, line) => {
-      if (offer) tell(offer, line, standings.start.lines[line]! - after.lines[line]!);
-    });
-    at = after;
-  }
-  for (const { offer, stage } of offers) {
-    if (stage === 1) continue;
-    const after = standings.after[depth++]!;
-    if (take(cart, at, offer, after) > 0) {
-      for (let line = 0; line < cart.lines.length; line += 1) {
-        const amount = at.lines[line]! - after.lines[line]!;
-        if (amount > 0) tell(offer, line, amount);
-      }
-      if (after.deliveryMinor < at.deliveryMinor) tell(offer, null, at.deliveryMinor - after.deliveryMinor);
-    }
-    at = after;
-  }
-  return at;
-}
-
-function pricesOf(offers: readonly Acting[]): TakingOffer[] {
-  const prices: TakingOffer[] = [];
-  for (const { offer, stage } of offers) if (stage === 1) prices.push(offer);
-  return prices;
-}
-
-/** Groups as bits, so that a set of them is one number; an offer without a group has none. */
-function groupBits(offers: readonly Acting[]): number[] {
-  const names: string[] = [];
-  return offers.map(({ offer }) => {
-    const { group } = offer.combine;
-    if (group === null) return 0;
-    let at = names.indexOf(group);
-    if (at < 0) at = names.push(group) - 1;
-    return 1 << at;
-  });
-}
-
-/** By rank, then by id. */
-export function inTurn(offers: readonly Acting[]): readonly Acting[] {
-  for (let i = 1; i < offers.length; i += 1)
-    if (offers[i - 1]!.turn > offers[i]!.turn) return offers.toSorted((a, b) => a.turn - b.turn);
-  return offers;
-}
+import { leastCost, mostFrom, type Candidate } from './bounds';
+import { countBits, lineChooser } from './line-choice';
+import { actsOf, itemGroupBits, takesBy, type Alone } from './run';
+import { take, takeUnitPrices } from './stages';
+import { costOf, inTurn, type Acting, type Cart, type Standing, type Standings } from './state';
 
 /** Of as many offers, whether `a` in turn is the smaller list. */
 function isEarlier(a: readonly Acting[], b: readonly Acting[]): boolean {
@@ -85,183 +11,251 @@ function isEarlier(a: readonly Acting[], b: readonly Acting[]): boolean {
   return false;
 }
 
+/** Whether two offers of one group, neither of which stands alone, may stand in one combination. */
+const areJoined = (a: Acting, b: Acting): boolean =>
+  a.itemGroup !== null && b.itemGroup !== null && (a.stage !== 5 || b.stage !== 5);
+
+/** Finds out which offers may not stand together. */
+function exclude(candidates: readonly Candidate[]): void {
+  let groups = 0;
+  for (let i = 0; i < candidates.length; i += 1) {
+    const own = candidates[i]!;
+    const { group } = own.acting.offer.combine;
+    if (group === null) continue;
+    const others = candidates.slice(0, i).filter(({ acting }) => acting.offer.combine.group === group);
+    for (const other of others) {
+      if (areJoined(own.acting, other.acting)) continue;
+      own.excluded |= other.bit;
+      other.excluded |= own.bit;
+    }
+    // One that may stand with another of its group opens the whole group.
+    if (others.length === 0) own.only = 1 << groups++;
+    else if (others.every(({ bit }) => (own.excluded & bit) !== 0)) own.only = others[0]!.only;
+    else for (const other of others) other.only = 0;
+  }
+}
+
+/** The best of what has been looked at. */
+interface Search {
+  readonly cart: Cart;
+  readonly standings: Standings;
+  best: readonly Acting[];
+  bestCost: number;
+  /** The combination that is being looked at, as its offers act. */
+  readonly chosen: Acting[];
+}
+
+function consider(search: Search, at: Standing): void {
+  const { chosen, best, bestCost } = search;
+  const cost = costOf(at);
+  if (cost > bestCost || (cost === bestCost && chosen.length > best.length)) return;
+  if (cost === bestCost && chosen.length === best.length && !isEarlier(chosen, best)) return;
+  search.best = [...chosen];
+  search.bestCost = cost;
+}
+
+/** Whether nothing that costs so much at least, and holds so many offers, can be the best. */
+const isHopeless = ({ bestCost, best }: Search, least: number, size: number): boolean =>
+  least > bestCost || (least === bestCost && size > best.length);
+
 /**
- * The legal combination that costs least, found exactly: no two of a group, none that stands alone beside others, and each
- * takes something. Of two that cost the same the one with fewer offers, then with the smaller sorted list of rank and id.
- * `alone`: each offer by itself, at most `MOST_SEARCHED`, as they act. Offers are tried in that order, so that what those
- * before left is known; a branch is left when what the rest could take at most cannot bring it below the best there is.
- * Returned as they act.
+ * The legal combination that costs least, found exactly: none that exclude each other, and each takes something. Of two that
+ * cost the same the one with fewer offers, then with the smaller sorted list of rank and id. `alone`: each offer by itself, at
+ * most `MOST_SEARCHED`, as they act. Returned as they act.
  */
 export function findBest(cart: Cart, standings: Standings, alone: readonly Alone[]): readonly Acting[] {
-  const { start, after, ahead } = standings;
-  let best: readonly Acting[] = [];
-  let bestCost = costOf(start);
+  const search: Search = { cart, standings, best: [], bestCost: costOf(standings.start), chosen: [] };
   const together: Acting[] = [];
-  const aloneAfter: Standing[] = [];
+  const candidates: Candidate[] = [];
   for (let i = 0; i < alone.length; i += 1) {
-    const { acting } = alone[i]!;
-    const left = standings.alone[i]!;
-    const cost = costOf(left);
-    if (cost < bestCost || (cost === bestCost && best.length > 0 && acting.turn < best[0]!.turn)) {
-      best = [acting];
-      bestCost = cost;
+    const { acting, act, takenMinor } = alone[i]!;
+    if (takenMinor > 0) {
+      search.chosen.push(acting);
+      consider(search, standings.alone[i]!);
+      search.chosen.pop();
     }
-    if (acting.offer.combine.alone) continue;
+    // What takes nothing of the whole cart takes nothing of what others leave of it; but a set may find other units.
+    if (acting.offer.combine.alone || (takenMinor === 0 && acting.stage !== 2)) continue;
+    const [bit, left] = [1 << together.length, standings.alone[i]!];
     together.push(acting);
-    aloneAfter.push(left);
+    candidates.push({ acting, act, bit, excluded: 0, only: 0, isForced: false, alone: left });
   }
   // One offer that can be joined by none has been priced alone.
-  if (together.length < 2) return best;
-  const bits = groupBits(together);
-  const prices = pricesOf(together);
-  const farthest = mostFrom(cart, start, together, bits);
-  const chosen: Acting[] = [];
-
-  function consider(at: Standing): void {
-    const cost = costOf(at);
-    if (cost > bestCost || (cost === bestCost && chosen.length > best.length)) return;
-    if (cost === bestCost && chosen.length === best.length && !isEarlier(chosen, best)) return;
-    best = [...chosen];
-    bestCost = cost;
-  }
-
-  const isHopeless = (least: number) => least > bestCost || (least === bestCost && chosen.length > best.length);
-
-  /** Offers of the later stages, from `i` on, on top of what stands after `depth` others; unit prices count as one. */
-  function goOn(i: number, groups: number, at: Standing, depth: number): void {
-    if (i === together.length) return consider(at);
-    // What the rest could take of the whole cart is known; what it could of this is asked where much hangs on it.
-    if (isHopeless(costOf(at) - farthest[i]!)) return;
-    if (together.length - i > 3 && isHopeless(leastCost(cart, at, together, bits, i, groups))) return;
-    if ((groups & bits[i]!) === 0) {
-      // The first of all takes what it takes alone.
-      const left = depth === 0 ? aloneAfter[i]! : after[depth]!;
-      if (depth > 0) take(cart, at, together[i]!.offer, left);
-      if (costOf(left) < costOf(at)) {
-        chosen.push(together[i]!);
-        goOn(i + 1, groups | bits[i]!, left, depth + 1);
-        chosen.pop();
-      }
-    }
-    goOn(i + 1, groups, at, depth);
-  }
-
-  /** Which unit prices; they act all at once, so each set of them is run whole. */
-  function choosePrices(i: number, groups: number): void {
-    if (i < prices.length) {
-      // With all prices still to come nothing costs less; if that is not enough, no choice among them is.
-      takeUnitPrices(cart, start, [...chosen.map(({ offer }) => offer), ...prices.slice(i)], ahead);
-      if (isHopeless(leastCost(cart, ahead, together, bits, prices.length, 0))) return;
-      if ((groups & bits[i]!) === 0) {
-        chosen.push(together[i]!);
-        choosePrices(i + 1, groups | bits[i]!);
-        chosen.pop();
-      }
-      return choosePrices(i + 1, groups);
-    }
-    if (chosen.length === 0) return goOn(i, groups, start, 0);
-    const by = takeUnitPrices(cart, start, pricesOf(chosen), after[0]!);
-    if (chosen.every(({ offer }) => by.includes(offer))) goOn(i, groups, after[0]!, 1);
-  }
-
-  choosePrices(0, 0);
-  return best;
+  if (together.length < 2) return search.best;
+  exclude(candidates);
+  const bits = itemGroupBits(together);
+  const isByLine = bits !== null && together.some(({ isLineOffer, itemGroup }) => isLineOffer && itemGroup !== null);
+  if (bits !== null && !isByLine)
+    for (const [i, act] of actsOf(cart, together, bits, () => false).entries()) candidates[i]!.act = act;
+  if (isByLine) chooseByLine(search, candidates, bits);
+  else choosePrices(search, candidates);
+  return search.best;
 }
 
-/** What offers of the later stages, from each on, take at most of a cart, whatever was taken before. */
-function mostFrom(cart: Cart, start: Standing, offers: readonly Acting[], bits: readonly number[]): number[] {
-  const ofGroups = new Map<number, number>();
-  const all = new Array<number>(offers.length).fill(0);
-  let sum = 0;
-  for (let i = offers.length - 1; i >= 0; i -= 1) {
-    const [bit, most] = [bits[i]!, mostOf(cart, start, offers[i]!.offer)];
-    const before = bit === 0 ? 0 : (ofGroups.get(bit) ?? 0);
-    // Of a group the one that could take most counts.
-    if (bit !== 0) ofGroups.set(bit, Math.max(most, before));
-    sum += Math.max(0, most - before);
-    all[i] = sum;
-  }
-  return all;
+/** A branch of the search: what is decided, and what is not yet. */
+interface Branch {
+  readonly search: Search;
+  readonly candidates: readonly Candidate[];
+  /** What those from each on can take at most. */
+  readonly farthest: readonly number[];
 }
-
-const mostInGroup = new Float64Array(MOST_SEARCHED);
 
 /**
- * No combination of the offers from `from` on brings the cart lower. Percents off everything shrink what the next one sees:
- * they are multiplied, with the cents that rounding can add. All others are given what each could take if it stood alone
- * here, and that is taken last, where it does most.
+ * Offers of the later stages, from `i` on, on top of what stands after those before; `chosen`: their bits. A branch is left when
+ * what the rest could take at most cannot bring it below the best there is.
  */
-function leastCost(
-  cart: Cart,
-  at: Standing,
-  offers: readonly Acting[],
-  bits: readonly number[],
-  from: number,
-  groups: number,
-): number {
-  let goods = at.goodsMinor;
-  let off = 0;
-  let seen = 0;
-  for (let i = from; i < offers.length; i += 1) {
-    const bit = bits[i]!;
-    if ((groups & bit) !== 0) continue;
-    const { offer } = offers[i]!;
-    if (bit === 0 && offer.kind === 'percentOff' && offer.selection === null)
-      goods -= (goods * offer.basisPoints) / 10_000 + cart.lines.length / 2;
-    else if (bit === 0) off += mostOf(cart, at, offer);
-    else {
-      // Of a group the one that could take most counts.
-      const group = 31 - Math.clz32(bit);
-      const own = mostOf(cart, at, offer);
-      const before = (seen & bit) === 0 ? 0 : mostInGroup[group]!;
-      seen |= bit;
-      mostInGroup[group] = Math.max(own, before);
-      off += Math.max(0, own - before);
+function goOn(branch: Branch, i: number, chosen: number, at: Standing): void {
+  const { search, candidates, farthest } = branch;
+  const { cart, standings } = search;
+  if (i === candidates.length) return consider(search, at);
+  // What the rest could take of the whole cart is known; what it could of this is asked where much hangs on it.
+  const size = search.chosen.length;
+  if (isHopeless(search, costOf(at) - farthest[i]!, size)) return;
+  if (candidates.length - i > 3 && isHopeless(search, leastCost(cart, at, candidates, i, chosen), size)) return;
+  const { acting, act, bit, excluded, isForced, alone } = candidates[i]!;
+  if ((chosen & excluded) === 0) {
+    // The first of all takes what it takes alone, unless its group keeps it from lines.
+    const isAsAlone = at === standings.start && act.group === 0;
+    const left = isAsAlone ? alone : at.next!;
+    if (!isAsAlone) take(cart, at, act, left);
+    if (costOf(left) < costOf(at)) {
+      search.chosen.push(acting);
+      goOn(branch, i + 1, chosen | bit, left);
+      search.chosen.pop();
     }
   }
-  return goods - off + at.deliveryMinor;
+  if (!isForced) goOn(branch, i + 1, chosen, at);
 }
 
-/** What an offer of a later stage takes at most of what there is now, whatever others take before it. */
-function mostOf(cart: Cart, at: Standing, offer: TakingOffer): number {
-  switch (offer.kind) {
-    case 'deliveryOff':
-      return offDelivery(offer, at.deliveryMinor);
-    case 'percentOff':
-    case 'amountOff': {
-      const fitting = cart.fitting(offer.selection);
-      let sum = 0;
-      let off = 0;
-      for (let line = 0; line < cart.lines.length; line += 1) {
-        if (fitting && !fitting[line]) continue;
-        const cost = at.lines[line]!;
-        sum += cost;
-        if (offer.target === 'lines')
-          off +=
-            offer.kind === 'percentOff'
-              ? partOf(cost, offer.basisPoints)
-              : Math.min(cost, offer.amountMinor * cart.lines[line]!.quantity);
+/** Which prices of units; they act all at once, so each set of them is run whole. */
+function choosePrices(search: Search, candidates: readonly Candidate[]): void {
+  const { cart, standings } = search;
+  const { start, ahead } = standings;
+  const prices = candidates.filter(({ act }) => act.stage === 1);
+  const branch = { search, candidates, farthest: mostFrom(cart, start, candidates) };
+  const chosen: Candidate[] = [];
+  function choose(i: number, bits: number): void {
+    if (i < prices.length) {
+      // With all prices still to come nothing costs less; if that is not enough, no choice among them is.
+      takeUnitPrices(
+        cart,
+        start,
+        [...chosen, ...prices.slice(i)].map(({ act }) => act),
+        ahead,
+      );
+      const least = leastCost(cart, ahead, candidates, prices.length, 0);
+      if (isHopeless(search, least, chosen.length)) return;
+      const price = prices[i]!;
+      if ((price.excluded & bits) === 0) {
+        chosen.push(price);
+        choose(i + 1, bits | price.bit);
+        chosen.pop();
       }
-      if (offer.target === 'order')
-        off = offer.kind === 'percentOff' ? partOf(sum, offer.basisPoints) : Math.min(sum, offer.amountMinor);
-      return Math.min(off, offer.maxMinor ?? off);
+      return choose(i + 1, bits);
     }
-    case 'buyGet': {
-      const fitting = cart.fitting(offer.get);
-      return mostOfUnits(cart, at, (line) => !fitting || fitting[line]!, offer.basisPoints);
-    }
-    case 'bundle': {
-      const fitting = offer.items.map(({ selection }) => cart.fitting(selection));
-      return mostOfUnits(cart, at, (line) => fitting.some((one) => !one || one[line]), 10_000);
-    }
-    default:
-      return 0;
+    startFrom(branch, chosen, prices.length, bits);
   }
+  choose(0, 0);
 }
 
-function mostOfUnits(cart: Cart, at: Standing, fitting: (line: number) => boolean, basisPoints: number): number {
-  let off = 0;
-  for (let i = 0; i < cart.lines.length; i += 1)
-    if (fitting(i)) off += at.units.free[i]! * partOf(at.prices.of[i]!, basisPoints);
-  return off;
+/** Goes on from some prices of units, the first `count` candidates having been decided on. */
+function startFrom(branch: Branch, prices: readonly Candidate[], count: number, bits: number): void {
+  const { search } = branch;
+  const { cart, standings } = search;
+  const { start } = standings;
+  if (prices.length === 0) return goOn(branch, count, bits, start);
+  const after = start.next!;
+  const by = takeUnitPrices(
+    cart,
+    start,
+    prices.map(({ act }) => act),
+    after,
+  );
+  if (!prices.every(({ act }) => by.includes(act.offer))) return;
+  search.chosen.push(...prices.map(({ acting }) => acting));
+  goOn(branch, count, bits, after);
+  search.chosen.length -= prices.length;
+}
+
+/**
+ * Where lines choose among line offers: which of these stand in the combination is decided first, for it decides what every
+ * line takes of them; then the others as they act.
+ */
+function chooseByLine(search: Search, candidates: readonly Candidate[], bits: ReadonlyMap<string, number>): void {
+  const { cart, standings } = search;
+  const lineOffers = candidates
+    .filter(({ acting }) => acting.isLineOffer)
+    .sort((a, b) => a.acting.turn - b.acting.turn);
+  const actings = lineOffers.map(({ acting }) => acting);
+  const others = candidates.filter(({ acting }) => !acting.isLineOffer);
+  const chooser = lineChooser(cart, actings);
+  const { lines } = chooser;
+  const mostOfOthers = mostFrom(cart, standings.start, others)[0]!;
+  const full = 2 ** lineOffers.length - 1;
+  const bitsOf = (among: number) => lineOffers.reduce((all, { bit }, at) => (among & (1 << at) ? all | bit : all), 0);
+
+  /** What all lines cost by what they choose among some line offers. */
+  const sumOf = (among: number) => lines.reduce((sum, line) => sum + chooser.choose(line, among).costMinor, 0);
+
+  /** No combination with the line offers chosen, and any of `among`, costs less. */
+  function leastWith(chosen: number, among: number): number {
+    let dearest = 0;
+    // Each offer must be taken by a line, be it dearer there.
+    for (const [at, { itemGroup }] of actings.entries()) {
+      const bit = 1 << at;
+      if ((chosen & bit) === 0 || itemGroup === null) continue;
+      let dearer = Infinity;
+      for (const line of lines)
+        if ((chooser.fitting(line) & bit) !== 0)
+          dearer = Math.min(dearer, chooser.choose(line, among, bit).costMinor - chooser.choose(line, among).costMinor);
+      dearest = Math.max(dearest, dearer);
+    }
+    return sumOf(among) + dearest + standings.start.deliveryMinor - mostOfOthers;
+  }
+
+  /** The combinations that hold just these of the line offers. */
+  function look(chosen: number): void {
+    const taken = lines.reduce((all, line) => all | chooser.choose(line, chosen).offers, 0);
+    if (taken !== chosen) return;
+    const own = bitsOf(chosen);
+    const open = candidates.filter(({ acting, bit, excluded }) =>
+      acting.isLineOffer ? (bit & own) !== 0 : (excluded & own) === 0,
+    );
+    const acts = actsOf(
+      cart,
+      open.map(({ acting }) => acting),
+      bits,
+      takesBy(chooser, actings, chosen),
+    );
+    const decided = open.map((candidate, i) => ({
+      ...candidate,
+      act: acts[i]!,
+      isForced: candidate.acting.isLineOffer,
+    }));
+    // What the lines cost by these alone is known; the rest take at most so much of the lines that are left to them.
+    const rest = mostFrom(
+      cart,
+      standings.start,
+      decided.filter(({ isForced }) => !isForced),
+    )[0]!;
+    if (isHopeless(search, sumOf(chosen) + standings.start.deliveryMinor - rest, countBits(chosen))) return;
+    const prices = decided.filter(({ act }) => act.stage === 1);
+    const branch = { search, candidates: decided, farthest: mostFrom(cart, standings.start, decided) };
+    const priceBits = prices.reduce((all, { bit }) => all | bit, 0);
+    startFrom(branch, prices, prices.length, priceBits);
+  }
+
+  function decide(at: number, chosen: number, among: number): void {
+    if (isHopeless(search, leastWith(chosen, among), countBits(chosen))) return;
+    if (at === lineOffers.length) return chosen === all ? undefined : look(chosen);
+    const bit = 1 << at;
+    if ((lineOffers[at]!.excluded & bitsOf(chosen)) === 0) decide(at + 1, chosen | bit, among);
+    decide(at + 1, chosen, among & ~bit);
+  }
+
+  // Where nothing else has a say, the best is what the lines choose of all there is.
+  const all = lines.reduce((union, line) => union | chooser.choose(line, full).offers, 0);
+  const areLegal = lineOffers.every(({ excluded }, at) => !(all & (1 << at)) || (excluded & bitsOf(all)) === 0);
+  if (areLegal) look(all);
+  decide(0, 0, full);
 }

@@ -1,9 +1,10 @@
-import { bookOf, sift, type Acting } from './book';
-import { allAlone, findBest, inTurn, runOffers, type Alone } from './combine';
+import { bookOf, sift } from './book';
+import { findBest } from './combine';
 import { halfUp } from './half-up';
 import { plainCode, refusalByGoods, type Refusal } from './judge';
 import type { PricedOffer, PricingInput } from './pricing.schema';
-import { cartOf, costOf, MOST_SEARCHED, standingsOf, type OfferStep } from './state';
+import { allAlone, runOffers, type Alone } from './run';
+import { cartOf, costOf, inTurn, MOST_SEARCHED, standingsOf, type Acting, type OfferStep } from './state';
 
 /** Why an offer is not in the price, with its facts. `by`: the offers that are. */
 export type OfferRefusal =

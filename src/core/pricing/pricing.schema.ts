@@ -12,10 +12,10 @@ const names = z.array(key).max(500);
 const maybe = <T extends z.ZodType>(type: T) => type.nullish().transform((value) => value ?? null);
 
 const named = z.strictObject({
-  products: names.optional(),
-  variants: names.optional(),
-  categories: names.optional(),
-  tags: names.optional(),
+  products: names.nullish(),
+  variants: names.nullish(),
+  categories: names.nullish(),
+  tags: names.nullish(),
 });
 
 /** Which lines an offer is about; null and `{}`: all. */
@@ -47,7 +47,14 @@ const shared = {
   told: z.boolean().default(false),
   rank: z.number().int().min(-1000).max(1000).default(0),
   when: when.prefault({}),
-  combine: z.strictObject({ group: maybe(key), alone: z.boolean().default(false) }).prefault({}),
+  combine: z
+    .strictObject({
+      group: maybe(key),
+      /** Of one group an item is lowered by one offer, or an order by one. */
+      per: z.enum(['item', 'order']).default('order'),
+      alone: z.boolean().default(false),
+    })
+    .prefault({}),
   limits: z.strictObject({ total: maybe(count), perShopper: maybe(count) }).prefault({}),
 };
 
@@ -165,12 +172,17 @@ const inputSchema = z.strictObject({
   deliveryMethod: maybe(key),
   tax: z.strictObject({ basisPoints, included: z.boolean() }),
 });
+/** Selections stay as written: two are told apart by it. */
+const AS_WRITTEN: readonly string[] = ['selection', 'buy', 'get', 'counts'];
+
 /** Absent and null mean the same: what is null is left out. */
 function withoutNulls(value: unknown): unknown {
   if (Array.isArray(value)) return value.map(withoutNulls);
   if (typeof value !== 'object' || value === null) return value;
   return Object.fromEntries(
-    Object.entries(value).flatMap(([key, own]) => (own === null ? [] : [[key, withoutNulls(own)]])),
+    Object.entries(value).flatMap(([key, own]) =>
+      own === null ? [] : [[key, AS_WRITTEN.includes(key) ? own : withoutNulls(own)]],
+    ),
   );
 }
 

@@ -1,3 +1,4 @@
+import equal from 'fast-deep-equal';
 import type { LineSelection, PricedLine } from './pricing.schema';
 
 type Named = NonNullable<NonNullable<LineSelection>['only']>;
@@ -8,8 +9,8 @@ function matches(line: Goods, { products, variants, categories, tags }: Named): 
   return (
     (products?.includes(line.product) ?? false) ||
     (variants?.includes(line.variant) ?? false) ||
-    (categories !== undefined && line.categories.some((category) => categories.includes(category))) ||
-    (tags !== undefined && line.tags.some((tag) => tags.includes(tag)))
+    (categories ? line.categories.some((category) => categories.includes(category)) : false) ||
+    (tags ? line.tags.some((tag) => tags.includes(tag)) : false)
   );
 }
 
@@ -29,12 +30,10 @@ export function buysWhatItGives(offer: { readonly buy: LineSelection; readonly g
   return known;
 }
 
-/** Whether two selections are written alike: null and `{}` are one, the order within lists counts. */
+/**
+ * Whether two selections are written alike: null and `{}` are one, `{ only: null }` is another, the order within lists counts, that
+ * of the fields does not.
+ */
 function isSameSelection(a: LineSelection, b: LineSelection): boolean {
-  const written = (selection: LineSelection) => {
-    const of = (named: Named | null | undefined) =>
-      named ? [named.products, named.variants, named.categories, named.tags].map((list) => list ?? null) : null;
-    return JSON.stringify([of(selection?.only), of(selection?.except)]);
-  };
-  return written(a) === written(b);
+  return equal(a ?? {}, b ?? {});
 }

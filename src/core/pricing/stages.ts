@@ -1,40 +1,18 @@
 import { allocateInto } from '~/core/money';
+import { assertNever } from '~/core/problems';
 import { partOf } from './half-up';
 import { fullUnit } from './judge';
+import type { PricedLine } from './pricing.schema';
 import { takeSets } from './sets';
-import { follow, type Cart, type Standing, type TakingOffer } from './state';
+import { countFitting, follow, type Act, type Cart, type Standing, type TakingOffer } from './state';
 
-export type Stage = 1 | 2 | 3 | 4 | 5;
-
-export function stageOf(offer: TakingOffer): Stage {
-  switch (offer.kind) {
-    case 'priceIs':
-    case 'quantityBreaks':
-      return 1;
-    case 'buyGet':
-    case 'bundle':
-      return 2;
-    case 'percentOff':
-    case 'amountOff':
-      return offer.target === 'lines' ? 3 : 4;
-    case 'deliveryOff':
-      return 5;
-  }
-}
-
-type UnitPriceOffer = Extract<TakingOffer, { kind: 'priceIs' | 'quantityBreaks' }>;
 type OffOffer = Extract<TakingOffer, { kind: 'percentOff' | 'amountOff' }>;
 
 /**
- * Stage 1, all at once: the lowest unit price counts, of equal ones the first offer's. `offers` by rank and id. Returns of
+ * Stage 1, all at once: the lowest unit price counts, of equal ones the first offer's. `acts` by rank and id. Returns of
  * each line which offer made its price; null: none.
  */
-export function takeUnitPrices(
-  cart: Cart,
-  from: Standing,
-  offers: readonly TakingOffer[],
-  to: Standing,
-): (TakingOffer | null)[] {
+export function takeUnitPrices(cart: Cart, from: Standing, acts: readonly Act[], to: Standing): (TakingOffer | null)[] {
   const { lines } = cart;
   follow(from, to);
   to.prices = to.own.prices;
@@ -44,14 +22,14 @@ export function takeUnitPrices(
     of[i] = fullUnit(line);
     return null;
   });
-  for (const offer of offers) {
+  for (const { offer, fitting } of acts) {
     if (offer.kind !== 'priceIs' && offer.kind !== 'quantityBreaks') continue;
-    const fitting = cart.fitting(offer.selection);
-    const together =
-      offer.kind === 'quantityBreaks' && offer.count === 'selection' ? countFitting(cart, fitting) : null;
+    // What counts together counts whether or not a line takes this offer.
+    const isTogether = offer.kind === 'quantityBreaks' && offer.count === 'selection';
+    const together = isTogether ? countFitting(cart, cart.fitting(offer.selection)) : 0;
     for (let i = 0; i < lines.length; i += 1) {
       if (fitting && !fitting[i]) continue;
-      const unit = newUnit(offer, cart, i, together);
+      const unit = newUnit(offer, lines[i]!, together);
       if (unit !== null && unit < of[i]!) {
         of[i] = unit;
         by[i] = offer;
@@ -66,17 +44,11 @@ export function takeUnitPrices(
   return by;
 }
 
-function countFitting({ lines }: Cart, fitting: readonly boolean[] | null): number {
-  let count = 0;
-  for (let i = 0; i < lines.length; i += 1) if (!fitting || fitting[i]) count += lines[i]!.quantity;
-  return count;
-}
-
-/** `together`: of all lines that fit, where they are counted together. */
-function newUnit(offer: UnitPriceOffer, cart: Cart, i: number, together: number | null): number | null {
-  const line = cart.lines[i]!;
+/** What an offer of stage 1 makes of a unit of a line that fits; null: nothing. `together`: units of all lines that fit. */
+export function newUnit(offer: TakingOffer, line: PricedLine, together: number): number | null {
   if (offer.kind === 'priceIs') return Math.max(0, offer.unitMinor + line.unitOptionsMinor);
-  const quantity = together ?? line.quantity;
+  if (offer.kind !== 'quantityBreaks') return null;
+  const quantity = offer.count === 'selection' ? together : line.quantity;
   let reached: (typeof offer.breaks)[number] | null = null;
   for (const step of offer.breaks)
     if (step.from <= quantity && (reached === null || step.from > reached.from)) reached = step;
@@ -88,29 +60,50 @@ function newUnit(offer: UnitPriceOffer, cart: Cart, i: number, together: number 
 }
 
 /** Stages 2 to 5: what one offer takes of what those before it left, and in `to` what it leaves. */
-export function take(cart: Cart, from: Standing, offer: TakingOffer, to: Standing): number {
+export function take(cart: Cart, from: Standing, act: Act, to: Standing): number {
+  const { offer } = act;
   switch (offer.kind) {
     case 'buyGet':
-    case 'bundle':
-      return takeSets(cart, from, offer, to);
+    case 'bundle': {
+      const off = takeSets(cart, from, offer, to);
+      return markLowered(cart, from, act, to, off);
+    }
     case 'percentOff':
-    case 'amountOff':
-      return offer.target === 'lines' ? takeOffLines(cart, from, offer, to) : takeOffOrder(cart, from, offer, to);
+    case 'amountOff': {
+      const off = offer.target === 'lines' ? takeOffLines(cart, from, act, to) : takeOffOrder(cart, from, act, to);
+      return markLowered(cart, from, act, to, off);
+    }
     case 'deliveryOff':
       return takeDelivery(cart, from, offer, to);
-    default:
+    case 'priceIs':
+    case 'quantityBreaks':
       throw new Error(`${offer.kind} acts with all others of its stage`);
+    default:
+      return assertNever(offer);
   }
 }
 
-function takeOffLines(cart: Cart, from: Standing, offer: OffOffer, to: Standing): number {
-  const fitting = cart.fitting(offer.selection);
+/** Keeps of an offer in a group per item which lines it has lowered: the later ones of its group pass by them. */
+function markLowered({ lines }: Cart, from: Standing, { group }: Act, to: Standing, off: number): number {
+  if (group === 0 || off === 0) return off;
+  to.lowered = to.own.lowered;
+  for (let i = 0; i < lines.length; i += 1)
+    to.lowered[i] = from.lowered[i]! | (to.lines[i]! < from.lines[i]! ? group : 0);
+  return off;
+}
+
+/** Whether an offer may lower a line as it stands. */
+const isOpen = ({ fitting, group }: Act, { lowered }: Standing, line: number): boolean =>
+  (!fitting || fitting[line]!) && (group & lowered[line]!) === 0;
+
+function takeOffLines(cart: Cart, from: Standing, act: Act, to: Standing): number {
+  const offer = act.offer as OffOffer;
   const count = cart.lines.length;
   const offs = to.lines;
   let off = 0;
   for (let i = 0; i < count; i += 1) {
     const cost = from.lines[i]!;
-    const own = fitting && !fitting[i] ? 0 : Math.min(cost, offUnits(cart, from, offer, i));
+    const own = isOpen(act, from, i) ? Math.min(cost, offUnits(cart, from, offer, i)) : 0;
     offs[i] = own;
     off += own;
   }
@@ -128,13 +121,13 @@ function offUnits(cart: Cart, { lines, units }: Standing, offer: OffOffer, i: nu
     : offer.amountMinor * (cart.lines[i]!.quantity - units.given[i]!);
 }
 
-function takeOffOrder(cart: Cart, from: Standing, offer: OffOffer, to: Standing): number {
-  const fitting = cart.fitting(offer.selection);
+function takeOffOrder(cart: Cart, from: Standing, act: Act, to: Standing): number {
+  const offer = act.offer as OffOffer;
   const count = cart.lines.length;
   const costs = to.lines;
   let base = 0;
   for (let i = 0; i < count; i += 1) {
-    const cost = fitting && !fitting[i] ? 0 : from.lines[i]!;
+    const cost = isOpen(act, from, i) ? from.lines[i]! : 0;
     costs[i] = cost;
     base += cost;
   }

@@ -20,7 +20,7 @@ export function LineSelection({ label, value, onChange }: Props) {
   const only = value?.only ?? null;
   const except = value?.except ?? null;
   const put = (next: { only: Named | null; except: Named | null }) => {
-    const isBare = !next.except || Object.values(next.except).every((names) => names.length === 0);
+    const isBare = !next.except || Object.values(next.except).every((names) => !names?.length);
     onChange(
       next.only === null && isBare
         ? null
@@ -72,7 +72,7 @@ function Names({ label, value, onChange }: { label: string; value: Named; onChan
   const chosen = value.categories ?? [];
   const put = (part: Named) => {
     const next = { ...value, ...part };
-    onChange(Object.fromEntries(Object.entries(next).filter(([, list]) => list.length > 0)));
+    onChange(Object.fromEntries(Object.entries(next).filter(([, list]) => list?.length)));
   };
   return (
     <div className="flex flex-col gap-2 border-s-2 border-mortar ps-3">

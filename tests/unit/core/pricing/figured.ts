@@ -26,6 +26,7 @@ const amount = (amountMinor: number, more: object = {}) => ({
   amountMinor,
   ...more,
 });
+const perItem = { combine: { group: 'discounts', per: 'item' } };
 const ofOrder = { target: 'order' };
 const buyGet = (buyQuantity: number, getQuantity: number, more: object = {}) => ({
   ...{ kind: 'buyGet', buyQuantity, getQuantity, basisPoints: 10_000 },
@@ -93,6 +94,43 @@ export const WORKED: readonly Figured[] = [
   {
     ...{ name: 'at most so much', lines: [line(20_000), line(10_000)], offers: [percent(2000, { maxMinor: 3000 })] },
     ...{ after: [18_000, 9000], total: 27_490 },
+  },
+  {
+    ...{ name: 'per item: each product has its own', lines: [line(5000), line(2000, 1, 'b')] },
+    offers: [percent(1000, { selection: only('a'), ...perItem }), percent(2000, { selection: only('b'), ...perItem })],
+    ...{ after: [4500, 1600], total: 6590 },
+  },
+  {
+    ...{ name: 'per item: the better one for each', lines: [line(5000), line(2000, 1, 'b')] },
+    offers: [percent(1000, { selection: only('a'), ...perItem }), amount(400, perItem)],
+    ...{ after: [4500, 1600], total: 6590 },
+  },
+  {
+    ...{ name: 'per item: off the order outdoes off a line', lines: [line(5000), line(2000, 1, 'b')] },
+    offers: [percent(1000, { selection: only('a'), ...perItem }), percent(1500, { ...ofOrder, ...perItem })],
+    ...{ after: [4250, 1700], total: 6440, refused: { o0: 'outdone' } },
+  },
+  {
+    ...{ name: 'per item: a line of which a set lowered a unit', lines: [line(5000, 3), line(2000, 1, 'b')] },
+    offers: [buyGet(2, 1, { buy: only('a'), get: only('a'), ...perItem }), percent(1000, perItem)],
+    ...{ after: [10_000, 1800], total: 12_290 },
+  },
+  {
+    ...{ name: 'per item: a cap passes by what a later one lowers', lines: [line(5000), line(2000, 1, 'b')] },
+    offers: [
+      percent(4000, { selection: only('a'), maxMinor: 3000, rank: 0, ...perItem }),
+      percent(1000, { rank: 1, ...perItem }),
+    ],
+    ...{ after: [3000, 2000], total: 5490, refused: { o1: 'outdone' } },
+  },
+  {
+    ...{ name: 'per item: beside a price of no group', lines: [line(5000, 5)] },
+    offers: [
+      { kind: 'priceIs', selection: only('a'), unitMinor: 3500 },
+      percent(1000, { selection: only('a'), ...perItem }),
+      { kind: 'quantityBreaks', breaks: [{ from: 5, basisPoints: 2000 }], ...perItem },
+    ],
+    ...{ after: [15_750], total: 16_240, refused: { o2: 'outdone' } },
   },
 ];
 
@@ -573,5 +611,27 @@ export const FIGURED: readonly Figured[] = [
     delivery: 0,
     total: 950,
     refused: { o0: 'outdone' },
+  },
+  {
+    ...{ name: 'two offers on delivery of one group never stand together', lines: [line(1000)] },
+    offers: [
+      { kind: 'deliveryOff', amountMinor: 200, ...perItem },
+      { kind: 'deliveryOff', basisPoints: 5000, ...perItem },
+    ],
+    ...{ after: [1000], total: 1245, delivery: 245, refused: { o0: 'outdone' } },
+  },
+  {
+    ...{ name: 'one per order keeps those per item of its group out', lines: [line(5000), line(2000, 1, 'b')] },
+    offers: [
+      percent(1000, { selection: only('a'), ...perItem }),
+      percent(1000, { selection: only('b'), ...perItem }),
+      percent(3000, { selection: only('a'), combine: { group: 'discounts', per: 'order' } }),
+    ],
+    ...{ after: [3500, 2000], total: 5990, refused: { o0: 'outdone', o1: 'outdone' } },
+  },
+  {
+    ...{ name: 'a set counts whether null or only null is written', lines: [line(1000), line(500, 1, 'b')] },
+    offers: [buyGet(1, 1, { buy: null, get: { only: null } })],
+    ...{ after: [1000, 0], total: 1490 },
   },
 ];

@@ -1,0 +1,114 @@
+import { partOf } from './half-up';
+import { offDelivery } from './stages';
+import { MOST_SEARCHED, type Act, type Acting, type Cart, type Standing } from './state';
+
+/** An offer as the search goes through it. */
+export interface Candidate {
+  readonly acting: Acting;
+  act: Act;
+  readonly bit: number;
+  /** Bits of those it may not stand with. */
+  excluded: number;
+  /** A bit for its group, if no two of that group ever stand together; 0: none. */
+  only: number;
+  /** Decided on before: it stands in every combination of this branch. */
+  readonly isForced: boolean;
+  /** What it leaves of the whole cart. */
+  readonly alone: Standing;
+}
+
+/** What offers of the later stages, from each on, take at most of a cart, whatever was taken before. */
+export function mostFrom(cart: Cart, start: Standing, offers: readonly Candidate[]): number[] {
+  const ofGroups = new Map<number, number>();
+  const all = new Array<number>(offers.length + 1).fill(0);
+  for (let i = offers.length - 1; i >= 0; i -= 1) {
+    const { act, only } = offers[i]!;
+    const most = mostOf(cart, start, act);
+    const before = only === 0 ? 0 : (ofGroups.get(only) ?? 0);
+    // Of a group the one that could take most counts.
+    if (only !== 0) ofGroups.set(only, Math.max(most, before));
+    all[i] = all[i + 1]! + Math.max(0, most - before);
+  }
+  return all;
+}
+
+const mostInGroup = new Float64Array(MOST_SEARCHED);
+
+/**
+ * No combination of the offers from `from` on brings the cart lower. Percents off everything shrink what the next one sees:
+ * they are multiplied, with the cents that rounding can add. All others are given what each could take if it stood alone
+ * here, and that is taken last, where it does most. `chosen`: bits of those that stand already.
+ */
+export function leastCost(
+  cart: Cart,
+  at: Standing,
+  offers: readonly Candidate[],
+  from: number,
+  chosen: number,
+): number {
+  let goods = at.goodsMinor;
+  let off = 0;
+  let seen = 0;
+  for (let i = from; i < offers.length; i += 1) {
+    const { act, only, excluded } = offers[i]!;
+    if ((chosen & excluded) !== 0) continue;
+    const { offer, fitting } = act;
+    if (only === 0 && offer.kind === 'percentOff' && fitting === null)
+      goods -= (goods * offer.basisPoints) / 10_000 + cart.lines.length / 2;
+    else if (only === 0) off += mostOf(cart, at, act);
+    else {
+      // Of a group the one that could take most counts.
+      const group = 31 - Math.clz32(only);
+      const own = mostOf(cart, at, act);
+      const before = (seen & only) === 0 ? 0 : mostInGroup[group]!;
+      seen |= only;
+      mostInGroup[group] = Math.max(own, before);
+      off += Math.max(0, own - before);
+    }
+  }
+  return goods - off + at.deliveryMinor;
+}
+
+/** What an offer of a later stage takes at most of what there is now, whatever others take before it. */
+function mostOf(cart: Cart, at: Standing, { offer, fitting }: Act): number {
+  switch (offer.kind) {
+    case 'deliveryOff':
+      return offDelivery(offer, at.deliveryMinor);
+    case 'percentOff':
+    case 'amountOff': {
+      let sum = 0;
+      let off = 0;
+      for (let line = 0; line < cart.lines.length; line += 1) {
+        if (fitting && !fitting[line]) continue;
+        const cost = at.lines[line]!;
+        sum += cost;
+        if (offer.target === 'lines')
+          off +=
+            offer.kind === 'percentOff'
+              ? partOf(cost, offer.basisPoints)
+              : Math.min(cost, offer.amountMinor * cart.lines[line]!.quantity);
+      }
+      if (offer.target === 'order')
+        off = offer.kind === 'percentOff' ? partOf(sum, offer.basisPoints) : Math.min(sum, offer.amountMinor);
+      return Math.min(off, offer.maxMinor ?? off);
+    }
+    case 'buyGet': {
+      const gets = cart.fitting(offer.get);
+      return mostOfUnits(cart, at, (line) => !gets || gets[line]!, offer.basisPoints);
+    }
+    case 'bundle': {
+      const items = offer.items.map(({ selection }) => cart.fitting(selection));
+      return mostOfUnits(cart, at, (line) => items.some((one) => !one || one[line]), 10_000);
+    }
+    default:
+      // Prices of units act before these.
+      return 0;
+  }
+}
+
+function mostOfUnits(cart: Cart, at: Standing, fitting: (line: number) => boolean, basisPoints: number): number {
+  let off = 0;
+  for (let i = 0; i < cart.lines.length; i += 1)
+    if (fitting(i)) off += at.units.free[i]! * partOf(at.prices.of[i]!, basisPoints);
+  return off;
+}
