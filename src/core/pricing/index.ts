@@ -41,6 +41,7 @@ export {
 export { freeFrom, sumsToTry, type FreeFrom, type FreeFromAnswer } from './free-from';
 export { findOverlaps, type Overlap } from './overlaps';
 export { guard } from './guard';
+export { countAble, shownOffers } from './shown';
 export { isRunning, nextChange, productsOfOffers, touches } from './touches';
 export { codeProblem, isWaiting } from './word-refusal';
 export { stretchOf } from './stretch-of';

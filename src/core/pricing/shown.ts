@@ -1,0 +1,97 @@
+import { stageOf, MOST_SEARCHED } from './state';
+import type { PricedOffer } from './pricing.schema';
+import { isRunning } from './touches';
+
+/** Whether an offer asks who buys, from where, or how often they did before: of goods outside a cart nobody knows. */
+function asksWhoBuys({ when, limits }: PricedOffer): boolean {
+  const { shopper, birthdayDays, countries, sources } = when;
+  return (
+    shopper !== 'any' ||
+    birthdayDays !== null ||
+    countries.length > 0 ||
+    sources.length > 0 ||
+    limits.perShopper !== null
+  );
+}
+
+/** Whether another offer that is on can take its place: one of them stands alone, or lowers a whole order. */
+function canBeOusted(offer: PricedOffer, offers: readonly PricedOffer[]): boolean {
+  const { group, per, alone } = offer.combine;
+  if (alone) return true;
+  if (group === null) return false;
+  return offers.some(
+    (other) =>
+      other.id !== offer.id &&
+      other.on &&
+      other.combine.group === group &&
+      (per === 'order' || other.combine.per === 'order'),
+  );
+}
+
+/** Whether what an offer takes off goods hangs on these goods alone: no other goods in a cart can take it away. */
+function isPromise(offer: PricedOffer, offers: readonly PricedOffer[]): boolean {
+  if (!offer.on || offer.kind === 'gift' || offer.when.code !== null) return false;
+  if (asksWhoBuys(offer) || canBeOusted(offer, offers)) return false;
+  const stage = stageOf(offer);
+  if (stage !== 1 && stage !== 3) return false;
+  if ('maxMinor' in offer && offer.maxMinor !== null) return false;
+  return offer.kind !== 'quantityBreaks' || offer.count === 'line';
+}
+
+/** The same of an offer on delivery to a country that is known. */
+function isDeliveryPromise(offer: PricedOffer, offers: readonly PricedOffer[]): boolean {
+  if (!offer.on || offer.kind !== 'deliveryOff' || offer.when.code !== null) return false;
+  return !asksWhoBuys({ ...offer, when: { ...offer.when, countries: [] } }) && !canBeOusted(offer, offers);
+}
+
+/**
+ * So many offers can be able in one cart at a moment (ms since 1970), as far as dates, codes and buyers tell. Beyond
+ * `MOST_SEARCHED` some of them are not looked at.
+ */
+export function countAble(offers: readonly PricedOffer[], at: number, severalCodes: boolean): number {
+  const running = offers.filter((offer) => offer.on && offer.kind !== 'gift' && isRunning(offer, at));
+  const mostFor = (shopper: 'new' | 'returning') => {
+    const own = running.filter(({ when }) => when.shopper === 'any' || when.shopper === shopper);
+    const byCode = new Map<string, number>();
+    for (const { when } of own) {
+      const code = when.code?.trim().toLowerCase() ?? '';
+      byCode.set(code, (byCode.get(code) ?? 0) + 1);
+    }
+    const open = byCode.get('') ?? 0;
+    byCode.delete('');
+    const coded = [...byCode.values()];
+    return open + (severalCodes ? coded.reduce((sum, one) => sum + one, 0) : Math.max(0, ...coded));
+  };
+  return Math.max(mostFor('new'), mostFor('returning'));
+}
+
+interface Promised {
+  readonly goods: readonly PricedOffer[];
+  readonly withDelivery: readonly PricedOffer[];
+}
+
+const promised = new WeakMap<readonly PricedOffer[], Promised>();
+const NONE: readonly PricedOffer[] = [];
+
+/**
+ * The offers that may lower a price that is shown outside a cart: no cart costs more than what is shown for its lines by these.
+ * None where more are able than are searched. With `delivery` those on delivery, too. One list for one array of offers, so
+ * that what is found out of it is found out once. Rules: docs/pricing.md, "What is shown before there is a cart".
+ */
+export function shownOffers(
+  offers: readonly PricedOffer[],
+  {
+    at,
+    severalCodes,
+    delivery = false,
+  }: { readonly at: number; readonly severalCodes: boolean; readonly delivery?: boolean },
+): readonly PricedOffer[] {
+  if (countAble(offers, at, severalCodes) > MOST_SEARCHED) return NONE;
+  let found = promised.get(offers);
+  if (!found) {
+    const goods = offers.filter((offer) => isPromise(offer, offers));
+    const withDelivery = [...goods, ...offers.filter((offer) => isDeliveryPromise(offer, offers))];
+    promised.set(offers, (found = { goods, withDelivery }));
+  }
+  return delivery ? found.withDelivery : found.goods;
+}
