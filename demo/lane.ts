@@ -1,4 +1,4 @@
-import { NO_GOODS, applyLayout, newPiece, selectionOf, type Lane, type Piece } from '~/core/lane';
+import { LANE_VERSION, NO_GOODS, applyLayout, newPiece, selectionOf, type Lane, type Piece } from '~/core/lane';
 import { usualDelivery } from '~/core/orders';
 import { offerSchema, type Offer } from '~/core/pricing';
 import { definitionOf } from '~/pieces/registry';
@@ -22,7 +22,7 @@ function winter(days: number): string {
 /** The lane that ships live. */
 export function liveDemoLane(): Lane {
   return {
-    version: 2,
+    version: LANE_VERSION,
     shop: {
       name: 'Hollowtarn Kites',
       currency: 'EUR',
@@ -131,7 +131,7 @@ export function liveDemoLane(): Lane {
         kind: 'percentOff',
         name: 'First wind',
         when: { code: 'WIND10', minGoodsMinor: 3000 },
-        combine: { group: 'discounts' },
+        combine: { group: 'discounts', per: 'item' },
         target: 'lines',
         basisPoints: 1000,
       }),

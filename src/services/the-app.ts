@@ -6,6 +6,7 @@ import { settleRefunds } from './orders/keep-orders';
 import { sendOrderMails } from './orders/order-mails';
 import { releaseAdditions } from './orders/add-after';
 import { releaseAbandoned } from './orders/place-order';
+import { convertOffers } from './lane/convert-offers';
 import { sweepPersonal } from './accounts/privacy';
 import { sweepSearches } from './catalogue/mend-searches';
 import { countRecentSales } from './catalogue/count-recent-sales';
@@ -56,6 +57,8 @@ async function open(): Promise<App> {
   await stopLostImports(whole);
   await releaseAbandoned(whole, 0);
   await releaseAdditions(whole, 0);
+  // Looks at many carts: it goes on beside the first requests.
+  void convertOffers(whole).catch((error: unknown) => app.log.error({ err: error }, 'offers could not be converted'));
   timers.push(
     every(SWEEP_MS, whole, [releaseAbandoned, releaseAdditions, settleRefunds, sendOrderMails, sweepUploads]),
     every(DAILY_MS, whole, [sweepPersonal, countRecentSales, sweepSearches]),

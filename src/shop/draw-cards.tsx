@@ -6,6 +6,7 @@ import type { CardExtras, ProductCard } from '~/core/catalogue';
 import { compilePiece, newPiece } from '~/core/lane';
 import { Card } from '~/pieces/listing/card';
 import { listing, type ListingPiece } from '~/pieces/listing/definition';
+import { tellerOf } from '~/services/offers/tell-offers';
 import type { ShopContext } from './shop-context';
 
 const MOST_DRAWN = 4000;
@@ -27,24 +28,30 @@ interface Drawn {
 }
 
 /** Cards as HTML. One that was drawn before of the same facts, for the same readers, is not drawn again. */
-export function drawCards(
+export async function drawCards(
   cards: readonly ProductCard[],
   shop: ShopContext,
   { piece = usualListing, extras, level, eager = 0 }: Drawn,
-): string {
+): Promise<string> {
   let number = numbers.get(piece);
   if (number === undefined) numbers.set(piece, (number = last += 1));
   const readers = `${shop.locale} ${shop.language} ${shop.currency.code} ${shop.revision} ${level} ${number}`;
+  const word = await tellerOf(
+    shop.app,
+    shop,
+    shop.language,
+    cards.flatMap(({ told }) => told ?? []),
+  );
   return cards
-    .map((card, i) => {
+    .map(({ told = [], ...card }, i) => {
       const isEager = i < eager;
       const own = extras?.get(card.id);
-      const key = `${readers} ${isEager} ${JSON.stringify(card)}${own ? JSON.stringify(own) : ''}`;
+      // A card has room for one line of offers.
+      const offer = told.map(word).find((line) => line !== null) ?? null;
+      const key = `${readers} ${isEager} ${JSON.stringify(card)}${offer ?? ''}${own ? JSON.stringify(own) : ''}`;
       let html = drawn.get(key);
       if (html === undefined) {
-        html = renderToString(
-          <Card card={card} extras={own} piece={piece} reader={shop} level={level} eager={isEager} />,
-        );
+        html = renderToString(<Card {...{ card, piece, offer, level }} extras={own} reader={shop} eager={isEager} />);
         drawn.set(key, html);
       }
       return html;

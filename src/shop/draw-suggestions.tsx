@@ -27,14 +27,14 @@ function asListing(piece: GoesWithPiece | RelatedPiece | BetterOnePiece): Listin
 
 const NO_PAGES = { page: 1, pages: 1, href: () => '', words: { pages: '', previous: '', next: '' } };
 
-function drawSuggested(
+async function drawSuggested(
   piece: GoesWithPiece | RelatedPiece,
   shop: ShopContext,
   cards: readonly SuggestedCard[],
-): string {
+): Promise<string> {
   if (cards.length === 0) return '';
   const listing = asListing(piece);
-  const html = drawCards(
+  const html = await drawCards(
     cards.map(({ why: _why, ...card }) => card),
     shop,
     { piece: listing, level: 3 },
@@ -98,13 +98,10 @@ export async function drawBetterOne(drawn: ManifestPiece, shop: ShopContext, _ur
   const shows = (part: 'changes' | 'more') => piece.parts.some(({ key }) => key === part);
   const word = moreMinor > 0 ? 'more' : moreMinor < 0 ? 'less' : 'same';
   const said = words[word] ?? '';
+  const html = await drawCards([card], shop, { piece: asListing(piece), level: 3 });
   return renderToString(
     <div class="better-one">
-      <div
-        class="goods"
-        data-as="list"
-        dangerouslySetInnerHTML={{ __html: drawCards([card], shop, { piece: asListing(piece), level: 3 }) }}
-      />
+      <div class="goods" data-as="list" dangerouslySetInnerHTML={{ __html: html }} />
       {shows('more') && (
         <p data-part="more" data-word={word}>
           {fill(said, { amount: shop.money(Math.abs(moreMinor)) }, shop.language)}

@@ -35,7 +35,7 @@ export const drawnKinds: Readonly<Record<string, Draw>> = {
       ...{ page: found.page, pages: more === 'none' ? 1 : found.pages, href: place.href },
       words: { pages: say('pages'), previous: say('previous'), next: say('next') },
     };
-    const html = drawCards(found.cards, shop, { piece, extras, level: 3 });
+    const html = await drawCards(found.cards, shop, { piece, extras, level: 3 });
     return renderToString(h(Goods, { piece, html, isEmpty: found.cards.length === 0, paging }));
   },
   'buy-link': async (drawn, shop) => {

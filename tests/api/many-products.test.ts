@@ -1,12 +1,7 @@
 import { expect } from 'chai';
 import { NOTHING_CHOSEN } from '~/core/catalogue';
-import {
-  findProduct,
-  findWhileTyping,
-  listCategories,
-  listFrontPage,
-  listProducts,
-} from '~/services/catalogue/browse-shop';
+import { findProduct, findWhileTyping, listFrontPage, listProducts } from '~/services/catalogue/browse-shop';
+import { listCategories } from '~/services/catalogue/list-categories';
 import { showDraft } from '~/services/lane/edit-draft';
 import { findSamples } from '~/services/lane/sample-situations';
 import { suggestNear } from '~/services/catalogue/suggest';

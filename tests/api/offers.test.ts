@@ -9,6 +9,7 @@ import { findProduct, listingParamsSchema, listProducts } from '~/services/catal
 import { orderRows } from '~/services/catalogue/list-selection';
 import { loadFacts } from '~/services/catalogue/product-facts';
 import { selectionOf } from '~/core/lane';
+import { beginOffer } from '~/studio/offers/kinds';
 import { backtest, offersOf, searchBelowFloor } from '~/core/pricing';
 import { liveLane } from '~/services/lane/live-lane';
 import { allGoods, pastOrders } from '~/services/offers/goods';
@@ -45,11 +46,35 @@ describe('offers in the shop', () => {
   const codeOf = (answer: Awaited<ReturnType<typeof orderNow>>) => (answer.ok ? 'ok' : answer.problems[0]!.code);
   const winders = { only: { products: ['hoop-winder'] } };
 
-  const KINDS: Readonly<Record<string, object>> = {
+  /** What is shown of the winder: page, card, row, fact, and quoted by the number. */
+  async function shownOf() {
+    const product = (await findProduct(shop.app, 'hoop-winder', 'en'))!;
+    const { cards } = await listProducts(shop.app, listingParamsSchema.parse({ q: 'hoop winder' }), null, 2);
+    const card = cards.find(({ slug }) => slug === 'hoop-winder')!;
+    const picked = selectionOf({ from: 'picked', picked: { slugs: ['hoop-winder'] } });
+    const [row] = await orderRows(shop.app, picked, 'variant');
+    const fact = (await loadFacts(shop.app, ['hoop-winder'])).get('hoop-winder')!;
+    const quoted = await Promise.all(
+      [1, 2, 3].map(
+        async (quantity) =>
+          (await quoteChoice(shop.app, product.variants[0]!.id, { quantity, unitMinor: 0, onceMinor: 0 }))!.totalMinor,
+      ),
+    );
+    const ones = [product.variants[0]!.priceMinor, card.fromMinor, row!.priceMinor, fact.fromMinor];
+    return { product, card, quoted, ones };
+  }
+  async function chargedFor(slug: string) {
+    const charged: number[] = [];
+    for (const quantity of [1, 2, 3]) {
+      const cart = await viewCart(shop.app, await cartWith(slug, quantity));
+      charged.push(cart.subtotalMinor - cart.discountMinor);
+    }
+    return charged;
+  }
+
+  const SHOWN: Readonly<Record<string, object>> = {
     'percent off lines': { kind: 'percentOff', target: 'lines', basisPoints: 1500, selection: winders },
-    'percent off the order': { kind: 'percentOff', target: 'order', basisPoints: 1500 },
     'amount off lines': { kind: 'amountOff', target: 'lines', amountMinor: 133, selection: winders },
-    'amount off the order': { kind: 'amountOff', target: 'order', amountMinor: 333 },
     'a price': { kind: 'priceIs', unitMinor: 599, selection: winders },
     'quantity breaks': {
       ...{ kind: 'quantityBreaks', selection: winders },
@@ -58,43 +83,109 @@ describe('offers in the shop', () => {
         { from: 3, basisPoints: 1200 },
       ],
     },
-    'buy some, get some': {
-      ...{ kind: 'buyGet', buy: winders, get: winders, buyQuantity: 2, getQuantity: 1, basisPoints: 10_000 },
-    },
-    'a bundle': { kind: 'bundle', items: [{ selection: winders, quantity: 2 }], priceMinor: 1200 },
     'a threshold': { kind: 'percentOff', target: 'lines', basisPoints: 1000, when: { minGoodsMinor: 1500 } },
     'free delivery': { kind: 'deliveryOff', basisPoints: 10_000 },
   };
-
-  for (const [name, offer] of Object.entries(KINDS))
+  for (const [name, offer] of Object.entries(SHOWN))
     it(`show the price that is charged, wherever it shows: ${name}`, async () => {
       await sellWith(shop.app, { one: offer });
-      const charged: number[] = [];
-      for (const quantity of [1, 2, 3]) {
-        const cart = await viewCart(shop.app, await cartWith('hoop-winder', quantity));
-        charged.push(cart.subtotalMinor - cart.discountMinor);
-      }
-      const id = await idOf('hoop-winder');
-      const product = (await findProduct(shop.app, 'hoop-winder'))!;
-      const { cards } = await listProducts(shop.app, listingParamsSchema.parse({ q: 'hoop winder' }), null, 2);
-      const card = cards.find(({ slug }) => slug === 'hoop-winder')!;
-      const picked = selectionOf({ from: 'picked', picked: { slugs: ['hoop-winder'] } });
-      const [row] = await orderRows(shop.app, picked, 'variant');
-      const fact = (await loadFacts(shop.app, ['hoop-winder'])).get('hoop-winder')!;
-      const quoted = await Promise.all(
-        [1, 2, 3].map(
-          async (quantity) => (await quoteChoice(shop.app, id, { quantity, unitMinor: 0, onceMinor: 0 }))!.totalMinor,
-        ),
-      );
+      const charged = await chargedFor('hoop-winder');
+      const { product, card, quoted, ones } = await shownOf();
 
       expect(quoted).to.deep.equal(charged);
-      expect([product.variants[0]!.priceMinor, card.fromMinor, row!.priceMinor, fact.fromMinor]).to.deep.equal(
-        Array<number>(4).fill(charged[0]!),
-      );
+      expect(ones).to.deep.equal(Array<number>(4).fill(charged[0]!));
       const isCheaper = charged[0]! < 790;
       expect([product.variants[0]!.wasMinor, card.wasMinor]).to.deep.equal(isCheaper ? [790, 790] : [null, null]);
       expect(product.isOffered ?? false).to.equal(name !== 'free delivery');
+      expect(product.told ?? []).to.deep.equal([]);
     });
+
+  const TOLD: Readonly<Record<string, readonly [object, string]>> = {
+    'percent off the order': [{ kind: 'percentOff', target: 'order', basisPoints: 1500 }, '15% off your order'],
+    'amount off the order': [
+      { kind: 'amountOff', target: 'order', amountMinor: 333, when: { minGoodsMinor: 1000 } },
+      '€3.33 off your order, for orders from €10.00',
+    ],
+    'three for two': [
+      { kind: 'buyGet', buy: winders, get: winders, buyQuantity: 2, getQuantity: 1, basisPoints: 10_000 },
+      '3 for the price of 2',
+    ],
+    'a second one for less': [
+      { kind: 'buyGet', buy: winders, get: winders, buyQuantity: 1, getQuantity: 1, basisPoints: 5000 },
+      'Buy 1, get 1 more at 50% off',
+    ],
+    'free with something else': [
+      {
+        ...{ kind: 'buyGet', buy: { only: { categories: ['power'] } }, get: winders },
+        ...{ buyQuantity: 1, getQuantity: 1, basisPoints: 10_000 },
+      },
+      'Free with 1 × Power',
+    ],
+    'a bundle': [
+      {
+        kind: 'bundle',
+        items: [
+          { selection: winders, quantity: 2 },
+          { selection: { only: { products: ['end-cap'] } }, quantity: 1 },
+        ],
+        priceMinor: 1200,
+      },
+      '2 × Hoop Winder and End Cap together for €12.00',
+    ],
+    'up to a sum': [
+      { kind: 'percentOff', target: 'lines', basisPoints: 2000, maxMinor: 100 },
+      '20% off, at most €1.00 per order',
+    ],
+    'one that stands alone': [
+      { kind: 'percentOff', target: 'lines', basisPoints: 2000, combine: { alone: true } },
+      '€6.32, while no other offer applies',
+    ],
+    'over several products': [
+      { kind: 'quantityBreaks', count: 'selection', breaks: [{ from: 5, basisPoints: 500 }] },
+      '5% off, from 5 items',
+    ],
+    'for those who return': [
+      { kind: 'percentOff', target: 'lines', basisPoints: 1000, when: { shopper: 'returning' } },
+      '10% off, comes off when you pay, if you have bought here before',
+    ],
+    'once a shopper': [
+      { kind: 'amountOff', target: 'lines', amountMinor: 100, limits: { perShopper: 1 } },
+      '€1.00 off, once per customer',
+    ],
+    'a gift': [{ kind: 'gift', variant: 'CAP', quantity: 1 }, 'With a gift: End Cap'],
+  };
+  for (const [name, [offer, line]] of Object.entries(TOLD))
+    it(`are told in a line where the price cannot promise them: ${name}`, async () => {
+      const cap = (await shop.app.catalogue.findProduct('end-cap'))!.variants[0]!.sku;
+      await sellWith(shop.app, { one: 'variant' in offer ? { ...offer, variant: cap } : offer });
+      const charged = await chargedFor('hoop-winder');
+      const { product, card, quoted, ones } = await shownOf();
+
+      expect(product.told).to.deep.equal([line]);
+      expect(card.told).to.have.length(1);
+      // What is shown is the full price, and no cart is dearer.
+      expect(quoted).to.deep.equal([790, 1580, 2370]);
+      expect(ones).to.deep.equal([790, 790, 790, 790]);
+      expect(charged.every((amount, i) => amount <= quoted[i]!)).to.equal(true);
+    });
+
+  it('as an owner begins them, never make a cart dearer than its pages said', async () => {
+    const one = { ...beginOffer('percentOff', 2), on: true, basisPoints: 2000, selection: winders };
+    const other = {
+      ...{ ...beginOffer('amountOff', 2), on: true, target: 'lines', amountMinor: 90 },
+      selection: { only: { products: ['end-cap'] } },
+    };
+    await sellWith(shop.app, { one, other });
+    const shown = await Promise.all(
+      ['hoop-winder', 'end-cap'].map(async (slug) => (await findProduct(shop.app, slug))!.variants[0]!.priceMinor),
+    );
+    const token = await cartWith('hoop-winder');
+    await change(token, { kind: 'add', variantId: await idOf('end-cap'), quantity: 1 });
+    const cart = await viewCart(shop.app, token);
+
+    expect(shown).to.deep.equal([632, 0]);
+    expect(cart.subtotalMinor - cart.discountMinor).to.equal(632);
+  });
 
   it('price options before they are in the cart as the cart does', async () => {
     await sellWith(shop.app, { one: { kind: 'percentOff', target: 'lines', basisPoints: 3333 } });

@@ -1,5 +1,6 @@
 import type { Minor } from '~/core/money';
 import type { ProductOption } from '~/core/options';
+import type { Told } from '~/core/pricing/told';
 
 export interface Picture {
   readonly src: string;
@@ -45,6 +46,8 @@ export interface Product {
   readonly id: number;
   /** Whether offers touch it: what several of it cost, or one with options, is then the server's to say. */
   readonly isOffered?: boolean;
+  /** Offers that its prices do not show, a line each. */
+  readonly told?: readonly string[];
   readonly slug: string;
   readonly name: string;
   readonly brand: string;
@@ -80,6 +83,8 @@ export interface ProductCard {
   readonly hasOptions: boolean;
   readonly picture: Picture | null;
   readonly rating: { readonly stars: number; readonly count: number } | null;
+  /** Offers that its price does not show. */
+  readonly told?: readonly Told[];
 }
 
 /** What a card says beyond that, where it is asked to. */

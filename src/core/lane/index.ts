@@ -5,6 +5,7 @@ export { dropChange } from './drop-change';
 export { describeDifference, type LaneChange } from './difference';
 export { FONTS, type Font } from './fonts';
 export {
+  LANE_VERSION,
   LEGAL_PAGES,
   type TextPage,
   THEME_COLOURS,
@@ -21,6 +22,7 @@ export { checkTheme, readThemeCss, THEME_LABELS } from './theme';
 export { movedTo, movePage, pageSlug, textPage } from './text-pages';
 export { legalText } from './legal';
 export { localeFor } from './locale-for';
+export { groupPerItem, isFromOnePerOrder } from './per-item';
 export { lintLane, type CatalogueSlugs, type LintFinding } from './lint';
 export type { Manifest, ManifestPiece, PieceOf } from './manifest';
 export { addPiece, canAdd, copyPiece, pieceName } from './many';

@@ -21,7 +21,7 @@ import {
 } from './setting';
 import { settingSchema, uploadedPicture } from './setting-types';
 
-export const LANE_VERSION = 2;
+export const LANE_VERSION = 3;
 
 const colour = z.string().regex(/^#[0-9a-f]{6}$/i, 'must be a colour such as #1c4e5f');
 

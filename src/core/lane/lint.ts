@@ -1,6 +1,7 @@
 import { DEVICES, type Device } from '~/core/where/where.schema';
 import { namedIn } from '~/core/facts';
 import { own } from '~/core/own';
+import { MOST_SEARCHED, mostAble, offersOf } from '~/core/pricing';
 import { checkMessage } from '~/core/words/check-message';
 import { readCustomCss, type CssProblem } from './custom-css';
 import type { PieceDefinition } from './definition';
@@ -66,6 +67,8 @@ export type LintFinding =
   /** What the kind itself says of its settings. */
   | { readonly level: 'warning'; readonly code: 'note'; readonly pieceId: string; readonly text: string }
   | { readonly level: 'warning'; readonly code: 'nobody-sees'; readonly pieceId: string }
+  /** More offers can be able in one cart than are searched. */
+  | { readonly level: 'warning'; readonly code: 'many-offers'; readonly pieceId: null; readonly count: number }
   /** No product is in what it is to show. */
   | { readonly level: 'warning'; readonly code: 'shows-nothing'; readonly pieceId: string }
   /** What a link sells is not sold any more; empty: it sells nothing yet. */
@@ -81,6 +84,8 @@ export interface CatalogueSlugs {
   readonly empty?: ReadonlySet<string>;
   /** SKUs that pieces name and nobody can buy any more, by the piece’s id. */
   readonly unsold?: ReadonlyMap<string, string>;
+  /** Milliseconds since 1970; of what is over nothing is said. */
+  readonly at?: number;
 }
 
 export function lintLane(lane: Lane, definitions: readonly PieceDefinition[], slugs: CatalogueSlugs): LintFinding[] {
@@ -114,7 +119,17 @@ export function lintLane(lane: Lane, definitions: readonly PieceDefinition[], sl
       if (!slugs.categories.has(slug)) findings.push({ level: 'error', code: 'deleted-category', pieceId: id, slug });
     }
   }
-  return [...findings, ...goneFromTexts(lane, definitions, slugs), ...sameMoments(lane, definitions)];
+  return [
+    ...findings,
+    ...goneFromTexts(lane, definitions, slugs),
+    ...sameMoments(lane, definitions),
+    ...findInOffers(lane, slugs),
+  ];
+}
+
+function findInOffers({ offers, shop }: Lane, { at = 0 }: CatalogueSlugs): LintFinding[] {
+  const count = mostAble(offersOf(offers), at, shop.severalCodes);
+  return count > MOST_SEARCHED ? [{ level: 'warning', code: 'many-offers', pieceId: null, count }] : [];
 }
 
 /** What texts name, though it is gone: shoppers see the fallback, or nothing. */

@@ -21,8 +21,16 @@ const version1 = z.looseObject({
   offers: z.array(offerOfVersion1),
 });
 
+const version2 = z.looseObject({ version: z.literal(2) });
+
 /** A document of an earlier version as it would be written now; any other value as it is. */
 export function migrateLane(input: unknown): unknown {
+  const second = fromVersion1(input);
+  // Version 2 did not say how offers of a group stand beside each other: one of them for a whole order, which is what absent means.
+  return version2.safeParse(second).success ? { ...(second as object), version: 3 } : second;
+}
+
+function fromVersion1(input: unknown): unknown {
   const old = version1.safeParse(input);
   if (!old.success) return input;
   const { offers, shop, ...rest } = old.data;

@@ -1,5 +1,6 @@
 import { textPage } from './text-pages';
 import { DEVICES } from '~/core/where/where.schema';
+import { MOST_SEARCHED } from '~/core/pricing/state';
 import type { CssProblem } from './custom-css';
 import type { PieceDefinition } from './definition';
 import type { Lane } from './lane.schema';
@@ -71,6 +72,8 @@ export function wordFinding(finding: LintFinding, lane: Lane, definitions: reado
       return `${within} names the piece “${finding.name}”, which is off, gone, or does not stand in texts. Nothing is shown there.`;
     case 'note':
       return `${own}: ${finding.text}`;
+    case 'many-offers':
+      return `${finding.count} offers can apply to one cart at the same time. Only the ${MOST_SEARCHED} that take most are looked at, and prices on your pages show none of them. Turn some off, or give them other dates.`;
     case 'css':
       return `${own}, own style rules. ${wordCssProblem(finding.problem)}`;
   }

@@ -17,6 +17,7 @@ export {
   pricingInputSchema,
   type Offer,
   type OfferKind,
+  type PricedLine,
   type PricedOffer,
   type PricingInput,
 } from './pricing.schema';
@@ -41,7 +42,10 @@ export {
 export { freeFrom, sumsToTry, type FreeFrom, type FreeFromAnswer } from './free-from';
 export { findOverlaps, type Overlap } from './overlaps';
 export { guard } from './guard';
-export { countAble, shownOffers } from './shown';
+export { countAble, mostAble, shownOffers } from './shown';
+export { MOST_SEARCHED } from './state';
+export { isTellable, toldOffers, type Told } from './told';
+export { wordTold, type ToldReader } from './word-told';
 export { isRunning, nextChange, productsOfOffers, touches } from './touches';
 export { codeProblem, isWaiting } from './word-refusal';
 export { stretchOf } from './stretch-of';

@@ -1,3 +1,4 @@
+import { plainCode } from './judge';
 import type { Costed } from './margins';
 import type { PricedOffer } from './pricing.schema';
 import { isAbout } from './touches';
@@ -6,9 +7,12 @@ import { isAbout } from './touches';
 export interface Overlap {
   readonly a: string;
   readonly b: string;
-  /** `add-up`: both count. `one-of-two`: the better one does. `same-code`: one code for both. */
-  readonly how: 'add-up' | 'one-of-two' | 'same-code';
-  /** Variants that both are about; null: of delivery or gifts. */
+  /**
+   * `add-up`: both count. `one-each`: each item gets the better one. `one-of-two`: an order gets the better one, whether or not they
+   * are about the same goods. `same-code`: one code for both.
+   */
+  readonly how: 'add-up' | 'one-each' | 'one-of-two' | 'same-code';
+  /** Variants that both are about; null: none, or of delivery or gifts. */
   readonly variants: number | null;
 }
 
@@ -21,9 +25,24 @@ const canMeet = (a: PricedOffer, b: PricedOffer) =>
     b.when.countries.length === 0 ||
     a.when.countries.some((country) => b.when.countries.includes(country)));
 
+/** null: they have nothing to do with each other. */
+function howTheyMeet(a: PricedOffer, b: PricedOffer, isShared: boolean): Overlap['how'] | null {
+  const [codeA, codeB] = [a.when.code, b.when.code];
+  if (codeA !== null && codeB !== null && plainCode(codeA) === plainCode(codeB)) return 'same-code';
+  // Gifts are added whatever else there is.
+  if (a.kind === 'gift' || b.kind === 'gift') return null;
+  if (a.combine.alone || b.combine.alone) return 'one-of-two';
+  const areDelivery = a.kind === 'deliveryOff' && b.kind === 'deliveryOff';
+  if (a.combine.group !== null && a.combine.group === b.combine.group) {
+    if (a.combine.per === 'order' || b.combine.per === 'order' || areDelivery) return 'one-of-two';
+    return isShared ? 'one-each' : null;
+  }
+  return isShared || areDelivery ? 'add-up' : null;
+}
+
 /**
- * Offers that run at one time, for one buyer, on the same goods: what adds up, and of which only the better one counts. Yields how
- * far it is, from 0 to 1.
+ * Offers that run at one time and for one buyer: which exclude each other, what adds up, and of which each item gets the better one.
+ * Yields how far it is, from 0 to 1.
  */
 export function* findOverlaps(offers: readonly PricedOffer[], goods: readonly Costed[]): Generator<number, Overlap[]> {
   const on = offers.filter((offer) => offer.on);
@@ -37,15 +56,9 @@ export function* findOverlaps(offers: readonly PricedOffer[], goods: readonly Co
     for (let j = i + 1; j < on.length; j += 1) {
       const b = on[j]!;
       if (!canMeet(a, b)) continue;
-      const code = a.when.code?.toLowerCase();
-      const isOne =
-        a.combine.alone || b.combine.alone || (a.combine.group !== null && a.combine.group === b.combine.group);
       const shared = countShared(about[i]!, about[j]!);
-      const isDelivery = a.kind === 'deliveryOff' && b.kind === 'deliveryOff';
-      if (code !== undefined && code === b.when.code?.toLowerCase())
-        found.push({ a: a.id, b: b.id, how: 'same-code', variants: shared || null });
-      else if (shared > 0 || isDelivery)
-        found.push({ a: a.id, b: b.id, how: isOne ? 'one-of-two' : 'add-up', variants: shared || null });
+      const how = howTheyMeet(a, b, shared > 0);
+      if (how !== null) found.push({ a: a.id, b: b.id, how, variants: shared || null });
     }
     yield 0.5 + (i + 1) / on.length / 2;
   }

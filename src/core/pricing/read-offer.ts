@@ -111,10 +111,11 @@ function limits({ limits: { total, perShopper } }: Offer): string[] {
   );
 }
 
-function together({ combine: { group, alone }, rank }: Offer): string {
+function together({ combine: { group, per, alone }, rank }: Offer): string {
   const with_ = [
     alone && 'never with any other offer',
-    group !== null && `with no other offer of “${group}”`,
+    group !== null && per === 'order' && `with no other offer of “${group}”`,
+    group !== null && per === 'item' && `each item by one offer of “${group}”`,
     !alone && group === null && 'together with any other offer',
   ].filter((clause) => clause !== false);
   return [...with_, ...(rank === 0 ? [] : [`in turn ${rank}`])].join(', ');

@@ -65,6 +65,13 @@ export function countAble(offers: readonly PricedOffer[], at: number, severalCod
   return Math.max(mostFor('new'), mostFor('returning'));
 }
 
+/** So many offers can be able at once at most, now or at any moment to come. */
+export function mostAble(offers: readonly PricedOffer[], at: number, severalCodes: boolean): number {
+  const begins = offers.flatMap(({ when }) => (when.from === null ? [] : [Date.parse(when.from)]));
+  const moments = [at, ...begins.filter((from) => from > at)];
+  return Math.max(...moments.map((moment) => countAble(offers, moment, severalCodes)));
+}
+
 interface Promised {
   readonly goods: readonly PricedOffer[];
   readonly withDelivery: readonly PricedOffer[];

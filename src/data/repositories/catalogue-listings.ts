@@ -294,6 +294,16 @@ export function catalogueListings(db: Database) {
     return Object.fromEntries(rows.map(({ slug, name }) => [slug, name]));
   }
 
+  /** Names of some products that are shown, by slug. */
+  async function namesOf(slugs: readonly string[]): Promise<Record<string, string>> {
+    if (slugs.length === 0) return {};
+    const rows = await db.select<{ slug: string; name: string }>(
+      'SELECT slug, name FROM products WHERE is_shown = 1 AND slug IN (SELECT value FROM json_each($slugs))',
+      { slugs: JSON.stringify(slugs) },
+    );
+    return Object.fromEntries(rows.map(({ slug, name }) => [slug, name]));
+  }
+
   async function listSlugs(): Promise<{ products: Set<string>; categories: Set<string> }> {
     const rows = await db.select<{ slug: string; isProduct: number }>(
       'SELECT slug, 1 isProduct FROM products UNION ALL SELECT slug, 0 FROM categories',
@@ -341,6 +351,7 @@ export function catalogueListings(db: Database) {
     betterOf,
     listCategories,
     listNames,
+    namesOf,
     listSlugs,
     findSamples,
   };

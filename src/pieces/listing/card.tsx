@@ -18,6 +18,8 @@ interface Props {
   readonly extras: CardExtras | undefined;
   readonly piece: ListingPiece;
   readonly reader: CardReader;
+  /** What is told beside the price of an offer that it does not show. */
+  readonly offer: string | null;
   /** The level of its heading on the page. */
   readonly level: 2 | 3;
   readonly eager: boolean;
@@ -99,7 +101,7 @@ function Picture({ card, piece, reader, eager }: Props): VNode {
   );
 }
 
-function Said({ part, card, extras, piece, reader, level }: Props & { part: ListingPart }): VNode | null {
+function Said({ part, card, extras, piece, reader, offer, level }: Props & { part: ListingPart }): VNode | null {
   const { say, money, link, language } = reader;
   const { words, settings } = piece;
   const Heading = `h${level}` as const;
@@ -126,11 +128,14 @@ function Said({ part, card, extras, piece, reader, level }: Props & { part: List
       );
     case 'price':
       return (
-        <p class="price" data-pl="price" data-part="price" data-slot="price">
-          {card.toMinor > card.fromMinor && <span class="from">{say('from')} </span>}
-          {money(card.fromMinor)}
-          {card.wasMinor && <s>{money(card.wasMinor)}</s>}
-        </p>
+        <>
+          <p class="price" data-pl="price" data-part="price" data-slot="price">
+            {card.toMinor > card.fromMinor && <span class="from">{say('from')} </span>}
+            {money(card.fromMinor)}
+            {card.wasMinor && <s>{money(card.wasMinor)}</s>}
+          </p>
+          {offer && <p class="card-note told">{offer}</p>}
+        </>
       );
     case 'shortText':
       return card.shortText ? (

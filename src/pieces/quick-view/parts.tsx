@@ -123,21 +123,30 @@ function Price({ product, variant, piece, host, answered, quantity }: PartProps)
   const price = quoteChoice(host.page, asked, () => again({}));
   const was = price.wasTotalMinor;
   return (
-    <p class="price" data-slot="price" aria-live="polite">
-      {!variant && <span class="from">{piece.words.from} </span>}
-      <span class="sum-now">{money(price.totalMinor)}</span>
-      {was && <s>{money(was)}</s>}
-      {was && variant?.lowMinor && (
-        <small data-word="lowest">{fill(piece.words.lowest, { amount: money(variant.lowMinor) }, host.language)}</small>
-      )}
-      {was && <span class="save">−{Math.round((1 - price.totalMinor / was) * 100)} %</span>}
-      {price.hasParts && (
-        <small>
-          {quantity} × {money(price.eachMinor)}
-          {price.onceMinor !== 0 && ` + ${money(price.onceMinor)}`}
-        </small>
-      )}
-    </p>
+    <>
+      <p class="price" data-slot="price" aria-live="polite">
+        {!variant && <span class="from">{piece.words.from} </span>}
+        <span class="sum-now">{money(price.totalMinor)}</span>
+        {was && <s>{money(was)}</s>}
+        {was && variant?.lowMinor && (
+          <small data-word="lowest">
+            {fill(piece.words.lowest, { amount: money(variant.lowMinor) }, host.language)}
+          </small>
+        )}
+        {was && <span class="save">−{Math.round((1 - price.totalMinor / was) * 100)} %</span>}
+        {price.hasParts && (
+          <small>
+            {quantity} × {money(price.eachMinor)}
+            {price.onceMinor !== 0 && ` + ${money(price.onceMinor)}`}
+          </small>
+        )}
+      </p>
+      {product.told?.map((line) => (
+        <p key={line} class="note told">
+          {line}
+        </p>
+      ))}
+    </>
   );
 }
 

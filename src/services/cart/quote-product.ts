@@ -4,18 +4,24 @@ import { lowestBefore } from '~/core/catalogue/lowest-price';
 import { minor, type Minor } from '~/core/money';
 import {
   isRunning,
+  isTellable,
   offersOf,
   priceGoods,
+  shownOffers,
+  toldOffers,
   touches,
   type ChoicePrice,
   type Circumstances,
+  type PricedLine,
   type PricedOffer,
+  type Told,
 } from '~/core/pricing';
 import type { VariantFacts } from '~/data';
 import type { App } from '~/services/app';
 import { liveLane, type LiveLane } from '~/services/lane/live-lane';
 import { priceableOf } from './cart-goods';
 import { circumstancesOf, UNKNOWN_BUYER } from './circumstances';
+import { tellerOf } from '~/services/offers/tell-offers';
 import { taxed } from './view-cart';
 
 /** So many of a variant, and what its options add to each and once. */
@@ -31,23 +37,34 @@ const MOST_CHANGES = 2000;
 const ONE: Wanted = { quantity: 1, unitMinor: 0, onceMinor: 0 };
 
 /**
- * Prices goods before they are in a cart, as the cart would price them if they were all there is in it, without a code and
- * of a buyer nobody knows: whatever shows a price of the shop asks this.
+ * Prices goods before they are in a cart, without a code and of a buyer nobody knows, by the offers that no other goods can take
+ * away: whatever shows a price of the shop asks this. The other offers are told beside it.
  */
 export async function quoter(app: App) {
   const live = await liveLane(app);
-  const offers = offersOf(live.lane.offers).filter(({ on, when }) => on && when.code === null);
   const at = app.now();
+  const offers = offersOf(live.lane.offers);
+  const shown = shownOffers(offers, { at, severalCodes: live.lane.shop.severalCodes });
+  const lowering = shown.filter((offer) => isRunning(offer, at));
   // Of what does not run now nothing has to be looked up.
-  const goodsOffers = offers.filter(
-    (offer) => offer.kind !== 'deliveryOff' && offer.kind !== 'gift' && isRunning(offer, at),
-  );
   const circumstances = await circumstancesOf(app, live, UNKNOWN_BUYER);
+  const told = offers.filter((offer) => isTellable(offer, shown, at));
+  const isOffered = (facts: VariantFacts) => lowering.some((offer) => touches(offer, goodsIn(facts)));
   return {
     /** Whether any offer can make any price lower; where none can, nothing has to be asked. */
-    isIdle: goodsOffers.length === 0,
-    quote: (facts: VariantFacts, wanted: Wanted = ONE) => quoteOf(live, allOffers(live), circumstances, facts, wanted),
-    isOffered: (facts: VariantFacts) => goodsOffers.some((offer) => touches(offer, goodsIn(facts))),
+    isIdle: lowering.length === 0,
+    tellsNothing: told.length === 0,
+    quote: (facts: VariantFacts, wanted: Wanted = ONE) => quoteOf(live, shown, circumstances, facts, wanted),
+    isOffered,
+    /** What is told of a product beside its price, by its variants. */
+    tell(variants: readonly VariantFacts[]): readonly Told[] {
+      const isOnePrice = new Set(variants.map(({ priceMinor }) => priceMinor)).size === 1;
+      const found = new Map<string, Told>();
+      for (const facts of variants)
+        for (const one of toldOffers({ line: bareLine(facts), isOnePrice }, told, shown, at))
+          if (!found.has(one.offerId)) found.set(one.offerId, one);
+      return [...found.values()];
+    },
   };
 }
 
@@ -55,17 +72,15 @@ const goodsIn = ({ slug, sku, categories, tags }: VariantFacts) => ({
   ...{ product: slug, variant: sku, categories: [...categories], tags: [...tags] },
 });
 
-const kept = new WeakMap<LiveLane, readonly PricedOffer[]>();
-
-/** What may price goods without a code: one list a revision, so that what is found out of it is found out once. */
-function allOffers(live: LiveLane): readonly PricedOffer[] {
-  let offers = kept.get(live);
-  if (!offers) {
-    offers = offersOf(live.lane.offers).filter(({ when }) => when.code === null);
-    kept.set(live, offers);
-  }
-  return offers;
-}
+const bareLine = (facts: VariantFacts): PricedLine => ({
+  id: 'told',
+  ...goodsIn(facts),
+  quantity: 1,
+  unitMinor: facts.priceMinor,
+  unitOptionsMinor: 0,
+  onceOptionsMinor: 0,
+  taxBasisPoints: null,
+});
 
 function quoteOf(
   live: LiveLane,
@@ -85,9 +100,15 @@ function quoteOf(
   return lines[0]!;
 }
 
-/** A product with what each variant costs now and, where that is less than before, the lowest it was. */
-export async function quoteProduct(app: App, product: Product): Promise<Product> {
-  const quoted = await withOffers(app, product);
+/** Lines of offers beside a price. */
+const MOST_TOLD = 3;
+
+/**
+ * A product with what each variant costs now and, where that is less than before, the lowest it was. With a language it has the
+ * lines that tell of other offers.
+ */
+export async function quoteProduct(app: App, product: Product, language: string | null = null): Promise<Product> {
+  const quoted = await withOffers(app, product, language);
   if (quoted.variants.every(({ wasMinor }) => wasMinor === null)) return quoted;
   // Newest first, as they are read.
   const changes = (await app.catalogue.listPrices(product.id, MOST_CHANGES)).reverse();
@@ -102,13 +123,17 @@ export async function quoteProduct(app: App, product: Product): Promise<Product>
   };
 }
 
-async function withOffers(app: App, product: Product): Promise<Product> {
-  const { isIdle, quote, isOffered } = await quoter(app);
-  if (isIdle) return product;
+async function withOffers(app: App, product: Product, language: string | null): Promise<Product> {
+  const { isIdle, tellsNothing, quote, isOffered, tell } = await quoter(app);
+  if (isIdle && (tellsNothing || language === null)) return product;
   const facts = await app.catalogue.variantFacts(product.variants.map(({ id }) => id));
-  if (![...facts.values()].some(isOffered)) return product;
+  const told = language === null ? [] : tell([...facts.values()]);
+  const word = await tellerOf(app, await liveLane(app), language ?? '', told);
+  const texts = told.flatMap((one) => word(one) ?? []).slice(0, MOST_TOLD);
+  const withTold = texts.length > 0 ? { ...product, told: texts } : product;
+  if (![...facts.values()].some(isOffered)) return withTold;
   return {
-    ...product,
+    ...withTold,
     isOffered: true,
     variants: product.variants.map((variant) => {
       const found = facts.get(variant.id);
@@ -122,11 +147,13 @@ async function withOffers(app: App, product: Product): Promise<Product> {
 
 /** Cards with what their products cost now. */
 export async function quoteCards<Card extends ProductCard>(app: App, cards: readonly Card[]): Promise<Card[]> {
-  const { isIdle, quote, isOffered } = await quoter(app);
-  if (isIdle || cards.length === 0) return [...cards];
+  const { isIdle, tellsNothing, quote, isOffered, tell } = await quoter(app);
+  if ((isIdle && tellsNothing) || cards.length === 0) return [...cards];
   const facts = await app.catalogue.factsOfProducts(cards.map(({ slug }) => slug));
-  return cards.map((card) => {
-    const own = facts.get(card.slug) ?? [];
+  return cards.map((plain) => {
+    const own = facts.get(plain.slug) ?? [];
+    const told = tell(own);
+    const card = told.length > 0 ? { ...plain, told } : plain;
     if (!own.some(isOffered)) return card;
     const prices = own.map((one) => ({ now: quote(one).totalMinor, list: one.priceMinor }));
     const cheapest = prices.reduce((a, b) => (b.now < a.now ? b : a));

@@ -1,13 +1,5 @@
 import { z } from 'zod';
-import {
-  facetsFrom,
-  NOTHING_CHOSEN,
-  type Category,
-  type Chosen,
-  type Facet,
-  type Product,
-  type ProductCard,
-} from '~/core/catalogue';
+import { facetsFrom, NOTHING_CHOSEN, type Chosen, type Facet, type Product, type ProductCard } from '~/core/catalogue';
 import type { ShopWord } from '~/core/lane';
 import type { ListingQuery, ListingSort } from '~/data';
 import type { App } from '~/services/app';
@@ -138,20 +130,8 @@ export async function findWhileTyping(app: App, typed: string): Promise<ProductC
   return quoteCards(app, await app.catalogue.listFirst({ sort: 'relevance', pageSize: WHILE_TYPING, match, typed }));
 }
 
-export async function findProduct(app: App, slug: string): Promise<Product | null> {
+/** A product as shoppers see it now; with a language it has the lines that tell of offers. */
+export async function findProduct(app: App, slug: string, language: string | null = null): Promise<Product | null> {
   const product = await app.catalogue.findProduct(slug);
-  return product && quoteProduct(app, product);
-}
-
-const kept = new WeakMap<App, { readonly version: number; readonly categories: Promise<Category[]> }>();
-
-/** Categories stand on every page and rarely change: they are read again when something of the catalogue has. */
-export async function listCategories(app: App): Promise<Category[]> {
-  const { version } = await app.catalogue.readState();
-  const found = kept.get(app);
-  if (found?.version === version) return found.categories;
-  const categories = app.catalogue.listCategories();
-  kept.set(app, { version, categories });
-  categories.catch(() => kept.delete(app));
-  return categories;
+  return product && quoteProduct(app, product, language);
 }

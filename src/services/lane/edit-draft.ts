@@ -47,7 +47,7 @@ export async function showDraft(app: App): Promise<DraftView> {
     lane: read.value,
     live: { revision: live.revision, lane: before },
     changes: describeDifference(before, read.value, definitions),
-    lint: lintLane(read.value, definitions, { ...slugs, empty, unsold }),
+    lint: lintLane(read.value, definitions, { ...slugs, empty, unsold, at: app.now() }),
   };
 }
 

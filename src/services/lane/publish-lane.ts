@@ -38,7 +38,8 @@ export async function publishLane(
   return published;
 }
 
-async function storeRevision(
+/** Stores a lane as what is live. Call inside a transaction, and forget the live lane after it. */
+export async function storeRevision(
   app: App,
   lane: Lane,
   request: { note: string; accountId: number | null },

@@ -1,6 +1,20 @@
 /** So long the process is held at a time, in ms. */
 const SLICE_MS = 12;
 
+/** Carries a long computation through in slices, so that the shop goes on. Throws where it is to end before. */
+export async function runInSlices<T>(work: Generator<number, T>, ends: AbortSignal): Promise<T> {
+  for (;;) {
+    const until = performance.now() + SLICE_MS;
+    do {
+      const step = work.next();
+      if (step.done) return step.value;
+    } while (performance.now() < until);
+    ends.throwIfAborted();
+    // Requests that wait are answered first.
+    await new Promise((resolve) => setImmediate(resolve));
+  }
+}
+
 /**
  * A long computation as lines of JSON: `{"done": 0.4}` now and then, `{"answer": …}` at the end. Done in slices, so that the shop
  * goes on; it ends when whoever asked goes away.

@@ -1,7 +1,7 @@
 import type { Product, Variant } from '~/core/catalogue';
 import { isSoldOut } from '~/core/catalogue';
 import type { Minor } from '~/core/money';
-import { offersOf, priceGoods } from '~/core/pricing';
+import { offersOf, priceGoods, shownOffers } from '~/core/pricing';
 import { countryName } from '~/core/orders';
 import type { App } from '~/services/app';
 import { liveLane } from '~/services/lane/live-lane';
@@ -46,7 +46,9 @@ export async function promiseDelivery(
   const line = priceableOf(facts, 'promised', 1, { effects: [] });
   const { freeDelivery, deliveryMinor } = priceGoods({
     lines: [line],
-    offers: offersOf(live.lane.offers),
+    offers: shownOffers(offersOf(live.lane.offers), {
+      ...{ at: app.now(), severalCodes: live.lane.shop.severalCodes, delivery: true },
+    }),
     ...{ tax: live.lane.shop.tax, deliveryMinor: way.amountMinor, deliveryMethod: way.key, codes: [] },
     circumstances: await circumstancesOf(app, live, { country: place.country, email: '' }),
   });

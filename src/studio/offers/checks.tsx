@@ -12,10 +12,23 @@ import { NamesContext } from './names-context';
 type Answer = GuardAnswer & { readonly overlaps: readonly Overlap[] };
 
 const HOW: Readonly<Record<Overlap['how'], string>> = {
-  'add-up': 'add up',
-  'one-of-two': 'only the better one counts',
-  'same-code': 'share a code',
+  'same-code': 'Shares its code with',
+  'one-of-two': 'Never in one order with',
+  'one-each': 'Each item gets the better one of this and',
+  'add-up': 'Adds up with',
 };
+
+/** What each offer meets, in the order of the offers. Every pair stands with both. */
+function gather(overlaps: readonly Overlap[]): [id: string, meets: Overlap[]][] {
+  const byOffer = new Map<string, Overlap[]>();
+  for (const overlap of overlaps)
+    for (const [a, b] of [
+      [overlap.a, overlap.b],
+      [overlap.b, overlap.a],
+    ] as const)
+      byOffer.set(a, [...(byOffer.get(a) ?? []), { ...overlap, a, b }]);
+  return [...byOffer];
+}
 
 /** Whether any cart sells under the floor, and which offers meet. */
 export function Checks({ lane }: { lane: Lane }) {
@@ -163,17 +176,25 @@ export function Checks({ lane }: { lane: Lane }) {
           </p>
           <h3 className="font-semibold">Offers that meet</h3>
           {answer.overlaps.length === 0 ? (
-            <p>No two offers are about the same goods at the same time.</p>
+            <p>No two offers exclude each other, and none are about the same goods at the same time.</p>
           ) : (
             <table className="tbl panel">
               <tbody>
-                {answer.overlaps.map(({ a, b, how, variants }) => (
-                  <tr key={`${a} ${b}`}>
+                {gather(answer.overlaps).map(([id, meets]) => (
+                  <tr key={id}>
+                    <th scope="row" className="text-start align-top">
+                      {nameOf(id)}
+                    </th>
                     <td>
-                      {nameOf(a)} and {nameOf(b)}
+                      {Object.entries(HOW).map(([how, label]) => (
+                        <Meets
+                          key={how}
+                          label={label}
+                          others={meets.filter((one) => one.how === how)}
+                          nameOf={nameOf}
+                        />
+                      ))}
                     </td>
-                    <td className={how === 'same-code' ? 'text-brick' : ''}>{HOW[how]}</td>
-                    <td className="num text-gravel">{variants === null ? 'delivery' : `${variants} variants`}</td>
                   </tr>
                 ))}
               </tbody>
@@ -182,5 +203,33 @@ export function Checks({ lane }: { lane: Lane }) {
         </>
       )}
     </section>
+  );
+}
+
+/** The offers that one meets in a way, with how many variants both are about. */
+function Meets({
+  label,
+  others,
+  nameOf,
+}: {
+  label: string;
+  others: readonly Overlap[];
+  nameOf: (id: string) => string;
+}) {
+  if (others.length === 0) return null;
+  return (
+    <p>
+      {label}{' '}
+      {others.map(({ b, variants }, i) => (
+        <span key={b}>
+          {i > 0 && ', '}
+          {nameOf(b)}
+          {variants !== null && (
+            <span className="text-gravel"> ({variants === 1 ? '1 variant' : `${variants} variants`})</span>
+          )}
+        </span>
+      ))}
+      .
+    </p>
   );
 }

@@ -12,7 +12,7 @@ export const KINDS: Readonly<Record<OfferKind, { readonly label: string; readonl
   gift: { label: 'Gift', help: 'An item is put in at nothing.' },
 };
 
-/** How an offer of a kind begins: small, harmless, off, and in one group with all others, so that none stack unasked. */
+/** How an offer of a kind begins: small, harmless, off, and in one group with all others, so that an item is lowered once unless somebody says so. */
 export function beginOffer(kind: OfferKind, exponent: number): Offer {
   const one = 10 ** exponent;
   const own: Readonly<Record<OfferKind, object>> = {
@@ -26,7 +26,7 @@ export function beginOffer(kind: OfferKind, exponent: number): Offer {
     gift: { variant: '?', quantity: 1, when: { minGoodsMinor: 50 * one } },
   };
   return offerSchema.parse({
-    ...{ kind, name: KINDS[kind].label, on: false, combine: { group: 'discounts' } },
+    ...{ kind, name: KINDS[kind].label, on: false, combine: { group: 'discounts', per: 'item' } },
     ...own[kind],
   });
 }

@@ -176,23 +176,18 @@ export function OfferEditor({ id, offer, shop, groups, onChange }: Props) {
         title="Together with"
         help="Of all that may stand together, shoppers get what makes their order cheapest."
       >
-        <label className="flex items-center gap-2">
+        <label className="flex flex-wrap items-center gap-2">
           <select
             className="field"
             aria-label="Together with others"
-            value={offer.combine.alone ? 'alone' : offer.combine.group === null ? 'any' : 'group'}
-            onChange={(event) =>
-              put({
-                combine: {
-                  alone: event.target.value === 'alone',
-                  group: event.target.value === 'group' ? (groups[0] ?? 'discounts') : null,
-                },
-              })
-            }
+            value={togetherOf(offer.combine)}
+            onChange={(event) => put({ combine: combineAs(event.target.value as Together, offer.combine, groups) })}
           >
-            <option value="any">any other offer</option>
-            <option value="group">no other offer of the group</option>
-            <option value="alone">no other offer at all</option>
+            {Object.entries(TOGETHER).map(([key, label]) => (
+              <option key={key} value={key}>
+                {label}
+              </option>
+            ))}
           </select>
           {offer.combine.group !== null && (
             <>
@@ -221,6 +216,27 @@ export function OfferEditor({ id, offer, shop, groups, onChange }: Props) {
       )}
     </div>
   );
+}
+
+/** How an offer stands beside others, as an owner chooses it. */
+const TOGETHER = {
+  any: 'any other offer',
+  item: 'others of its group: each item gets the better one',
+  order: 'no other offer of its group in one order',
+  alone: 'no other offer at all',
+} as const;
+type Together = keyof typeof TOGETHER;
+
+const togetherOf = ({ alone, group, per }: Offer['combine']): Together =>
+  alone ? 'alone' : group === null ? 'any' : per;
+
+function combineAs(together: Together, before: Offer['combine'], groups: readonly string[]): Offer['combine'] {
+  const isGrouped = together === 'item' || together === 'order';
+  return {
+    alone: together === 'alone',
+    per: together === 'order' ? 'order' : 'item',
+    group: isGrouped ? (before.group ?? groups[0] ?? 'discounts') : null,
+  };
 }
 
 function Moment(props: { label: string; value: string; zone: string; onChange: (iso: string) => void }) {

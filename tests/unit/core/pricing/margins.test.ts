@@ -219,6 +219,12 @@ describe('offers that meet', () => {
     expect(found({ a: at(x), b: at(y) })).to.deep.equal([]);
     const grouped = { combine: { group: 'g' } };
     expect(found({ a: at(x, grouped), b: at(x, grouped) })).to.deep.equal([['a', 'b', 'one-of-two', 1]]);
+    const perItem = { combine: { group: 'g', per: 'item' } };
+    expect(found({ a: at(x, perItem), b: at(x, perItem) })).to.deep.equal([['a', 'b', 'one-each', 1]]);
+    expect(found({ a: at(x, perItem), b: at(y, perItem) })).to.deep.equal([]);
+    // What excludes each other is told whether or not they share goods.
+    expect(found({ a: at(x, grouped), b: at(y, perItem) })).to.deep.equal([['a', 'b', 'one-of-two', null]]);
+    expect(found({ a: at(x, { combine: { alone: true } }), b: at(y) })).to.deep.equal([['a', 'b', 'one-of-two', null]]);
     const coded = { when: { code: 'X' } };
     expect(found({ a: at(x, coded), b: at(y, { when: { code: 'x' } }) })).to.deep.equal([
       ['a', 'b', 'same-code', null],
@@ -232,5 +238,8 @@ describe('offers that meet', () => {
     expect(found({ a: at(x, { on: false }), b: at(x) })).to.deep.equal([]);
     const free = { kind: 'deliveryOff', basisPoints: 10_000 };
     expect(found({ a: free, b: free })).to.deep.equal([['a', 'b', 'add-up', null]]);
+    expect(found({ a: { ...free, ...perItem }, b: { ...free, ...perItem } })).to.deep.equal([
+      ['a', 'b', 'one-of-two', null],
+    ]);
   });
 });

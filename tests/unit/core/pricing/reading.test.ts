@@ -77,7 +77,7 @@ describe('an offer as a sentence', () => {
       minQuantity: maybe(1, 2),
       counts: selection,
     }),
-    combine: fc.record({ group: few(null, 'a', 'b'), alone: fc.boolean() }),
+    combine: fc.record({ group: few(null, 'a', 'b'), per: few('item', 'order'), alone: fc.boolean() }),
     limits: fc.record({ total: maybe(1, 2), perShopper: maybe(1, 2) }),
   };
   const bp = few(500, 550, 10_000);
@@ -138,10 +138,13 @@ describe('an offer as a sentence', () => {
       return { only, except: isBare(except) ? null : except };
     };
     const { name: _name, on: _on, ...rest } = offer;
+    // Without a group, and alone, it does not matter what a group would mean.
+    const { group, alone } = rest.combine;
+    const combine = group === null || alone ? { group, alone } : rest.combine;
     const when = { ...rest.when, counts: chosen(rest.when.counts) };
     // What nothing is measured on says nothing.
     if (when.minGoodsMinor === null && when.minQuantity === null) when.counts = chosen(null);
-    const pieces: Record<string, unknown> = { ...rest, when };
+    const pieces: Record<string, unknown> = { ...rest, when, combine };
     for (const key of ['selection', 'buy', 'get']) if (key in rest) pieces[key] = chosen((rest as never)[key]);
     if (rest.kind === 'bundle')
       pieces['items'] = rest.items.map((item) => ({ ...item, selection: chosen(item.selection) }));
@@ -167,6 +170,7 @@ describe('an offer as a sentence', () => {
             'minQuantity',
             'counts',
             'group',
+            'per',
             'alone',
             'total',
             'perShopper',

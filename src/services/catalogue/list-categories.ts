@@ -1,0 +1,15 @@
+import type { Category } from '~/core/catalogue';
+import type { App } from '~/services/app';
+
+const kept = new WeakMap<App, { readonly version: number; readonly categories: Promise<Category[]> }>();
+
+/** Categories stand on every page and rarely change: they are read again when something of the catalogue has. */
+export async function listCategories(app: App): Promise<Category[]> {
+  const { version } = await app.catalogue.readState();
+  const found = kept.get(app);
+  if (found?.version === version) return found.categories;
+  const categories = app.catalogue.listCategories();
+  kept.set(app, { version, categories });
+  categories.catch(() => kept.delete(app));
+  return categories;
+}
