@@ -29,6 +29,7 @@ export { afterOrders, type OrderAddition } from './repositories/after-order';
 export { elsewhere, type RefusedSite, type SeenElsewhere } from './repositories/elsewhere';
 export { oneTimeCodes } from './repositories/one-time-codes';
 export { lostSearches, type LostSearch } from './repositories/lost-searches';
+export { shownPriceRepository, type ShownChange, type ShownGood } from './repositories/shown-prices';
 export { privacyRepository } from './repositories/privacy-repository';
 export { uploadRepository, type Upload } from './repositories/upload-repository';
 export {

@@ -15,6 +15,7 @@ import {
   thanksBlocks,
   lostSearches,
   oneTimeCodes,
+  shownPriceRepository,
   privacyRepository,
   uploadRepository,
   visitRepository,
@@ -52,6 +53,7 @@ export interface App {
   readonly afterOrders: ReturnType<typeof afterOrders>;
   readonly elsewhere: ReturnType<typeof elsewhere>;
   readonly codes: ReturnType<typeof oneTimeCodes>;
+  readonly shownPrices: ReturnType<typeof shownPriceRepository>;
   readonly payment: Payment;
   readonly rates: Rates;
   readonly wallet: Wallet;
@@ -113,6 +115,7 @@ export async function createApp(options: {
     layouts: savedLayouts(db),
     blocks: thanksBlocks(db),
     codes: oneTimeCodes(db),
+    shownPrices: shownPriceRepository(db),
     afterOrders: afterOrders(db),
     elsewhere: elsewhere(db),
     rates: standInRates(),

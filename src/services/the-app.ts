@@ -6,6 +6,7 @@ import { settleRefunds } from './orders/keep-orders';
 import { sendOrderMails } from './orders/order-mails';
 import { releaseAdditions } from './orders/add-after';
 import { releaseAbandoned } from './orders/place-order';
+import { settleShownPrices } from './prices/record-shown';
 import { convertOffers } from './lane/convert-offers';
 import { sweepPersonal } from './accounts/privacy';
 import { sweepSearches } from './catalogue/mend-searches';
@@ -57,10 +58,19 @@ async function open(): Promise<App> {
   await stopLostImports(whole);
   await releaseAbandoned(whole, 0);
   await releaseAdditions(whole, 0);
-  // Looks at many carts: it goes on beside the first requests.
-  void convertOffers(whole).catch((error: unknown) => app.log.error({ err: error }, 'offers could not be converted'));
+  // Both may look at all there is: they go on beside the first requests.
+  void settleShownPrices(whole)
+    .then(() => convertOffers(whole))
+    .catch((error: unknown) => app.log.error({ err: error }, 'shown prices could not be told'));
   timers.push(
-    every(SWEEP_MS, whole, [releaseAbandoned, releaseAdditions, settleRefunds, sendOrderMails, sweepUploads]),
+    every(SWEEP_MS, whole, [
+      settleShownPrices,
+      releaseAbandoned,
+      releaseAdditions,
+      settleRefunds,
+      sendOrderMails,
+      sweepUploads,
+    ]),
     every(DAILY_MS, whole, [sweepPersonal, countRecentSales, sweepSearches]),
   );
   processSlot().remembered = (asked) => findRemembered(whole, asked);

@@ -42,6 +42,7 @@ export {
 export { freeFrom, sumsToTry, type FreeFrom, type FreeFromAnswer } from './free-from';
 export { findOverlaps, type Overlap } from './overlaps';
 export { guard } from './guard';
+export { lowestShownBefore, offerMoments, type ShownPrice } from './shown-history';
 export { countAble, mostAble, shownOffers } from './shown';
 export { MOST_SEARCHED } from './state';
 export { isTellable, toldOffers, type Told } from './told';

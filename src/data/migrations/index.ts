@@ -22,6 +22,7 @@ import { ordersOfListings } from './2026-11-26-orders-of-listings';
 import { productFacts } from './2026-11-26-product-facts';
 import { shownProducts } from './2026-11-26-shown-products';
 import { orderKeeping } from './2026-11-26-order-keeping';
+import { shownPrices } from './2026-11-30-shown-prices';
 import { optionsAndCarts } from './2026-11-25-options-and-carts';
 
 /** One frozen step of the schema; `context.run` runs one SQL statement. */
@@ -57,4 +58,5 @@ export const migrations: readonly Migration[] = [
   blocks,
   cartSource,
   betterPrice,
+  shownPrices,
 ];

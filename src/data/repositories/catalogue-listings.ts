@@ -53,14 +53,14 @@ const ORDER_BY: Readonly<Record<ListingSort, string>> = {
      WHERE own.product_id = p.id AND c.slug = $category) NULLS LAST, p.is_featured DESC, p.sold_count DESC, p.id`,
   newest: 'p.created_day DESC, p.id DESC',
   name: 'p.name COLLATE NOCASE, p.id',
-  'price-up': 'p.from_minor, p.id',
-  'price-down': 'p.from_minor DESC, p.id DESC',
+  'price-up': 'p.shown_from_minor, p.id',
+  'price-down': 'p.shown_from_minor DESC, p.id DESC',
   picked: '(SELECT key FROM json_each($slugs) WHERE value = p.slug)',
   rating: 'p.rating_stars IS NULL, p.rating_stars DESC, p.rating_count DESC, p.id',
 };
 
 const CARD = `p.id, p.slug, p.name, p.short_text, p.options <> '[]' has_options, p.from_minor, p.to_minor, p.in_stock, p.rating_stars, p.rating_count,
-   (SELECT json_array(count(*), min(id), min(CASE WHEN was_minor > price_minor AND price_minor = p.from_minor THEN was_minor END)) FROM variants v WHERE v.product_id = p.id) variants,
+   (SELECT json_array(count(*), min(id), min(CASE WHEN was_minor > price_minor AND price_minor = p.from_minor AND low_minor IS NOT NULL THEN was_minor END)) FROM variants v WHERE v.product_id = p.id) variants,
    (SELECT json_array(src, alt) FROM images i WHERE i.product_id = p.id ORDER BY position LIMIT 1) image`;
 
 /** An order that needs what is not asked for is the usual one. */
@@ -391,11 +391,11 @@ export function narrowed(query: Omit<ListingQuery, 'sort' | 'page' | 'pageSize'>
   }
   if (query.inStockOnly) wheres.push('p.in_stock = 1');
   if (query.fromMinor !== undefined) {
-    wheres.push('p.to_minor >= $fromMinor');
+    wheres.push('p.shown_to_minor >= $fromMinor');
     params['fromMinor'] = query.fromMinor;
   }
   if (query.toMinor !== undefined) {
-    wheres.push('p.from_minor <= $toMinor');
+    wheres.push('p.shown_from_minor <= $toMinor');
     params['toMinor'] = query.toMinor;
   }
   if (query.chosen) narrowBy(query.chosen, wheres, params);

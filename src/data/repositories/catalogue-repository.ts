@@ -21,6 +21,8 @@ export interface VariantFacts {
   readonly choices: Readonly<Record<string, string>>;
   readonly fulfilment: Fulfilment;
   readonly priceMinor: Minor;
+  /** The lowest price of the 30 days before it was lowered; null: nothing was shown before. */
+  readonly lowMinor: Minor | null;
   readonly costMinor: number | null;
   readonly stock: number | null;
   readonly weightGrams: number;
@@ -50,6 +52,7 @@ interface VariantRow {
   choices: string;
   price_minor: number;
   was_minor: number | null;
+  low_minor: number | null;
   weight_grams: number;
   image_src: string | null;
   quantity: number | null;
@@ -152,6 +155,7 @@ export function catalogueRepository(db: Database) {
             choices: JSON.parse(row.choices) as Record<string, string>,
             fulfilment: row.fulfilment,
             priceMinor: minor(row.price_minor),
+            lowMinor: row.low_minor === null ? null : minor(row.low_minor),
             costMinor: row.cost_minor,
             stock: row.quantity,
             weightGrams: row.weight_grams,
@@ -276,7 +280,10 @@ function toVariant(row: VariantRow, name: string): Variant {
     sku: row.sku,
     choices: JSON.parse(row.choices) as Record<string, string>,
     priceMinor: minor(row.price_minor),
-    wasMinor: row.was_minor !== null && row.was_minor > row.price_minor ? minor(row.was_minor) : null,
+    // Struck through is only what was shown before it was lowered.
+    wasMinor:
+      row.was_minor !== null && row.was_minor > row.price_minor && row.low_minor !== null ? minor(row.was_minor) : null,
+    lowMinor: row.low_minor === null ? null : minor(row.low_minor),
     stock: row.quantity,
     weightGrams: row.weight_grams,
     picture: row.image_src ? { src: row.image_src, alt: name } : null,

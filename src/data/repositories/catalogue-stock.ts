@@ -5,6 +5,9 @@ import { catalogueState } from './catalogue-state';
 const IS_LEFT = `EXISTS (SELECT 1 FROM variants v LEFT JOIN stock_levels s ON s.variant_id = v.id
   WHERE v.product_id = products.id AND (s.quantity IS NULL OR s.quantity > 0))`;
 
+/** What one is shown to cost: where no offer lowers it, what it costs. */
+const SHOWN = `iif(v.shown_by = '', v.price_minor, v.shown_minor)`;
+
 /** What is left of things, and the figures that follow from it. */
 export function catalogueStock(db: Database) {
   const { bumpVersion } = catalogueState(db);
@@ -68,6 +71,8 @@ export function catalogueStock(db: Database) {
       `UPDATE products SET
          from_minor = coalesce((SELECT min(price_minor) FROM variants v WHERE v.product_id = products.id), 0),
          to_minor = coalesce((SELECT max(price_minor) FROM variants v WHERE v.product_id = products.id), 0),
+         shown_from_minor = coalesce((SELECT min(${SHOWN}) FROM variants v WHERE v.product_id = products.id), 0),
+         shown_to_minor = coalesce((SELECT max(${SHOWN}) FROM variants v WHERE v.product_id = products.id), 0),
          in_stock = ${IS_LEFT}
        ${ids ? 'WHERE id IN (SELECT value FROM json_each($ids))' : ''}`,
       ids ? { ids: JSON.stringify(ids) } : {},

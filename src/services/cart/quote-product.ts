@@ -1,6 +1,5 @@
 import { MOST_PER_LINE } from '~/core/cart';
 import type { OrderRow, Product, ProductCard } from '~/core/catalogue';
-import { lowestBefore } from '~/core/catalogue/lowest-price';
 import { minor, type Minor } from '~/core/money';
 import {
   isRunning,
@@ -30,9 +29,6 @@ interface Wanted {
   readonly unitMinor: number;
   readonly onceMinor: number;
 }
-
-/** Changes of price looked through, of all variants of a product. */
-const MOST_CHANGES = 2000;
 
 const ONE: Wanted = { quantity: 1, unitMinor: 0, onceMinor: 0 };
 
@@ -104,26 +100,10 @@ function quoteOf(
 const MOST_TOLD = 3;
 
 /**
- * A product with what each variant costs now and, where that is less than before, the lowest it was. With a language it has the
- * lines that tell of other offers.
+ * A product with what each variant costs now. What it cost before stands beside it where it was shown before. With a language it has
+ * the lines that tell of other offers.
  */
 export async function quoteProduct(app: App, product: Product, language: string | null = null): Promise<Product> {
-  const quoted = await withOffers(app, product, language);
-  if (quoted.variants.every(({ wasMinor }) => wasMinor === null)) return quoted;
-  // Newest first, as they are read.
-  const changes = (await app.catalogue.listPrices(product.id, MOST_CHANGES)).reverse();
-  return {
-    ...quoted,
-    variants: quoted.variants.map((variant) => {
-      if (variant.wasMinor === null) return variant;
-      const own = changes.filter(({ sku }) => sku === variant.sku);
-      const low = lowestBefore(own, variant.listMinor === undefined, app.now());
-      return { ...variant, lowMinor: low === null ? null : minor(low) };
-    }),
-  };
-}
-
-async function withOffers(app: App, product: Product, language: string | null): Promise<Product> {
   const { isIdle, tellsNothing, quote, isOffered, tell } = await quoter(app);
   if (isIdle && (tellsNothing || language === null)) return product;
   const facts = await app.catalogue.variantFacts(product.variants.map(({ id }) => id));
@@ -139,8 +119,8 @@ async function withOffers(app: App, product: Product, language: string | null): 
       const found = facts.get(variant.id);
       const now = found ? quote(found).totalMinor : variant.priceMinor;
       if (now >= variant.priceMinor) return variant;
-      const { priceMinor: listMinor, wasMinor } = variant;
-      return { ...variant, priceMinor: now, listMinor, wasMinor: wasMinor ?? listMinor };
+      const { priceMinor: listMinor, wasMinor, lowMinor } = variant;
+      return { ...variant, priceMinor: now, listMinor, wasMinor: lowMinor === null ? null : (wasMinor ?? listMinor) };
     }),
   };
 }
@@ -155,9 +135,10 @@ export async function quoteCards<Card extends ProductCard>(app: App, cards: read
     const told = tell(own);
     const card = told.length > 0 ? { ...plain, told } : plain;
     if (!own.some(isOffered)) return card;
-    const prices = own.map((one) => ({ now: quote(one).totalMinor, list: one.priceMinor }));
+    const prices = own.map((one) => ({ now: quote(one).totalMinor, list: one.priceMinor, low: one.lowMinor }));
     const cheapest = prices.reduce((a, b) => (b.now < a.now ? b : a));
-    const wasMinor = cheapest.now < cheapest.list ? minor(Math.max(card.wasMinor ?? 0, cheapest.list)) : card.wasMinor;
+    const isLowered = cheapest.now < cheapest.list && cheapest.low !== null;
+    const wasMinor = isLowered ? minor(Math.max(card.wasMinor ?? 0, cheapest.list)) : card.wasMinor;
     const toMinor = minor(Math.max(...prices.map(({ now }) => now)));
     return { ...card, fromMinor: cheapest.now, toMinor, wasMinor };
   });
@@ -202,7 +183,7 @@ export async function quoteChoice(app: App, variantId: number, wanted: Wanted): 
     eachMinor: minor(Math.max(0, facts.priceMinor + wanted.unitMinor)),
     onceMinor: minor(wanted.onceMinor),
     totalMinor,
-    wasTotalMinor: totalMinor < fullMinor ? fullMinor : null,
+    wasTotalMinor: totalMinor < fullMinor && facts.lowMinor !== null ? fullMinor : null,
     hasParts: wanted.quantity !== 1 || wanted.onceMinor !== 0,
   };
 }

@@ -3,6 +3,7 @@ import { facetsFrom, NOTHING_CHOSEN, type Chosen, type Facet, type Product, type
 import type { ShopWord } from '~/core/lane';
 import type { ListingQuery, ListingSort } from '~/data';
 import type { App } from '~/services/app';
+import { settleShownPrices } from '~/services/prices/record-shown';
 import { quoteCards, quoteProduct } from '~/services/cart/quote-product';
 
 /** How listings can be sorted, and the word of the shop for it. */
@@ -79,6 +80,7 @@ export async function listProducts(
     tag,
   }: ListingShape = {},
 ): Promise<Listed> {
+  await settleShownPrices(app);
   const sort = params.sort ?? (params.q ? 'relevance' : order);
   const search = params.q ? await app.catalogue.resolveSearch(params.q) : null;
   const mended = search?.mended ?? [];
@@ -132,6 +134,7 @@ export async function findWhileTyping(app: App, typed: string): Promise<ProductC
 
 /** A product as shoppers see it now; with a language it has the lines that tell of offers. */
 export async function findProduct(app: App, slug: string, language: string | null = null): Promise<Product | null> {
+  await settleShownPrices(app);
   const product = await app.catalogue.findProduct(slug);
   return product && quoteProduct(app, product, language);
 }

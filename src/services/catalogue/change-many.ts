@@ -4,6 +4,7 @@ import { fail, ok, type Result } from '~/core/problems';
 import type { App } from '~/services/app';
 import { ownerListSchema } from './list-products';
 import { liveLane } from '~/services/lane/live-lane';
+import { changingPrices } from '~/services/prices/record-shown';
 
 export const bulkChangeSchema = z.discriminatedUnion('kind', [
   z.strictObject({
@@ -69,21 +70,23 @@ export async function changeMany(
   });
   if (!apply) return ok(view(await plan(), null));
   const touched: number[] = [];
-  const done = await app.db.inTransaction(async (): Promise<Result<BulkResult>> => {
-    const rows = await plan();
-    if (rows.length === 0) return fail('', 'bulk-nothing');
-    touched.push(...new Set(rows.map((row) => row.productId)));
-    const before = rows.map((row) => row.change);
-    const id = await app.catalogue.insertBulk({ at: app.now(), what: change, before }, accountId);
-    await write(app, change, before);
-    await app.accounts.writeAudit({
-      at: app.now(),
-      accountId,
-      action: 'change-many',
-      facts: { bulk: id, change, rows: rows.length },
+  const write = () =>
+    app.db.inTransaction(async (): Promise<Result<BulkResult>> => {
+      const rows = await plan();
+      if (rows.length === 0) return fail('', 'bulk-nothing');
+      touched.push(...new Set(rows.map((row) => row.productId)));
+      const before = rows.map((row) => row.change);
+      const id = await app.catalogue.insertBulk({ at: app.now(), what: change, before }, accountId);
+      await writeRows(app, change, before);
+      await app.accounts.writeAudit({
+        at: app.now(),
+        accountId,
+        action: 'change-many',
+        facts: { bulk: id, change, rows: rows.length },
+      });
+      return ok(view(rows, id));
     });
-    return ok(view(rows, id));
-  });
+  const done = await changingPrices(app, write, () => touched);
   await searchAgain(app, change, touched);
   return done;
 }
@@ -114,7 +117,8 @@ async function planRows(
   });
 }
 
-async function write(app: App, change: BulkChange, rows: readonly Change[]): Promise<void> {
+/** Answers the ids of the products. */
+async function writeRows(app: App, change: BulkChange, rows: readonly Change[]): Promise<readonly number[]> {
   const { catalogue } = app;
   const ids =
     change.kind === 'price'
@@ -123,23 +127,27 @@ async function write(app: App, change: BulkChange, rows: readonly Change[]): Pro
         ? await catalogue.writeTag(change.tag, rows)
         : await catalogue.writeShown(rows);
   await catalogue.refreshFigures(ids);
+  return ids;
 }
 
 /** Puts back what a bulk change changed; what somebody has changed again since stays as it is. */
 export async function undoMany(app: App, id: number, accountId: number): Promise<Result<{ id: number }>> {
   const stored = await app.catalogue.readBulk(id);
-  const undone = await app.db.inTransaction(async (): Promise<Result<{ id: number }>> => {
-    const now = await app.catalogue.readBulk(id);
-    if (!stored || !now || now.undoneAt !== null) return fail('', 'not-found');
-    await write(
-      app,
-      stored.what,
-      stored.before.map(([row, from, to]) => [row, to, from] as const),
-    );
-    await app.catalogue.markUndone(id, app.now());
-    await app.accounts.writeAudit({ at: app.now(), accountId, action: 'undo-many', facts: { bulk: id } });
-    return ok({ id });
-  });
+  let touched: readonly number[] = [];
+  const write = () =>
+    app.db.inTransaction(async (): Promise<Result<{ id: number }>> => {
+      const now = await app.catalogue.readBulk(id);
+      if (!stored || !now || now.undoneAt !== null) return fail('', 'not-found');
+      touched = await writeRows(
+        app,
+        stored.what,
+        stored.before.map(([row, from, to]) => [row, to, from] as const),
+      );
+      await app.catalogue.markUndone(id, app.now());
+      await app.accounts.writeAudit({ at: app.now(), accountId, action: 'undo-many', facts: { bulk: id } });
+      return ok({ id });
+    });
+  const undone = await changingPrices(app, write, () => touched);
   if (undone.ok && stored)
     await searchAgain(
       app,

@@ -3,6 +3,7 @@ import { uniqueSlug } from '~/core/catalogue';
 import { fail, ok, type Result } from '~/core/problems';
 import type { EditedCategory } from '~/data';
 import type { App } from '~/services/app';
+import { changingPrices } from '~/services/prices/record-shown';
 
 const picture = z
   .string()
@@ -33,36 +34,39 @@ export async function saveCategories(
   accountId: number,
 ): Promise<Result<EditedCategory[]>> {
   let renamed: string[] = [];
-  const saved = await app.db.inTransaction(async (): Promise<Result<EditedCategory[]>> => {
-    const before = await app.catalogue.listEdited();
-    const known = new Set(before.map(({ slug }) => slug));
-    const taken = new Set(known);
-    const seen = new Set<string>();
-    const rows = [];
-    for (const [i, category] of categories.entries()) {
-      if (category.slug !== '' && (!known.has(category.slug) || seen.has(category.slug)))
-        return fail(`categories.${i}`, 'not-found');
-      seen.add(category.slug);
-      const slug = category.slug || uniqueSlug(category.name, taken);
-      taken.add(slug);
-      rows.push({ ...category, slug, position: i });
-    }
-    const top = new Set(rows.filter(({ parent }) => parent === null).map(({ slug }) => slug));
-    // Two levels: a category within a category within a category finds no room in the shop.
-    const wrong = rows.findIndex(({ parent }) => parent !== null && !top.has(parent));
-    if (wrong >= 0) return fail(`categories.${wrong}.parent`, 'category-depth', { name: rows[wrong]!.name });
-    await app.catalogue.writeCategories(rows);
-    renamed = rows.flatMap(({ slug, name, text }) =>
-      before.some((old) => old.slug === slug && (old.name !== name || old.text !== text)) ? [slug] : [],
-    );
-    await app.accounts.writeAudit({
-      at: app.now(),
-      accountId,
-      action: 'edit-categories',
-      facts: { count: rows.length },
+  const write = () =>
+    app.db.inTransaction(async (): Promise<Result<EditedCategory[]>> => {
+      const before = await app.catalogue.listEdited();
+      const known = new Set(before.map(({ slug }) => slug));
+      const taken = new Set(known);
+      const seen = new Set<string>();
+      const rows = [];
+      for (const [i, category] of categories.entries()) {
+        if (category.slug !== '' && (!known.has(category.slug) || seen.has(category.slug)))
+          return fail(`categories.${i}`, 'not-found');
+        seen.add(category.slug);
+        const slug = category.slug || uniqueSlug(category.name, taken);
+        taken.add(slug);
+        rows.push({ ...category, slug, position: i });
+      }
+      const top = new Set(rows.filter(({ parent }) => parent === null).map(({ slug }) => slug));
+      // Two levels: a category within a category within a category finds no room in the shop.
+      const wrong = rows.findIndex(({ parent }) => parent !== null && !top.has(parent));
+      if (wrong >= 0) return fail(`categories.${wrong}.parent`, 'category-depth', { name: rows[wrong]!.name });
+      await app.catalogue.writeCategories(rows);
+      renamed = rows.flatMap(({ slug, name, text }) =>
+        before.some((old) => old.slug === slug && (old.name !== name || old.text !== text)) ? [slug] : [],
+      );
+      await app.accounts.writeAudit({
+        at: app.now(),
+        accountId,
+        action: 'edit-categories',
+        facts: { count: rows.length },
+      });
+      return ok(await app.catalogue.listEdited());
     });
-    return ok(await app.catalogue.listEdited());
-  });
+  // What offers are about hangs on the tree of categories.
+  const saved = await changingPrices(app, write, ({ ok: isDone }) => (isDone ? null : []));
   // Words of a category are words of what is in it; in slices, so that carts change meanwhile.
   if (saved.ok) await app.catalogue.refreshSearch(await app.catalogue.listProductsIn(renamed));
   return saved;

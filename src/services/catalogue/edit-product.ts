@@ -7,6 +7,7 @@ import type { App } from '~/services/app';
 import { leastPrice } from '~/core/pricing';
 import { liveLane } from '~/services/lane/live-lane';
 import { goodsOfProducts } from '~/services/offers/goods';
+import { changingPrices } from '~/services/prices/record-shown';
 
 export const saveProductSchema = z.strictObject({ edit: z.number().int().min(1), record: productRecordSchema });
 export const newProductSchema = z.strictObject({ name: z.string().trim().min(1).max(200) });
@@ -73,7 +74,19 @@ export async function saveProduct(
   { edit, record }: z.infer<typeof saveProductSchema>,
   accountId: number,
 ): Promise<Result<ProductView>> {
-  const saved = await app.db.inTransaction(async (): Promise<Result<null>> => {
+  const save = () => keepRecord(app, slug, { edit, record }, accountId);
+  const saved = await changingPrices(app, save, (kept) => (kept.ok ? [kept.value] : []));
+  return saved.ok ? ok((await showProduct(app, slug))!) : saved;
+}
+
+/** Answers the number of the product. */
+function keepRecord(
+  app: App,
+  slug: string,
+  { edit, record }: z.infer<typeof saveProductSchema>,
+  accountId: number,
+): Promise<Result<number>> {
+  return app.db.inTransaction(async (): Promise<Result<number>> => {
     const stored = await app.catalogue.readRecord(slug);
     if (!stored) return fail('', 'not-found');
     if (stored.edit !== edit) return fail('edit', 'stale-product');
@@ -94,12 +107,11 @@ export async function saveProduct(
       return fail(`variants.${row}.sku`, 'sku-taken', { row: row + 1, sku: taken });
     }
     const changes = recordChanges(stored.record, own);
-    if (changes.length === 0) return ok(null);
+    if (changes.length === 0) return ok(stored.id);
     await write(app, stored.id, own);
     await app.accounts.writeAudit({ at: app.now(), accountId, action: 'edit-product', facts: { slug, changes } });
-    return ok(null);
+    return ok(stored.id);
   });
-  return saved.ok ? ok((await showProduct(app, slug))!) : saved;
 }
 
 async function write(app: App, id: number, record: ProductRecord): Promise<void> {

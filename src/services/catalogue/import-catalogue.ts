@@ -16,6 +16,7 @@ import { dayIn } from '~/core/time';
 import type { KnownFacts, ImportedProduct, ImportRecord } from '~/data';
 import type { App } from '~/services/app';
 import { liveLane } from '~/services/lane/live-lane';
+import { changingPrices } from '~/services/prices/record-shown';
 import { readTable, type Table } from './read-table';
 
 const FIELDS = Object.keys(COLUMN_FIELDS) as [ColumnField, ...ColumnField[]];
@@ -253,25 +254,28 @@ async function writeSlices(
   const total = plan.products.length;
   for (const slice of slicesOf(plan.products)) {
     if (app.stopping.signal.aborted) return 'stopped';
-    await app.db.inTransaction(async () => {
-      for (const made of await app.imports.listSlugsAfter(last)) {
-        slugs.add(made.slug);
-        last = made.id;
-      }
-      const skus = slice.flatMap((product) => product.variants.map((variant) => variant.sku));
-      const now = planImport(slice, [], await app.imports.findSkus(skus));
-      late.push(...now.problems);
-      const products = now.products.map((product): ImportedProduct => ({
-        ...product,
-        createdDay,
-        slug: product.productId === null ? uniqueSlug(product.name, slugs) : '',
-      }));
-      const ids = await app.imports.writeProducts(products, app.now());
-      await app.catalogue.refreshFigures(ids);
-      await app.catalogue.refreshSearch(ids);
-      written += slice.length;
-      await app.imports.note(id, app.now(), { written, total });
-    });
+    const write = () =>
+      app.db.inTransaction(async () => {
+        for (const made of await app.imports.listSlugsAfter(last)) {
+          slugs.add(made.slug);
+          last = made.id;
+        }
+        const skus = slice.flatMap((product) => product.variants.map((variant) => variant.sku));
+        const now = planImport(slice, [], await app.imports.findSkus(skus));
+        late.push(...now.problems);
+        const products = now.products.map((product): ImportedProduct => ({
+          ...product,
+          createdDay,
+          slug: product.productId === null ? uniqueSlug(product.name, slugs) : '',
+        }));
+        const ids = await app.imports.writeProducts(products, app.now());
+        await app.catalogue.refreshFigures(ids);
+        await app.catalogue.refreshSearch(ids);
+        written += slice.length;
+        await app.imports.note(id, app.now(), { written, total });
+        return ids;
+      });
+    await changingPrices(app, write, (ids) => ids);
     onProgress(written, total);
     await new Promise((resolve) => setImmediate(resolve));
   }

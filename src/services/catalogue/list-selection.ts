@@ -2,6 +2,7 @@ import type { CardExtras, OrderRow, ProductCard } from '~/core/catalogue';
 import type { Selection } from '~/core/lane';
 import type { ListingQuery } from '~/data';
 import type { App } from '~/services/app';
+import { settleShownPrices } from '~/services/prices/record-shown';
 import { quoteCards, quoteRows } from '~/services/cart/quote-product';
 import { MOST_AT_ONCE } from './browse-shop';
 
@@ -26,6 +27,7 @@ export async function listSelection(app: App, selection: Selection, wanted: Want
   const nothing = { cards: [], total: 0, pages: 1, page: 1 };
   const query = await queryOf(app, selection);
   if (!query) return nothing;
+  await settleShownPrices(app);
   const pageSize = Math.min(wanted.pageSize, selection.most);
   const total = Math.min(selection.most, await app.catalogue.countProducts(query));
   const pages = Math.max(1, Math.ceil(total / pageSize));

@@ -4,6 +4,7 @@ import type { App } from '~/services/app';
 import { guardLane } from '~/services/offers/guard-lane';
 import { runInSlices } from '~/services/offers/slices';
 import { forgetLiveLane, liveLane } from './live-lane';
+import { changingPrices } from '~/services/prices/record-shown';
 import { storeRevision } from './publish-lane';
 
 const NOTE = 'Offers of the group “discounts” lower each item once, by the better one';
@@ -20,17 +21,19 @@ export async function convertOffers(app: App): Promise<'converted' | 'below-floo
   const { lane, revision } = await liveLane(app);
   const converted = isOld && revision === stored.id ? groupPerItem(lane) : null;
   const isBelow = converted !== null && (await fallsFurther(app, lane, converted));
-  await app.db.inTransaction(async () => {
-    // Whoever changed the draft in the meantime keeps their change.
-    const current = (await app.lanes.readDraft())!;
-    const read = readLane(current.document, definitions);
-    if (!read.ok) return;
-    const document = groupPerItem(read.value) ?? read.value;
-    await app.lanes.writeDraft({ ...current, document, edit: current.edit + 1, updatedAt: app.now() });
-    if (converted && !isBelow && (await app.lanes.latestRevisionId()) === revision)
-      await storeRevision(app, converted, { note: NOTE, accountId: null });
-  });
-  forgetLiveLane(app);
+  const write = () =>
+    app.db.inTransaction(async () => {
+      // Whoever changed the draft in the meantime keeps their change.
+      const current = (await app.lanes.readDraft())!;
+      const read = readLane(current.document, definitions);
+      if (!read.ok) return;
+      const document = groupPerItem(read.value) ?? read.value;
+      await app.lanes.writeDraft({ ...current, document, edit: current.edit + 1, updatedAt: app.now() });
+      if (converted && !isBelow && (await app.lanes.latestRevisionId()) === revision)
+        await storeRevision(app, converted, { note: NOTE, accountId: null });
+    });
+  const store = () => write().then(() => forgetLiveLane(app));
+  await changingPrices(app, store, () => (converted && !isBelow ? null : []));
   if (converted === null) return 'nothing-to-do';
   if (isBelow)
     app.log.warn(

@@ -13,6 +13,7 @@ import { fail, ok, type Result } from '~/core/problems';
 import type { RevisionSummary } from '~/data';
 import { definitions } from '~/pieces/registry';
 import type { App } from '~/services/app';
+import { changingPrices } from '~/services/prices/record-shown';
 import { forgetLiveLane } from './live-lane';
 
 /** Makes the draft of edit number `edit` live as a new revision. Errors of the lint refuse it. */
@@ -20,7 +21,19 @@ export async function publishLane(
   app: App,
   request: { edit: number; note: string; accountId: number | null },
 ): Promise<Result<{ revision: number }>> {
-  const published = await app.db.inTransaction(async (): Promise<Result<{ revision: number }>> => {
+  const publish = async () => {
+    const published = await storeDraft(app, request);
+    if (published.ok) forgetLiveLane(app);
+    return published;
+  };
+  return changingPrices(app, publish, ({ ok: isPublished }) => (isPublished ? null : []));
+}
+
+function storeDraft(
+  app: App,
+  request: { edit: number; note: string; accountId: number | null },
+): Promise<Result<{ revision: number }>> {
+  return app.db.inTransaction(async (): Promise<Result<{ revision: number }>> => {
     const stored = await app.lanes.readDraft();
     if (!stored || stored.edit !== request.edit) return fail('edit', 'stale-draft');
     const read = readLane(stored.document, definitions);
@@ -34,8 +47,6 @@ export async function publishLane(
     }
     return ok({ revision: await storeRevision(app, read.value, request) });
   });
-  if (published.ok) forgetLiveLane(app);
-  return published;
 }
 
 /** Stores a lane as what is live. Call inside a transaction, and forget the live lane after it. */

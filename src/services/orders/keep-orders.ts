@@ -17,6 +17,7 @@ import { fail, ok, type Result } from '~/core/problems';
 import { ORDER_FILTERS, type OrderFilter, type OrderKeeping, type OrderSummary, type StoredRefund } from '~/data';
 import type { DeliveredMail } from '~/standins';
 import type { App } from '~/services/app';
+import { noteUses } from '~/services/prices/record-shown';
 import { additionKey } from './add-after';
 import { sendRefundMail, sendSentMail } from './order-mails';
 
@@ -179,7 +180,14 @@ async function act(app: App, id: number, action: OrderAction, accountId: number)
   return sent;
 }
 
-async function keep(
+async function keep(...asked: Parameters<typeof keepInTurn>): ReturnType<typeof keepInTurn> {
+  const kept = await keepInTurn(...asked);
+  const [app, , , what] = asked;
+  if (kept.ok && what === 'cancel') await noteUses(app);
+  return kept;
+}
+
+async function keepInTurn(
   app: App,
   id: number,
   accountId: number,

@@ -18,6 +18,7 @@ import { circumstancesOf, shopperKey } from '~/services/cart/circumstances';
 import { isOpen, liveLane } from '~/services/lane/live-lane';
 import { sendOrderMail } from './order-mails';
 import { quoteDelivery } from '~/services/cart/quote-delivery';
+import { noteUses } from '~/services/prices/record-shown';
 import { priceCartGoods, wordCode } from '~/services/cart/view-cart';
 
 export interface OrderRequest {
@@ -321,6 +322,7 @@ async function confirm(
     }
   });
   app.log.info({ order: order.token, totalMinor: order.totalMinor, revision: order.laneRevision }, 'order paid');
+  await noteUses(app);
   await sendOrderMail(app, order);
   return ok({ token: order.token });
 }
@@ -339,6 +341,7 @@ async function release(app: App, order: Pick<Order, 'token' | 'lines' | 'visitId
       });
   });
   app.log.info({ order: order.token, why }, 'payment failed');
+  await noteUses(app);
 }
 
 const ABANDONED_AFTER_MS = 10 * 60_000;
