@@ -47,7 +47,7 @@ async function noteShown({ app, lane }: ShopContext, { id }: Order, piece: Thank
 async function factsOf(
   piece: ThanksPagePiece,
   shop: ShopContext,
-  { order, said, isExample }: ThankedOrder,
+  { order, said, isExample, access }: ThankedOrder,
 ): Promise<ThanksFacts> {
   const { app, say, link, locale, date } = shop;
   const currency = currencyOf(order.currency);
@@ -62,9 +62,10 @@ async function factsOf(
   const { sentAt = null, cancelledAt = null, tracking = '' } = keeping ?? {};
   const refundedMinor = refunds.reduce((sum, refund) => sum + refund.amountMinor, 0);
   const receipt = receiptOf(order, say);
-  const wish = afterOfferOf(piece);
+  const isBuyer = access === 'buyer';
+  const wish = isBuyer ? afterOfferOf(piece) : null;
   const offer = wish && (await (isExample ? exampleAfterOffer(app, wish) : showAfterOffer(app, order, wish)));
-  const coupon = couponOfferOf(piece);
+  const coupon = isBuyer ? couponOfferOf(piece) : null;
   const clock = new Intl.DateTimeFormat(locale, { timeStyle: 'short', timeZone: shop.lane.shop.timeZone });
   const now = app.now();
   const [first] = bought;
@@ -114,7 +115,9 @@ async function factsOf(
     code: coupon === null ? null : ((await codeOf(shop, order, coupon, isExample))?.toUpperCase() ?? null),
     canReorder: bought.length > 0,
     months:
-      hasPart(piece, 'birthday') && (isExample || (await asksBirthday(app, order))) ? monthNames(order.language) : null,
+      isBuyer && hasPart(piece, 'birthday') && (isExample || (await asksBirthday(app, order)))
+        ? monthNames(order.language)
+        : null,
     mail: first ? mailTo(first.name, `${processSlot().origin ?? ''}${link(`/shop/p/${first.slug}`)}`) : null,
     voices: bought
       .flatMap(({ name, slug, reviews }) =>

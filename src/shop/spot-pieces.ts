@@ -2,6 +2,7 @@ import { compileManifest, type Lane, type ManifestPiece } from '~/core/lane';
 import type { Order } from '~/core/orders';
 import { whoSees, type Visit } from '~/core/where';
 import { definitionOf, definitions } from '~/pieces/registry';
+import type { OrderAccess } from '~/services/orders/order-access';
 import type { App } from '~/services/app';
 import { liveLane, liveManifest, type LiveLane } from '~/services/lane/live-lane';
 
@@ -21,6 +22,8 @@ export interface ThankedOrder {
   readonly said: string | null;
   /** An order of somebody's, shown to the owner with nothing of them. */
   readonly isExample: boolean;
+  /** Without `buyer` nothing can be charged, taken or answered. */
+  readonly access: Exclude<OrderAccess, 'none'>;
   /** Whether its buyer looks at it, rather than whoever works in the shop. */
   readonly isBuyer: boolean;
 }

@@ -643,6 +643,45 @@ export const SHOP_WORDS = {
     'أُلغي هذا الطلب.',
   ),
 
+  orderPaid: word(
+    'Paid, in short',
+    'On an order’s page, for whoever has not shown that it is theirs.',
+    'Paid; we are preparing it.',
+    'Bezahlt; wir machen es fertig.',
+    'تم الدفع ونجهز الطلب.',
+  ),
+  proveTitle: word(
+    'Is this your order?',
+    'Over the fields that open an order’s details.',
+    'Is this your order?',
+    'Ist das deine Bestellung?',
+    'هل هذا طلبك؟',
+  ),
+  proveText: word(
+    'Why to prove it',
+    'Under that heading.',
+    'Address, amounts and downloads are shown to its buyer. Tell us what you ordered with, or follow the link in your confirmation mail.',
+    'Adresse, Beträge und Downloads zeigen wir nur dem Käufer. Sag uns, womit du bestellt hast, oder folge dem Link in deiner Bestätigungsmail.',
+    'نعرض العنوان والمبالغ والتنزيلات للمشتري فقط. أخبرنا بما طلبت به أو اتبع الرابط في رسالة التأكيد.',
+  ),
+  proveButton: word(
+    'Show the order',
+    'The button under those fields.',
+    'Show my order',
+    'Bestellung zeigen',
+    'اعرض طلبي',
+  ),
+  email: word('E-mail', 'Names a field.', 'E-mail', 'E-Mail', 'البريد الإلكتروني'),
+  postcode: word('Postcode', 'Names a field.', 'Postcode', 'Postleitzahl', 'الرمز البريدي'),
+  orderNumberField: word('Order number', 'Names a field.', 'Order number', 'Bestellnummer', 'رقم الطلب'),
+  buyersOnly: word(
+    'Only where it was ordered',
+    'When somebody presses what only the buyer may.',
+    'This works in the browser you ordered with.',
+    'Das geht nur in dem Browser, mit dem du bestellt hast.',
+    'هذا متاح في المتصفح الذي طلبت منه فقط.',
+  ),
+
   quickPay: word('Pay now', 'Heading.', 'Pay now', 'Jetzt bezahlen', 'ادفع الآن'),
   quickPayNote: word(
     'About the wallet',

@@ -5,6 +5,8 @@ export const GERMAN = {
   'shop-closed': 'Dieser Shop ist noch nicht geöffnet.',
   'not-found': 'Das gibt es nicht mehr. Geh zurück und wähle neu.',
   'too-many-tries': 'Zu viele Versuche. Warte {seconds} Sekunden und versuche es noch einmal.',
+  'too-many-proofs': 'Zu viele Versuche. Warte {minutes} Minuten oder folge dem Link in deiner Bestätigungsmail.',
+  'proof-wrong': 'Das gehört nicht zu dieser Bestellung. Prüfe beides oder folge dem Link in deiner Bestätigungsmail.',
   'body-too-large': 'Das ist größer als {limit}. Nimm eine kleinere Datei.',
   'sold-out': '{name} ist ausverkauft.',
   'not-enough-stock': 'Von {name} sind nur noch {stock} da. Wähle {stock} oder weniger.',

@@ -13,6 +13,8 @@ const WORDING = {
   'not-allowed': 'Your role does not allow this. Ask the owner of the shop.',
   'wrong-sign-in': 'E-mail and password do not belong together. Check both and try again.',
   'too-many-tries': 'Too many tries. Wait {seconds} seconds and try again.',
+  'too-many-proofs': 'Too many tries. Wait {minutes} minutes, or follow the link in your confirmation mail.',
+  'proof-wrong': 'That does not belong to this order. Check both, or follow the link in your confirmation mail.',
   'body-too-large': 'That is larger than {limit}. Send less at once.',
   'sold-out': '{name} is sold out.',
   'not-enough-stock': 'Only {stock} of {name} left. Choose {stock} or fewer.',

@@ -1,9 +1,11 @@
 import type { APIRoute } from 'astro';
 import { z } from 'zod';
 import { checkoutSchema } from '~/core/orders/checkout.schema';
-import { placeOrder } from '~/services/orders/place-order';
+import { buyerKey } from '~/services/orders/order-access';
+import { orderedAlready, placeOrder } from '~/services/orders/place-order';
 import { keepForm, withoutCard } from '~/services/cart/show-checkout';
 import { cartToken, visitId } from '~/shop/cart-cookie';
+import { keepOrderKey } from '~/shop/order-cookie';
 import { answer, readBody, refuse } from './_respond';
 
 const orderSchema = z.strictObject({
@@ -13,7 +15,7 @@ const orderSchema = z.strictObject({
   seenTotalMinor: z.number().int().min(0).nullable().default(null),
 });
 
-export const POST: APIRoute = async ({ locals, cookies, request }) => {
+export const POST: APIRoute = async ({ locals, cookies, request, url }) => {
   const body = await readBody(request, orderSchema);
   if (!body.ok) return refuse(body.problems, locals);
   const token = cartToken(cookies);
@@ -22,5 +24,10 @@ export const POST: APIRoute = async ({ locals, cookies, request }) => {
   await keepForm(locals.app, token, withoutCard(body.value.form));
   const { language } = locals;
   const visit = visitId(cookies, request.headers);
-  return answer(await placeOrder(locals.app, { ...body.value, cartToken: token, visitId: visit, language }), locals);
+  const { app } = locals;
+  const placed = await placeOrder(app, { ...body.value, cartToken: token, visitId: visit, language });
+  // Whoever holds the cart placed the order made of it.
+  const ordered = placed.ok ? placed.value.token : orderedAlready(placed.problems);
+  if (ordered) keepOrderKey(cookies, ordered, buyerKey(app, ordered), url.protocol === 'https:');
+  return answer(placed, locals);
 };

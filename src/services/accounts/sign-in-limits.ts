@@ -47,6 +47,6 @@ export function createSignInLimits() {
 }
 
 /** An IPv6 line is a /64, whose holder has as many addresses as they like. */
-function network(address: string): string {
+export function network(address: string): string {
   return address.includes(':') && !address.includes('.') ? address.split(':').slice(0, 4).join(':') : address;
 }

@@ -5,10 +5,15 @@ import { longDate } from '~/core/time';
 import type { App } from '~/services/app';
 import { liveLane } from '~/services/lane/live-lane';
 import { giveCode } from './next-time';
+import { detailsKey } from './order-access';
 import { couponOfferOf, thanksPageOf } from './thanks-page';
 import { processSlot } from '~/services/process-slot';
 
 const AT_ONCE = 20;
+
+/** Where a mail leads: its key opens the details of the order, and never charges. */
+const linkTo = (app: App, { token }: Pick<Order, 'token'>) =>
+  `${processSlot().origin ?? ''}/shop/thanks/${token}?key=${detailsKey(app, token)}`;
 
 /**
  * Sends the mail of every paid order that has none yet. A mail service that fails must not fail an order: what could not be
@@ -39,7 +44,7 @@ export async function sendOrderMail(app: App, order: Order): Promise<boolean> {
       say: sayIn(lane, order.language),
       country: countryName(order.address.country, order.language),
       date: longDate(order.placedAt, locale, shop.timeZone),
-      link: `${processSlot().origin ?? ''}/shop/thanks/${order.token}`,
+      link: linkTo(app, order),
       code: coupon === null ? null : await giveCode(app, order, coupon),
       hasDownloads: (await app.orders.listDownloads(order.token)).length > 0,
     });
@@ -107,7 +112,7 @@ async function sendNote(
     const say = sayIn(lane, order.language);
     const facts = { shop: shop.name, number: orderNumber(order), name: order.name };
     const { subject, lines } = write(say, facts, localeFor(shop, order.language));
-    const link = `${processSlot().origin ?? ''}/shop/thanks/${order.token}`;
+    const link = linkTo(app, order);
     const mail = noteMail({
       subject,
       lines,

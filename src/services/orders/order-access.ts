@@ -1,0 +1,89 @@
+import { RateLimiterMemory, RateLimiterRes } from 'rate-limiter-flexible';
+import { timingSafeEqual } from 'node:crypto';
+import { orderNumber, type Order } from '~/core/orders';
+import { fail, ok, type Result } from '~/core/problems';
+import type { Account } from '~/data';
+import type { App } from '~/services/app';
+import { refusalOf } from '~/services/accounts/access';
+import { network } from '~/services/accounts/sign-in-limits';
+
+/**
+ * What somebody may see of an order, and do with it. `buyer`: the browser that placed it; it alone may have the card charged.
+ * `details`: whoever proved to be the buyer, or came by a link in the order's mail. `none`: whoever has its address.
+ */
+export type OrderAccess = 'buyer' | 'details' | 'none';
+
+/** A key that only this shop can make, for one order and one use of it. */
+function keyOf(app: App, token: string, use: 'buyer' | 'details'): string {
+  const text = `${use}:${token}`;
+  return app.secret.sign(text).slice(text.length + 1);
+}
+
+/** What the browser that places an order keeps. */
+export const buyerKey = (app: App, token: string): string => keyOf(app, token, 'buyer');
+
+/** What stands in links of the order's mails: it opens details, and never charges. */
+export const detailsKey = (app: App, token: string): string => keyOf(app, token, 'details');
+
+function isKey(given: string, right: string): boolean {
+  const [a, b] = [Buffer.from(given), Buffer.from(right)];
+  return a.length === b.length && timingSafeEqual(a, b);
+}
+
+/** How far somebody may see into an order, by the key they hold; whoever may see orders in the studio sees its details. */
+export function accessOf(app: App, token: string, key: string, account: Account | null): OrderAccess {
+  if (isKey(key, buyerKey(app, token))) return 'buyer';
+  const maySee = account !== null && refusalOf(account, 'owner') === null;
+  return maySee || isKey(key, detailsKey(app, token)) ? 'details' : 'none';
+}
+
+export interface Proof {
+  readonly email: string;
+  /** The postcode it was sent to, or the number of an order that was sent nowhere. */
+  readonly second: string;
+  /** Address of whoever tries. */
+  readonly from: string;
+}
+
+const limits = new WeakMap<App, readonly [byAddress: RateLimiterMemory, byOrder: RateLimiterMemory]>();
+
+function limitsOf(app: App) {
+  let own = limits.get(app);
+  if (!own) {
+    own = [
+      new RateLimiterMemory({ points: 10, duration: 900 }),
+      // Many addresses that try one order get no further; its buyer has the mail.
+      new RateLimiterMemory({ points: 20, duration: 3600 }),
+    ];
+    limits.set(app, own);
+  }
+  return own;
+}
+
+/** Whether an order is proved by its number: it was sent nowhere, so that there is no postcode. */
+export const isProvedByNumber = ({ address }: Order): boolean => address.postcode === '';
+
+const bare = (text: string) => text.toUpperCase().replace(/[^\p{L}\p{N}]/gu, '');
+
+/** Opens the details of an order to whoever knows what only its buyer does; limited tries. */
+export async function proveBuyer(app: App, order: Order, { email, second, from }: Proof): Promise<Result<null>> {
+  const [byAddress, byOrder] = limitsOf(app);
+  try {
+    // One who tried too often from their own address uses up nothing of the order's.
+    await byAddress.consume(network(from));
+    await byOrder.consume(order.token);
+  } catch (limited) {
+    if (!(limited instanceof RateLimiterRes)) throw limited;
+    return fail('', 'too-many-proofs', { minutes: Math.ceil(limited.msBeforeNext / 60_000) });
+  }
+  const wanted = isProvedByNumber(order) ? orderNumber(order) : order.address.postcode;
+  // Whoever was erased is nobody to prove to be.
+  const isRight =
+    order.email !== '' &&
+    isKey(email.trim().toLowerCase(), order.email.trim().toLowerCase()) &&
+    isKey(bare(second), bare(wanted));
+  if (!isRight) return fail('email', 'proof-wrong');
+  await byAddress.reward(network(from));
+  await byOrder.reward(order.token);
+  return ok(null);
+}
