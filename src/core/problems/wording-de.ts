@@ -73,6 +73,7 @@ export const GERMAN = {
     'Dein Warenkorb wurde in einem anderen Fenster geändert. Sieh ihn noch einmal durch und bestelle dann.',
   'after-over': 'Dieses Angebot ist vorbei. Deine Bestellung ist, wie sie war.',
   'after-packed': 'Deine Bestellung ist schon gepackt. Es kann nichts mehr dazu; sie ist, wie sie war.',
+  'after-refunded': 'Diese Bestellung wurde erstattet oder storniert; es kann nichts dazu. Es wurde nichts berechnet.',
   'after-gone': 'Das gibt es nicht mehr. Deine Bestellung ist, wie sie war.',
   'after-added': 'Das ist schon in deiner Bestellung.',
   'after-price': 'Der Preis hat sich geändert. Sieh noch einmal hin und füge es dann hinzu.',

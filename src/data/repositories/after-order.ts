@@ -76,6 +76,15 @@ export function afterOrders(db: Database) {
     );
   }
 
+  /** Makes an order's codes for next time worth nothing; one that was used stays with the order that used it. */
+  async function endGiven(orderId: number): Promise<void> {
+    await db.run(
+      `DELETE FROM one_time_codes WHERE order_id IS NULL
+         AND code IN (SELECT lower(code) FROM given_codes WHERE order_id = $orderId)`,
+      { orderId },
+    );
+  }
+
   /** A shopper's birthday as MM-DD, null where they would not say; undefined where they were never asked. */
   async function birthdayOf(shopper: string): Promise<string | null | undefined> {
     const [row] = await db.select<{ day: string | null }>('SELECT day FROM birthdays WHERE shopper = $shopper', {
@@ -100,6 +109,6 @@ export function afterOrders(db: Database) {
 
   return {
     ...{ readAddition, reserve, settle, listReserved },
-    ...{ findGiven, give, birthdayOf, keepBirthday, forgetBirthday },
+    ...{ findGiven, give, endGiven, birthdayOf, keepBirthday, forgetBirthday },
   };
 }

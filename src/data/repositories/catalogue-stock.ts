@@ -53,12 +53,16 @@ export function catalogueStock(db: Database) {
     );
   }
 
-  /** Counts anew what has been sold since then; call once a day, for days go by without a sale. */
+  /** Counts anew what has been sold since then and not given back; call once a day, for days go by without a sale. */
   async function countRecent(sinceMs: number): Promise<void> {
     await db.run(
       `UPDATE products SET recent_count = coalesce(r.n, 0) FROM products p LEFT JOIN (
-         SELECT v.product_id, sum(l.quantity) n FROM orders o JOIN order_lines l ON l.order_id = o.id JOIN variants v ON v.id = l.variant_id
-         WHERE o.status = 'paid' AND o.placed_at >= $sinceMs GROUP BY 1) r ON r.product_id = p.id
+         SELECT v.product_id, sum(l.quantity - coalesce(b.units, 0)) n FROM orders o
+         JOIN (SELECT *, row_number() OVER (PARTITION BY order_id ORDER BY id) - 1 place FROM order_lines) l ON l.order_id = o.id
+         JOIN variants v ON v.id = l.variant_id
+         LEFT JOIN (SELECT order_id, u.value ->> 'line' place, sum(u.value ->> 'quantity') units
+                    FROM refunds, json_each(refunds.units) u WHERE state = 'done' GROUP BY 1, 2) b ON b.order_id = o.id AND b.place = l.place
+         WHERE o.status = 'paid' AND o.cancelled_at IS NULL AND o.placed_at >= $sinceMs GROUP BY 1) r ON r.product_id = p.id
        WHERE products.id = p.id AND products.recent_count <> coalesce(r.n, 0)`,
       { sinceMs },
     );

@@ -17,7 +17,7 @@ export function foundPairs(db: Database) {
     return db.select(
       `SELECT o.id basket, p.slug product, o.placed_at / 604800000 week FROM orders o
          JOIN order_lines l ON l.order_id = o.id JOIN variants v ON v.id = l.variant_id JOIN products p ON p.id = v.product_id
-       WHERE o.status = 'paid' AND p.is_shown = 1 ORDER BY o.id`,
+       WHERE o.status = 'paid' AND o.cancelled_at IS NULL AND p.is_shown = 1 ORDER BY o.id`,
     );
   }
 

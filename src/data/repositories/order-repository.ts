@@ -180,6 +180,14 @@ export function orderRepository(db: Database) {
     return row ?? null;
   }
 
+  /** Nothing of an order can be downloaded any more. */
+  async function closeDownloads(orderToken: string): Promise<void> {
+    await db.run(
+      'UPDATE downloads SET uses_left = 0 WHERE order_id = (SELECT id FROM orders WHERE token = $orderToken)',
+      { orderToken },
+    );
+  }
+
   /** Takes one use of a link; false when there is none left or its time is over. */
   async function useDownload(token: string, now: number): Promise<boolean> {
     return (
@@ -236,9 +244,12 @@ export function orderRepository(db: Database) {
 
   /** Whether somebody has bought before; `email` in small letters. */
   async function hasBought(email: string): Promise<boolean> {
-    const rows = await db.select(`SELECT 1 FROM orders WHERE lower(email) = $email AND status = 'paid' LIMIT 1`, {
-      email,
-    });
+    const rows = await db.select(
+      `SELECT 1 FROM orders WHERE lower(email) = $email AND status = 'paid' AND cancelled_at IS NULL LIMIT 1`,
+      {
+        email,
+      },
+    );
     return rows.length > 0;
   }
 
@@ -246,7 +257,7 @@ export function orderRepository(db: Database) {
   async function hasBoughtBefore({ id, email }: Pick<Order, 'id' | 'email'>): Promise<boolean> {
     if (email === '') return false;
     const rows = await db.select(
-      `SELECT 1 FROM orders WHERE lower(email) = lower($email) AND status = 'paid' AND id < $id LIMIT 1`,
+      `SELECT 1 FROM orders WHERE lower(email) = lower($email) AND status = 'paid' AND cancelled_at IS NULL AND id < $id LIMIT 1`,
       { id, email },
     );
     return rows.length > 0;
@@ -289,6 +300,7 @@ export function orderRepository(db: Database) {
     listDownloads,
     findDownload,
     useDownload,
+    closeDownloads,
     insert,
     addLine,
     move,

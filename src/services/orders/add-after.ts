@@ -25,25 +25,28 @@ export interface ShownAfterOffer {
 }
 
 /** Why not. */
-type Refused = 'after-over' | 'after-packed' | 'after-gone' | 'after-added';
+type Refused = 'after-over' | 'after-packed' | 'after-refunded' | 'after-gone' | 'after-added';
 
 /** An order with what became of it. */
 interface Standing {
   readonly order: Order;
   readonly keeping: OrderKeeping;
   readonly addition: OrderAddition | null;
+  /** Whether anything of it was given back, or is being. */
+  readonly isRefunded: boolean;
 }
 
 /** Why something cannot be added to an order, or what it is; the same for whoever looks and whoever presses. */
 async function judge(
   app: App,
   lane: Lane,
-  { order, keeping, addition }: Standing,
+  { order, keeping, addition, isRefunded }: Standing,
   offer: AfterOffer,
 ): Promise<ShownAfterOffer | Refused> {
   const until = order.placedAt + offer.minutes * 60_000;
   if (addition !== null && addition.state !== 'failed') return 'after-added';
-  if (keeping.packedAt !== null || keeping.sentAt !== null || keeping.cancelledAt !== null) return 'after-packed';
+  if (keeping.cancelledAt !== null || isRefunded) return 'after-refunded';
+  if (keeping.packedAt !== null || keeping.sentAt !== null) return 'after-packed';
   if (app.now() >= until) return 'after-over';
   const hasCard = order.paymentReference !== null && order.totalMinor > 0;
   if (order.status !== 'paid' || !hasCard || order.currency !== lane.shop.currency) return 'after-gone';
@@ -57,14 +60,20 @@ async function judge(
   return priced(lane, found, offer, until);
 }
 
-/** What can be added to an order by one press now; null for nothing. */
-export async function showAfterOffer(app: App, order: Order, offer: AfterOffer): Promise<ShownAfterOffer | null> {
-  const [keeping, addition] = await Promise.all([
+async function standingOf(app: App, order: Order): Promise<Standing | null> {
+  const [keeping, addition, refunds] = await Promise.all([
     app.orders.readKeeping(order.id),
     app.afterOrders.readAddition(order.id),
+    app.orders.listRefunds(order.id),
   ]);
-  if (!keeping) return null;
-  const judged = await judge(app, (await liveLane(app)).lane, { order, keeping, addition }, offer);
+  return keeping && { order, keeping, addition, isRefunded: refunds.length > 0 };
+}
+
+/** What can be added to an order by one press now; null for nothing. */
+export async function showAfterOffer(app: App, order: Order, offer: AfterOffer): Promise<ShownAfterOffer | null> {
+  const standing = await standingOf(app, order);
+  if (!standing) return null;
+  const judged = await judge(app, (await liveLane(app)).lane, standing, offer);
   return typeof judged === 'string' ? null : judged;
 }
 
@@ -105,13 +114,11 @@ export async function addAfter(
   const reserved = await app.db.inTransaction(async () => {
     const order = await app.orders.find(token);
     if (!order) return fail('', 'not-found');
-    const [keeping, addition] = [
-      (await app.orders.readKeeping(order.id))!,
-      await app.afterOrders.readAddition(order.id),
-    ];
+    const standing = (await standingOf(app, order))!;
+    const { addition } = standing;
     if (addition?.state === 'paid') return ok({ done: minor(addition.amountMinor) });
     if (addition?.state === 'reserved') return fail('', 'payment-in-progress');
-    const shown = await judge(app, (await liveLane(app)).lane, { order, keeping, addition }, offer);
+    const shown = await judge(app, (await liveLane(app)).lane, standing, offer);
     if (typeof shown === 'string') return fail('', shown);
     if (shown.price.totalMinor !== seenTotalMinor) return fail('total', 'after-price');
     if (!(await app.catalogue.takeStock(shown.facts.variantId, shown.quantity))) return fail('', 'after-gone');

@@ -144,21 +144,14 @@ export async function actOnOrder(
 }
 
 async function act(app: App, id: number, action: OrderAction, accountId: number): Promise<Result<null>> {
-  if (action.action === 'refund') return giveBack(app, id, () => action, accountId);
+  if (action.action === 'refund') return giveBack(app, id, () => action, { accountId, cancels: false });
   if (action.action === 'cancel') {
-    const cancelled = await giveBack(
-      app,
-      id,
-      (left) => ({
-        ...action,
-        units: left.lines.flatMap(({ quantity }, line) => (quantity > 0 ? [{ line, quantity }] : [])),
-        delivery: left.deliveryMinor > 0,
-      }),
-      accountId,
-    );
-    return cancelled.ok
-      ? keep(app, id, accountId, 'cancel', (keeping) => ({ ...keeping, cancelledAt: app.now() }))
-      : cancelled;
+    const all = (left: Refundable): Wanted => ({
+      ...action,
+      units: left.lines.flatMap(({ quantity }, line) => (quantity > 0 ? [{ line, quantity }] : [])),
+      delivery: left.deliveryMinor > 0,
+    });
+    return giveBack(app, id, all, { accountId, cancels: true });
   }
   if (action.action === 'reopen')
     return keep(app, id, accountId, 'reopen', (keeping) => ({
@@ -180,14 +173,7 @@ async function act(app: App, id: number, action: OrderAction, accountId: number)
   return sent;
 }
 
-async function keep(...asked: Parameters<typeof keepInTurn>): ReturnType<typeof keepInTurn> {
-  const kept = await keepInTurn(...asked);
-  const [app, , , what] = asked;
-  if (kept.ok && what === 'cancel') await noteUses(app);
-  return kept;
-}
-
-async function keepInTurn(
+async function keep(
   app: App,
   id: number,
   accountId: number,
@@ -203,7 +189,6 @@ async function keepInTurn(
     const adding = (await app.afterOrders.readAddition(id))?.state === 'reserved';
     if (adding && what !== 'reopen') return fail('', 'order-adding');
     await app.orders.writeKeeping(id, change(found.keeping));
-    if (what === 'cancel') await app.orders.unredeem(found.order.token);
     await app.accounts.writeAudit({ at: app.now(), accountId, action: `order-${what}`, facts: { order: id } });
     return ok(null);
   });
@@ -217,14 +202,16 @@ interface Wanted {
 }
 
 /**
- * Gives money back. What is asked of the provider is written down first, so that nothing is given twice, and done when the
- * provider says so; an answer that is lost is asked for again by `settleRefunds`, under the same key.
+ * Gives money back, and with `cancels` ends the order. What the order is to be is decided and written down first, in one transaction,
+ * and only then is the provider asked: nothing is added to an order that is being refunded, and nothing is refunded while
+ * something is added or another refund is under way. An answer that is lost is asked for again by `settleRefunds`, under the same
+ * key.
  */
 async function giveBack(
   app: App,
   id: number,
   want: (left: Refundable) => Wanted,
-  accountId: number,
+  { accountId, cancels }: { readonly accountId: number; readonly cancels: boolean },
 ): Promise<Result<null>> {
   const asked = await app.db.inTransaction(
     async (): Promise<Result<{ token: string; refund: StoredRefund } | null>> => {
@@ -234,19 +221,36 @@ async function giveBack(
       if (order.status !== 'paid') return fail('', 'order-unpaid');
       if (keeping.cancelledAt !== null) return fail('', 'order-cancelled');
       if ((await app.afterOrders.readAddition(id))?.state === 'reserved') return fail('', 'order-adding');
+      if (refunds.some(({ state }) => state === 'asked')) return fail('', 'order-refunding');
       const wanted = want(refundable(order, refunds));
+      const at = app.now();
       // Cancelling what was given back already gives nothing more.
-      if (wanted.units.length === 0 && !wanted.delivery && refunds.length > 0) return ok(null);
-      const planned = planRefund(order, refunds, wanted);
-      if (!planned.ok) return planned;
+      const isNothing = wanted.units.length === 0 && !wanted.delivery && refunds.length > 0;
+      const planned = isNothing ? null : planRefund(order, refunds, wanted);
+      if (planned && !planned.ok) return planned;
+      if (cancels) await app.orders.writeKeeping(id, { ...keeping, cancelledAt: at });
+      if (!planned) {
+        if (cancels) await endOrder(app, order, accountId);
+        return ok(null);
+      }
       const { restock: restocked, ...rest } = wanted;
-      const refund = { ...rest, ...planned.value, restocked, key: `${order.token}-${randomUUID()}`, at: app.now() };
+      const refund = { ...rest, ...planned.value, restocked, key: `${order.token}-${randomUUID()}`, at };
       await app.orders.insertRefund(id, accountId, refund);
       return ok({ token: order.token, refund: { ...refund, id: 0, state: 'asked' } });
     },
   );
   if (!asked.ok) return asked;
-  return asked.value ? settle(app, asked.value.token, asked.value.refund, accountId) : ok(null);
+  const done = asked.value ? await settle(app, asked.value.token, asked.value.refund, accountId) : ok(null);
+  if (done.ok && cancels) await noteUses(app);
+  return done;
+}
+
+/** What hung on an order that is cancelled is over: uses of offers are given back, downloads close, codes for next time end. */
+async function endOrder(app: App, order: Order, accountId: number | null): Promise<void> {
+  await app.orders.unredeem(order.token);
+  await app.orders.closeDownloads(order.token);
+  await app.afterOrders.endGiven(order.id);
+  await app.accounts.writeAudit({ at: app.now(), accountId, action: 'order-cancel', facts: { order: order.id } });
 }
 
 async function settle(app: App, token: string, refund: StoredRefund, accountId: number | null): Promise<Result<null>> {
@@ -265,12 +269,17 @@ async function settle(app: App, token: string, refund: StoredRefund, accountId: 
     if (answer.status === 'done') continue;
     // What went back already stays noted, and the rest is asked for again.
     if (i > 0) throw new Error(`Part ${i + 1} of refund ${refund.key} was refused`);
-    await app.orders.dropRefund(refund.key);
+    await app.db.inTransaction(async () => {
+      await app.orders.dropRefund(refund.key);
+      const keeping = (await app.orders.readKeeping(order.id))!;
+      if (isOfCancelling(refund, keeping)) await app.orders.writeKeeping(order.id, { ...keeping, cancelledAt: null });
+    });
     return fail('', 'refund-refused');
   }
   await app.db.inTransaction(async () => {
     if (!(await app.orders.settleRefund(refund.key))) return;
-    if (refund.restocked) await restock(app, order, refund.units);
+    await takeBack(app, order, refund);
+    if (isOfCancelling(refund, (await app.orders.readKeeping(order.id))!)) await endOrder(app, order, accountId);
     if (order.visitId) await app.visits.addRevenue(order.visitId, -refund.amountMinor);
     const facts = { order: order.id, amountMinor: refund.amountMinor, units: refund.units };
     await app.accounts.writeAudit({ at: app.now(), accountId, action: 'order-refund', facts });
@@ -292,11 +301,13 @@ async function chargesOf(app: App, { id, token, totalMinor }: Order): Promise<Ch
   ];
 }
 
-/** Puts units back on the shelf, with the add-ons that came along. */
-async function restock(app: App, order: Order, back: readonly RefundedUnits[]): Promise<void> {
-  const lines = back.map(({ line, quantity }) => ({ ...order.lines[line]!, quantity }));
-  const taken = takenBy(lines);
-  for (const { variantId, quantity } of taken) await app.catalogue.returnStock(variantId, quantity);
+/** Whether a refund was asked for to cancel its order: both were written down at one moment. */
+const isOfCancelling = ({ at }: StoredRefund, { cancelledAt }: OrderKeeping): boolean => at === cancelledAt;
+
+/** Counts units as not sold, with the add-ons that came along; puts them back on the shelf, where they come back. */
+async function takeBack(app: App, order: Order, { units: back, restocked }: StoredRefund): Promise<void> {
+  const taken = takenBy(back.map(({ line, quantity }) => ({ ...order.lines[line]!, quantity })));
+  if (restocked) for (const { variantId, quantity } of taken) await app.catalogue.returnStock(variantId, quantity);
   await app.catalogue.recordSale(taken.map(({ variantId, quantity }) => ({ variantId, quantity: -quantity })));
 }
 
