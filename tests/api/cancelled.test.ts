@@ -3,7 +3,7 @@ import { randomUUID } from 'node:crypto';
 import { changeCartOf } from '~/services/cart/change-cart';
 import { countRecentSales } from '~/services/catalogue/count-recent-sales';
 import { fetchDownload } from '~/services/orders/downloads';
-import { actOnOrder } from '~/services/orders/keep-orders';
+import { actOnOrder, type OrderAction } from '~/services/orders/keep-orders';
 import { giveCode, showCode } from '~/services/orders/next-time';
 import { sellWith } from '../support/live-offers';
 import { orderNow } from '../support/order-now';
@@ -69,13 +69,13 @@ describe('an order that is cancelled', () => {
     await changeCartOf(shop.app, cartToken, { kind: 'add', variantId: winder, quantity: 3, choices: {}, answers: {} });
     const placed = await orderNow(shop.app, { cartToken });
     const { id } = (await shop.app.orders.find(placed.ok ? placed.value.token : ''))!;
-    const refund = {
+    const refund: OrderAction = {
       action: 'refund',
       units: [{ line: 0, quantity: 2 }],
       delivery: false,
       restock: true,
       reason: '',
-    } as const;
+    };
     await actOnOrder(shop.app, id, refund, 1);
 
     expect(await recentOf('hoop-winder')).to.equal(1);

@@ -1,9 +1,11 @@
 import { randomInt, randomUUID } from 'node:crypto';
 import { rm } from 'node:fs/promises';
 import { createApp } from '~/services/app';
+import { standInPayment } from '~/standins';
 import { sendBadInputs } from '../support/bad-inputs';
 import { COSTLY_FILES } from '../support/costly-files';
 import { ORDER_FORM } from '../support/checkout';
+import { ledgerOf, pressOrders, raceOrder } from '../support/order-races';
 import { listRoutes } from '../support/routes';
 import { seedFolder, serve, signInOwner, startServer } from '../support/server';
 import { sendRaw, spellingsOf } from '../support/spellings';
@@ -157,6 +159,29 @@ async function raceForTheLast(shoppers: number, units: number): Promise<void> {
     sold === units && faulty === 0,
     `${sold} sold, ${faulty} faults`,
   );
+}
+
+/** An order that is cancelled, refunded and added to at once, by providers that answer after so long. */
+async function raceOnOrders(): Promise<void> {
+  const dataDir = await seedFolder(0);
+  for (const answerMs of [0, 30, 300]) {
+    const ledger = ledgerOf(standInPayment({ answerMs, timeoutMs: 1500 }));
+    const app = await createApp({ dataDir, logLevel: 'silent', payment: ledger.payment });
+    await app.db.run('UPDATE stock_levels SET quantity = 100000');
+    const presses = pressOrders([Math.ceil(answerMs / 2) + 1, answerMs + 5]);
+    const wrong: string[] = [];
+    for (const press of presses) {
+      const story = await raceOrder(app, ledger, press);
+      if (story !== null) wrong.push(story);
+    }
+    await app.db.close();
+    line(
+      `${presses.length} orders cancelled, refunded and added to at once, ${answerMs} ms`,
+      wrong.length === 0,
+      wrong[0] ?? 'the card stands where the order does',
+    );
+  }
+  await rm(dataDir, { recursive: true, force: true });
 }
 
 async function badInputs(runs: number): Promise<void> {
@@ -352,7 +377,10 @@ async function behindTls(): Promise<void> {
 const [part, times] = process.argv.slice(2);
 const often = (usual: number) => Math.min(100_000, Math.max(1, Math.round(Number(times ?? usual)) || usual));
 if (part === undefined || part === 'kill') await killRounds(Math.min(500, often(20)));
-if (part === undefined || part === 'race') await raceForTheLast(Math.min(2000, often(1000)), 10);
+if (part === undefined || part === 'race') {
+  await raceForTheLast(Math.min(2000, often(1000)), 10);
+  await raceOnOrders();
+}
 if (part === undefined || part === 'inputs') await badInputs(often(5000));
 if (part === undefined || part === 'spellings') await spellings();
 if (part === undefined || part === 'files') await costlyFiles();
