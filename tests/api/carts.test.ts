@@ -516,6 +516,8 @@ describe('carts', () => {
           visitId: null,
           language: 'en',
           seenTotalMinor,
+          seenGifts: null,
+          from: '127.0.0.1',
         });
 
       const declined = await pay('declined', quote.cart.totalMinor);

@@ -416,20 +416,6 @@ describe('offers in the shop', () => {
     expect((await shop.app.catalogue.variantFacts([cap.id])).get(cap.id)!.stock).to.equal(1);
   });
 
-  it('know who is new when the address is known, and say the price before it is paid', async () => {
-    await sellWith(shop.app, {
-      hello: { kind: 'amountOff', target: 'order', amountMinor: 200, when: { shopper: 'new' } },
-    });
-    const known = await cartWith('hoop-winder');
-    await orderNow(shop.app, { cartToken: known, form: { ...form, email: 'di@example.com' } });
-    const again = await shop.app.carts.read(await cartWith('hoop-winder'));
-
-    const asNew = await quoteCheckout(shop.app, again, { ...form, email: '' });
-    const asKnown = await quoteCheckout(shop.app, again, { ...form, email: 'Di@example.com' });
-
-    expect([asNew.cart.discountMinor, asKnown.cart.discountMinor]).to.deep.equal([200, 0]);
-  });
-
   it('for visits from somewhere count for those alone, from the cart to the order, until it is ordered', async () => {
     await sellWith(shop.app, {
       letter: {

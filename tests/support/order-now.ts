@@ -9,6 +9,14 @@ export async function orderNow(
   { cartToken, ...over }: Pick<OrderRequest, 'cartToken'> & Partial<OrderRequest>,
 ): ReturnType<typeof placeOrder> {
   const cartVersion = over.cartVersion ?? (await app.carts.read(cartToken)).version;
-  const usual = { form: ORDER_FORM, key: randomUUID(), visitId: null, language: 'en', seenTotalMinor: null };
+  const usual = {
+    form: ORDER_FORM,
+    key: randomUUID(),
+    visitId: null,
+    language: 'en',
+    seenTotalMinor: null,
+    seenGifts: null,
+    from: '127.0.0.1',
+  };
   return placeOrder(app, { ...usual, ...over, cartToken, cartVersion });
 }

@@ -47,6 +47,7 @@ export interface CartLineView {
 
 /** What an offer puts in for nothing. */
 export interface GiftView {
+  readonly offerId: string;
   readonly offer: string;
   readonly name: string;
   readonly choices: string;
@@ -54,6 +55,8 @@ export interface GiftView {
   readonly quantity: number;
   /** What it costs otherwise, all of it. */
   readonly valueMinor: Minor;
+  /** That it has run out, in words; null: it comes along. */
+  readonly gone: string | null;
 }
 
 export interface DeliveryOption {
@@ -84,6 +87,8 @@ export interface EstimateView {
 /** What would make the cart cheaper, as far as the owner tells of it. */
 export type CartHint =
   | { readonly kind: 'code'; readonly code: string; readonly savedMinor: number }
+  /** What comes off when it is known who buys, in words. */
+  | { readonly kind: 'told'; readonly text: string }
   | { readonly kind: 'more'; readonly name: string; readonly missingMinor: number; readonly thresholdMinor: number };
 
 /** The cart as shop pages, the runtime and the bench's sample carts carry it. */

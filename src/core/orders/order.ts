@@ -61,6 +61,8 @@ export interface Order {
   /** Whether the prices of its lines hold the tax. */
   readonly taxIncluded: boolean;
   readonly totalMinor: Minor;
+  /** What was shown before it was paid, where less was charged: an offer asked who buys. */
+  readonly shownTotalMinor: Minor | null;
   readonly steps: readonly PriceStep[];
   readonly laneRevision: number;
   readonly visitId: string | null;

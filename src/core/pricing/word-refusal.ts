@@ -9,16 +9,20 @@ export function codeProblem(
     readonly offers: readonly PricedOffer[];
     readonly offer: PricedOffer | undefined;
     readonly isEmpty: boolean;
+    /** Whether it is known who buys; until then what asks for it may still count. */
+    readonly isBuyerKnown: boolean;
     readonly money: (amountMinor: number) => string;
   },
 ): { readonly code: ProblemCode; readonly facts: Readonly<Record<string, string | number>> } | null {
   if (refusal === null) return null;
-  const { offers, offer, isEmpty, money } = around;
+  const { offers, offer, isEmpty, isBuyerKnown, money } = around;
   const nameOf = (id: string) => offers.find((other) => other.id === id)?.name || id;
   const known = refusal.code !== 'unknown' && refusal.code !== 'off' && refusal.code !== 'needs-code';
   if (!known) return { code: 'coupon-unknown', facts: { code } };
   if (refusal.code === 'ended') return { code: 'coupon-over', facts: { code } };
   if (isEmpty) return { code: 'coupon-empty', facts: { code } };
+  if (!isBuyerKnown && refusal.code === 'wrong-shopper') return { code: 'coupon-at-pay', facts: { code } };
+  if (!isBuyerKnown && refusal.code === 'not-birthday') return { code: 'coupon-at-pay-birthday', facts: { code } };
   switch (refusal.code) {
     case 'needs-more':
       return {
@@ -48,7 +52,9 @@ const SENTENCES = {
 
 /** Reasons that a later step may take away by itself: such a code stays in the cart, with the reason beside it. */
 const WAITING: readonly string[] = ['delivery-not-chosen', 'wrong-country'];
+const WAITING_FOR_BUYER: readonly string[] = ['wrong-shopper', 'not-birthday'];
 
-export function isWaiting({ refusal }: PricedCode): boolean {
-  return refusal !== null && WAITING.includes(refusal.code);
+export function isWaiting({ refusal }: PricedCode, isBuyerKnown: boolean): boolean {
+  if (refusal === null) return false;
+  return WAITING.includes(refusal.code) || (!isBuyerKnown && WAITING_FOR_BUYER.includes(refusal.code));
 }

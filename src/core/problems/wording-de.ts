@@ -40,6 +40,12 @@ export const GERMAN = {
   'coupon-over': 'Der Code „{code}“ ist abgelaufen.',
   'coupon-too-little': 'Dieser Code gilt ab {from}. Es fehlen {missing}.',
   'code-lost': '{why} Die Summe ist jetzt {after} statt {before}. Sieh sie dir noch einmal an und bestelle dann.',
+  'coupon-at-pay': 'Der Code „{code}“ wird beim Bezahlen abgezogen, wenn du hier schon gekauft hast.',
+  'coupon-at-pay-birthday': 'Der Code „{code}“ wird beim Bezahlen abgezogen, rund um deinen Geburtstag.',
+  'gift-gone': 'Das Geschenk „{name}“ ist vergriffen.',
+  'gift-lost': 'Das Geschenk „{name}“ ist gerade ausgegangen. Du kannst ohne es bestellen.',
+  'buyer-changed':
+    '{names} gilt nicht für diese E-Mail-Adresse. Die Summe ist {after} statt {before}. Sieh noch einmal hin und bestelle dann.',
   'coupon-empty': 'Der Code „{code}“ gilt, sobald etwas im Warenkorb ist.',
   'coupon-early': 'Der Code „{code}“ gilt noch nicht.',
   'coupon-not-you':

@@ -57,6 +57,12 @@ const WORDING = {
   'coupon-too-little': 'This code needs an order of {from}. Add {missing}.',
   'too-many-layouts': 'There are {most} layouts of this kind already. Remove one first.',
   'code-lost': '{why} The total is now {after} instead of {before}. Please look once more, then order.',
+  'coupon-at-pay': 'The code “{code}” comes off when you pay, if you have bought here before.',
+  'coupon-at-pay-birthday': 'The code “{code}” comes off when you pay, around your birthday.',
+  'gift-gone': 'The gift “{name}” has run out.',
+  'gift-lost': 'The gift “{name}” has just run out. You can order without it.',
+  'buyer-changed':
+    '{names} does not apply to this e-mail address. The total is {after} instead of {before}. Please look once more, then order.',
   'coupon-empty': 'The code “{code}” works once something is in the cart.',
   'coupon-early': 'The code “{code}” does not count yet.',
   'coupon-not-you':

@@ -23,6 +23,7 @@ import { productFacts } from './2026-11-26-product-facts';
 import { shownProducts } from './2026-11-26-shown-products';
 import { orderKeeping } from './2026-11-26-order-keeping';
 import { shownPrices } from './2026-11-30-shown-prices';
+import { whoBuys } from './2026-11-30-who-buys';
 import { optionsAndCarts } from './2026-11-25-options-and-carts';
 
 /** One frozen step of the schema; `context.run` runs one SQL statement. */
@@ -59,4 +60,5 @@ export const migrations: readonly Migration[] = [
   cartSource,
   betterPrice,
   shownPrices,
+  whoBuys,
 ];

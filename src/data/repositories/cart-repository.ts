@@ -6,9 +6,11 @@ export interface StoredCart extends Cart {
   readonly version: number;
   /** Under which the latest changes were made, oldest first; a browser that heard no answer sends its change again. */
   readonly changeIds: readonly string[];
+  /** For whom (a keyed hash) its offers have been judged; null: nobody yet. */
+  readonly judgedFor: string | null;
 }
 
-export const NEW_CART: StoredCart = { ...EMPTY_CART, version: 0, changeIds: [] };
+export const NEW_CART: StoredCart = { ...EMPTY_CART, version: 0, changeIds: [], judgedFor: null };
 
 const REMEMBERED_CHANGES = 20;
 
@@ -21,18 +23,19 @@ interface CartRow {
   source: string | null;
   lines: string;
   changeIds: string;
+  judgedFor: string | null;
 }
 
 export function cartRepository(db: Database) {
   async function read(token: string): Promise<StoredCart> {
     const [row] = await db.select<CartRow>(
-      'SELECT version, codes, country, postcode, note, source, lines, change_ids AS changeIds FROM carts WHERE token = $token',
+      'SELECT version, codes, country, postcode, note, source, lines, change_ids AS changeIds, judged_for AS judgedFor FROM carts WHERE token = $token',
       { token },
     );
     if (!row) return NEW_CART;
-    const { version, codes, country, postcode, note, source } = row;
+    const { version, codes, country, postcode, note, source, judgedFor } = row;
     return {
-      ...{ version, source },
+      ...{ version, source, judgedFor },
       codes: JSON.parse(codes) as string[],
       destination: country ? { country, postcode: postcode ?? '' } : null,
       note,
@@ -71,7 +74,7 @@ export function cartRepository(db: Database) {
   async function emptyOrdered(token: string, version: number, now: number): Promise<boolean> {
     const emptied = await db.run(
       `UPDATE carts SET updated_at = $now, version = version + 1, lines = '[]', codes = '[]', note = '', source = NULL,
-         checkout = NULL, checkout_at = NULL WHERE token = $token AND version = $version`,
+         checkout = NULL, checkout_at = NULL, judged_for = NULL WHERE token = $token AND version = $version`,
       { token, version, now },
     );
     return emptied === 1;
@@ -109,9 +112,16 @@ export function cartRepository(db: Database) {
     return row?.checkout ? (JSON.parse(row.checkout) as unknown) : null;
   }
 
+  /** Keeps for whom a cart has been judged. */
+  async function judge(token: string, shopper: string): Promise<void> {
+    await db.run('UPDATE carts SET judged_for = $shopper WHERE token = $token', { token, shopper });
+  }
+
   /** Takes away what was typed at the checkout. */
   async function forgetCheckout(token: string): Promise<void> {
-    await db.run('UPDATE carts SET checkout = NULL, checkout_at = NULL WHERE token = $token', { token });
+    await db.run('UPDATE carts SET checkout = NULL, checkout_at = NULL, judged_for = NULL WHERE token = $token', {
+      token,
+    });
   }
 
   /** Keeps what was typed at the checkout, and since when. */
@@ -123,5 +133,5 @@ export function cartRepository(db: Database) {
     });
   }
 
-  return { read, write, emptyOrdered, count, noteSource, readCheckout, writeCheckout, forgetCheckout };
+  return { read, write, emptyOrdered, count, noteSource, readCheckout, writeCheckout, forgetCheckout, judge };
 }

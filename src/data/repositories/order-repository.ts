@@ -34,7 +34,7 @@ const ORDER: Fields<Omit<NewOrder, 'lines'>> = {
   ...{ currency: 'plain', subtotalMinor: 'plain', discountMinor: 'plain', deliveryMinor: 'plain', taxMinor: 'plain' },
   ...{ taxIncluded: 'plain', totalMinor: 'plain', steps: 'json', laneRevision: 'plain', visitId: 'plain' },
   ...{ paymentReference: 'plain', placedAt: 'plain', day: 'plain', coupon: 'plain', note: 'plain' },
-  ...{ cartToken: 'plain', cartVersion: 'plain' },
+  ...{ cartToken: 'plain', cartVersion: 'plain', shownTotalMinor: 'plain' },
 };
 
 const ORDER_LINE: Fields<OrderLine> = {

@@ -13,9 +13,10 @@ const orderSchema = z.strictObject({
   cartVersion: z.number().int().min(0),
   form: checkoutSchema,
   seenTotalMinor: z.number().int().min(0).nullable().default(null),
+  seenGifts: z.array(z.string().max(120)).max(50).nullable().default(null),
 });
 
-export const POST: APIRoute = async ({ locals, cookies, request, url }) => {
+export const POST: APIRoute = async ({ locals, cookies, request, url, clientAddress }) => {
   const body = await readBody(request, orderSchema);
   if (!body.ok) return refuse(body.problems, locals);
   const token = cartToken(cookies);
@@ -25,7 +26,10 @@ export const POST: APIRoute = async ({ locals, cookies, request, url }) => {
   const { language } = locals;
   const visit = visitId(cookies, request.headers);
   const { app } = locals;
-  const placed = await placeOrder(app, { ...body.value, cartToken: token, visitId: visit, language });
+  const placed = await placeOrder(app, {
+    ...body.value,
+    ...{ cartToken: token, visitId: visit, language, from: clientAddress },
+  });
   // Whoever holds the cart placed the order made of it.
   const ordered = placed.ok ? placed.value.token : orderedAlready(placed.problems);
   if (ordered) keepOrderKey(cookies, ordered, buyerKey(app, ordered), url.protocol === 'https:');

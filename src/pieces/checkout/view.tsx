@@ -7,7 +7,7 @@ import { createDesk, serverDrawn } from '~/runtime/cart/desk';
 import { calmly } from '~/runtime/kit/calm';
 import { takeOver } from '~/runtime/kit/take-over';
 import type { MountedPiece, PieceHost } from '~/runtime/piece-host';
-import { CheckoutPage, type CheckoutState } from './checkout-page';
+import { CheckoutPage, seenGifts, type CheckoutState } from './checkout-page';
 import type { CheckoutPiece } from './definition';
 import css from './view.css?inline';
 
@@ -71,6 +71,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
     const {
       key: _key,
       seenTotal: _seen,
+      seenGifts: _gifts,
       cartVersion: _version,
       ...fields
     } = Object.fromEntries(new FormData(formOf())) as Record<string, string>;
@@ -115,7 +116,10 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
       .ask('/api/orders', {
         method: 'POST',
         headers: { 'content-type': 'application/json' },
-        body: JSON.stringify({ key: state.key, cartVersion, form: typed(), seenTotalMinor: priced.totalMinor }),
+        body: JSON.stringify({
+          ...{ key: state.key, cartVersion, form: typed() },
+          ...{ seenTotalMinor: priced.totalMinor, seenGifts: seenGifts(priced) },
+        }),
       })
       .catch(() => null);
     const body = (await response?.json().catch(() => null)) as {

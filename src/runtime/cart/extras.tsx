@@ -33,6 +33,10 @@ export function View({ cart, host, money, words }: Props): VNode {
               {words.hintTake}
             </button>
           </p>
+        ) : hint.kind === 'told' ? (
+          <p class="hint" key={hint.text}>
+            {hint.text}
+          </p>
         ) : (
           <div class="meter" key={hint.name}>
             <p role="status" data-word="hintMore">

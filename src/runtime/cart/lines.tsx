@@ -39,14 +39,15 @@ export function Lines(props: LinesProps): VNode {
         </Fragment>
       ))}
       <Removed {...props} at={shown.cart.lines.length} />
-      {shown.cart.gifts.map(({ offer, name, choices, picture, quantity, valueMinor }) => (
-        <li key={offer} class={settings.pictures ? '' : 'plain'}>
+      {shown.cart.gifts.map(({ offerId, offer, name, choices, picture, quantity, valueMinor, gone }) => (
+        <li key={offerId} class={settings.pictures ? '' : 'plain'}>
           {settings.pictures && <Picture src={picture?.src} />}
           <div class="text">
             {quantity} × {name} {choices}
             <small>{offer}</small>
+            {gone && <p class="problem">{gone}</p>}
           </div>
-          <Sum money={shown.money} now={0} was={valueMinor} />
+          {!gone && <Sum money={shown.money} now={0} was={valueMinor} />}
         </li>
       ))}
     </ul>

@@ -6,7 +6,7 @@ import { own } from '~/core/own';
 import { wordProblem, type Problem } from '~/core/problems';
 import { dayIn } from '~/core/time';
 import type { Rename } from '~/core/words';
-import type { PriceableLine } from '~/core/pricing';
+import type { PriceableLine, PricedLine } from '~/core/pricing';
 import type { VariantFacts } from '~/data';
 import type { App } from '~/services/app';
 import { liveLane } from '~/services/lane/live-lane';
@@ -77,6 +77,22 @@ export function priceableOf(
   const { slug, sku, categories, tags, priceMinor } = facts;
   return { id, product: slug, variant: sku, categories, tags, quantity, unitPriceMinor: priceMinor, effects };
 }
+
+/** A variant as the rules of offers know it. */
+export const goodsIn = ({ slug, sku, categories, tags }: VariantFacts) => ({
+  ...{ product: slug, variant: sku, categories: [...categories], tags: [...tags] },
+});
+
+/** So many of a variant with nothing chosen, as the rules of prices know a line. */
+export const bareLine = (facts: VariantFacts, quantity: number): PricedLine => ({
+  id: facts.sku,
+  ...goodsIn(facts),
+  quantity,
+  unitMinor: facts.priceMinor,
+  unitOptionsMinor: 0,
+  onceOptionsMinor: 0,
+  taxBasisPoints: null,
+});
 
 /** What one costs in the place of what it was taken for, where that is less than always; null: what it always costs. */
 export function insteadMinor(

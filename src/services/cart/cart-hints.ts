@@ -1,7 +1,9 @@
 import type { Cart, CartHint } from '~/core/cart';
-import { offersOf, plainCode, thresholdOf, type GoodsInput, type PricedGoods } from '~/core/pricing';
+import { offersOf, plainCode, thresholdOf, toldOffers, type GoodsInput, type PricedGoods } from '~/core/pricing';
 import type { App } from '~/services/app';
 import type { LiveLane } from '~/services/lane/live-lane';
+import { tellerOf } from '~/services/offers/tell-offers';
+import { bareLine, type Good } from './cart-goods';
 import { typedCodes } from '~/services/offers/one-time-codes';
 
 /** Codes that are told of at once: a list of them is for a page of its own. */
@@ -9,19 +11,66 @@ const MOST_CODES = 2;
 /** Looked at for each cart, whatever an owner tells of. */
 const MOST_TRIED = 8;
 
+const MOST_TOLD = 2;
+const WAITS_FOR_BUYER: readonly string[] = ['wrong-shopper', 'not-birthday'];
+
+/** A cart as hints are found for it. */
+interface Hinted {
+  readonly cart: Cart;
+  readonly goods: readonly Good[];
+  readonly priced: PricedGoods;
+  readonly isBuyerKnown: boolean;
+  readonly language: string;
+}
+
 /**
  * What the owner tells shoppers of in the cart: codes that would make it cheaper than it is, and the next offer it lacks something for.
  * Each is tried by pricing the cart with it, so that nothing is promised that would not be kept.
  */
 export async function hintsOf(
   app: App,
-  { lane }: LiveLane,
+  live: LiveLane,
+  of: Hinted,
+  priceWith: (codes: GoodsInput['codes']) => PricedGoods,
+): Promise<CartHint[]> {
+  const { cart, priced } = of;
+  const { lane } = live;
+  if (cart.lines.length === 0) return [];
+  return [...(await hintsAtPay(app, live, of)), ...(await hintsNow(app, lane, cart, priced, priceWith))];
+}
+
+/** What comes off once it is known who buys: told until then, in the shopper's language. */
+async function hintsAtPay(
+  app: App,
+  live: LiveLane,
+  { goods, priced, isBuyerKnown, language }: Hinted,
+): Promise<CartHint[]> {
+  if (isBuyerKnown) return [];
+  const at = app.now();
+  const offers = offersOf(live.lane.offers).filter(
+    ({ id, when }) =>
+      when.code === null &&
+      (when.shopper === 'returning' || when.birthdayDays !== null) &&
+      WAITS_FOR_BUYER.includes(priced.refused[id]?.code ?? ''),
+  );
+  if (offers.length === 0) return [];
+  const told = goods.flatMap(({ priceable, facts }) =>
+    toldOffers({ line: bareLine(facts, priceable.quantity), isOnePrice: false }, offers, [], at),
+  );
+  const word = await tellerOf(app, live, language, told);
+  const texts = [...new Map(told.map((one) => [one.offerId, one])).values()].flatMap((one) => word(one) ?? []);
+  return texts.slice(0, MOST_TOLD).map((text) => ({ kind: 'told' as const, text }));
+}
+
+async function hintsNow(
+  app: App,
+  lane: LiveLane['lane'],
   cart: Cart,
   priced: PricedGoods,
   priceWith: (codes: GoodsInput['codes']) => PricedGoods,
 ): Promise<CartHint[]> {
   const told = offersOf(lane.offers).filter(({ on, told: isTold }) => on && isTold);
-  if (told.length === 0 || cart.lines.length === 0) return [];
+  if (told.length === 0) return [];
   const takesCode = cart.codes.length === 0 || lane.shop.severalCodes;
   const untyped = told.flatMap(({ when: { code, isOneTime } }) =>
     code !== null && !isOneTime && !cart.codes.some((typed) => plainCode(typed) === plainCode(code)) ? [code] : [],

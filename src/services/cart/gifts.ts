@@ -3,6 +3,7 @@ import { offersOf, type PricedGoods } from '~/core/pricing';
 import type { VariantFacts } from '~/data';
 import type { App } from '~/services/app';
 import type { LiveLane } from '~/services/lane/live-lane';
+import type { Good } from './cart-goods';
 
 /** What is given for nothing. */
 export interface Gift {
@@ -12,18 +13,30 @@ export interface Gift {
   readonly quantity: number;
   /** What one costs otherwise. */
   readonly valueMinor: Minor;
+  /** Whether too few are left of it: it is told, and does not come along. */
+  readonly isGone: boolean;
 }
 
-/** The gifts of a priced cart that can be had; of one that is given twice the shelf must hold both. */
-export async function giftsOf(app: App, { lane }: LiveLane, { gifts }: PricedGoods): Promise<Gift[]> {
+/** The gifts of a priced cart; the shelf must hold what the cart itself takes of them, too. One that is not sold is none. */
+export async function giftsOf(
+  app: App,
+  { lane }: LiveLane,
+  { gifts }: PricedGoods,
+  goods: readonly Good[],
+): Promise<Gift[]> {
   if (gifts.length === 0) return [];
   const facts = await app.catalogue.factsOfSkus(gifts.map(({ variant }) => variant));
-  const left = new Map([...facts.values()].map(({ sku, stock }) => [sku, stock ?? Infinity]));
+  const taken = new Map<number, number>();
+  for (const { line, evaluation } of goods)
+    for (const id of [line.variantId, ...evaluation.addOns]) taken.set(id, (taken.get(id) ?? 0) + line.quantity);
   const nameOf = new Map(offersOf(lane.offers).map(({ id, name }) => [id, name]));
   return gifts.flatMap(({ offerId, variant, quantity }): Gift[] => {
     const found = facts.get(variant);
-    if (!found || left.get(variant)! < quantity) return [];
-    left.set(variant, left.get(variant)! - quantity);
-    return [{ offerId, offer: nameOf.get(offerId) ?? '', facts: found, quantity, valueMinor: minor(found.priceMinor) }];
+    if (!found) return [];
+    const already = taken.get(found.variantId) ?? 0;
+    const isGone = already + quantity > (found.stock ?? Infinity);
+    if (!isGone) taken.set(found.variantId, already + quantity);
+    const valueMinor = minor(found.priceMinor);
+    return [{ offerId, offer: nameOf.get(offerId) ?? '', facts: found, quantity, valueMinor, isGone }];
   });
 }

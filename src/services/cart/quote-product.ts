@@ -11,14 +11,13 @@ import {
   touches,
   type ChoicePrice,
   type Circumstances,
-  type PricedLine,
   type PricedOffer,
   type Told,
 } from '~/core/pricing';
 import type { VariantFacts } from '~/data';
 import type { App } from '~/services/app';
 import { liveLane, type LiveLane } from '~/services/lane/live-lane';
-import { priceableOf } from './cart-goods';
+import { bareLine, goodsIn, priceableOf } from './cart-goods';
 import { circumstancesOf, UNKNOWN_BUYER } from './circumstances';
 import { tellerOf } from '~/services/offers/tell-offers';
 import { taxed } from './view-cart';
@@ -57,26 +56,12 @@ export async function quoter(app: App) {
       const isOnePrice = new Set(variants.map(({ priceMinor }) => priceMinor)).size === 1;
       const found = new Map<string, Told>();
       for (const facts of variants)
-        for (const one of toldOffers({ line: bareLine(facts), isOnePrice }, told, shown, at))
+        for (const one of toldOffers({ line: bareLine(facts, 1), isOnePrice }, told, shown, at))
           if (!found.has(one.offerId)) found.set(one.offerId, one);
       return [...found.values()];
     },
   };
 }
-
-const goodsIn = ({ slug, sku, categories, tags }: VariantFacts) => ({
-  ...{ product: slug, variant: sku, categories: [...categories], tags: [...tags] },
-});
-
-const bareLine = (facts: VariantFacts): PricedLine => ({
-  id: 'told',
-  ...goodsIn(facts),
-  quantity: 1,
-  unitMinor: facts.priceMinor,
-  unitOptionsMinor: 0,
-  onceOptionsMinor: 0,
-  taxBasisPoints: null,
-});
 
 function quoteOf(
   live: LiveLane,

@@ -5,7 +5,7 @@ import { checkoutSchema } from '~/core/orders/checkout.schema';
 import type { CheckoutForm } from '~/core/orders';
 import { typedCodes } from '~/services/offers/one-time-codes';
 import type { App } from '~/services/app';
-import { circumstancesOf } from './circumstances';
+import { circumstancesOf, shopperKey } from './circumstances';
 import { liveLane, type LiveLane } from '~/services/lane/live-lane';
 import { quoteDelivery } from './quote-delivery';
 import { priceCartGoods, viewStored } from './view-cart';
@@ -45,10 +45,18 @@ export async function keepForm(app: App, token: string, form: KeptForm): Promise
   await app.carts.writeCheckout(token, form, app.now());
 }
 
+/**
+ * The address of a buyer whom the cart has been judged for; empty while nobody pressed Pay with it. Before that no price hangs on it:
+ * typing somebody's address tells nothing of them.
+ */
+export function judgedEmail(app: App, { judgedFor }: { readonly judgedFor?: string | null }, email: string): string {
+  return judgedFor && email !== '' && shopperKey(app, email) === judgedFor ? email : '';
+}
+
 /** Prices a cart for the destination and way of delivery of a form; a way that is not offered gives way to the cheapest. */
 export async function quoteCheckout(
   app: App,
-  cart: Cart & { readonly version?: number },
+  cart: Cart & { readonly version?: number; readonly judgedFor?: string | null },
   form: Pick<CheckoutForm, 'country' | 'postcode' | 'delivery'> & { readonly email?: string },
   language = 'en',
   /** By which it is priced; absent: what is live. */
@@ -60,7 +68,7 @@ export async function quoteCheckout(
   const rates = await quoteDelivery(app, place, bare.goods, language);
   const rate = rates.find((candidate) => candidate.key === form.delivery) ?? rates[0];
   const live = lane ?? (await liveLane(app));
-  const buyer = { country: place.country, email: form.email ?? '', source: cart.source };
+  const buyer = { country: place.country, email: judgedEmail(app, cart, form.email ?? ''), source: cart.source };
   const circumstances = await circumstancesOf(app, live, buyer);
   const codes = await typedCodes(app, live.lane, cart.codes);
   const delivery = {

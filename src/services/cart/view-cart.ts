@@ -70,17 +70,19 @@ export async function viewStored(
     priceCartGoods(live, typed, goods, circumstances, { amountMinor: chosen.amountMinor, method: chosen.method });
   const [nameOf, gifts, hints] = await Promise.all([
     uploadNames(app, goods),
-    giftsOf(app, live, priced),
-    hintsOf(app, live, cart, priced, priceWith),
+    giftsOf(app, live, priced, goods),
+    hintsOf(app, live, { cart, goods, priced, isBuyerKnown: buyer.email !== '', language }, priceWith),
   ]);
   const { shop } = live.lane;
+  const isBuyerKnown = buyer.email !== '';
   const rename = cartRename(shop.cart, language);
   const view: CartView = {
     version: cart.version ?? 0,
     lines: goods.map((good, i) => viewLine(good, priced.lines[i]!, nameOf, { language, rename })),
-    gifts: gifts.map(({ offer, facts: { name, choices, picture }, quantity, valueMinor }) => ({
-      ...{ offer, name, choices: Object.values(choices).join(', '), picture, quantity },
+    gifts: gifts.map(({ offerId, offer, facts: { name, choices, picture }, quantity, valueMinor, isGone }) => ({
+      ...{ offerId, offer, name, choices: Object.values(choices).join(', '), picture, quantity },
       valueMinor: minor(valueMinor * quantity),
+      gone: isGone ? rename(wordProblem({ code: 'gift-gone', facts: { name } }, language)) : null,
     })),
     count: goods.reduce((sum, good) => sum + good.line.quantity, 0),
     subtotalMinor: priced.subtotalMinor,
@@ -97,8 +99,8 @@ export async function viewStored(
     codes: priced.codes.map((code) => ({
       code: code.code,
       takenMinor: code.takenMinor,
-      isWaiting: isWaiting(code),
-      problem: wordCode(code, live, { language, rename, isEmpty: priced.subtotalMinor === 0 }),
+      isWaiting: isWaiting(code, isBuyerKnown),
+      problem: wordCode(code, live, { language, rename, isBuyerKnown, isEmpty: priced.subtotalMinor === 0 }),
     })),
     takesCode: shop.severalCodes,
     needsDelivery,
@@ -155,12 +157,17 @@ export function taxed(shop: Shop, { taxRate }: VariantFacts, line: Good['priceab
 export function wordCode(
   code: PricedCode,
   { lane, currency }: LiveLane,
-  of: { readonly language: string; readonly rename: Rename; readonly isEmpty: boolean },
+  of: {
+    readonly language: string;
+    readonly rename: Rename;
+    readonly isEmpty: boolean;
+    readonly isBuyerKnown: boolean;
+  },
 ): string | null {
-  const { language, rename, isEmpty } = of;
+  const { language, rename, isEmpty, isBuyerKnown } = of;
   const offers = offersOf(lane.offers);
   const problem = codeProblem(code, {
-    ...{ offers, isEmpty, offer: offers.find(({ id }) => id === code.offerId) },
+    ...{ offers, isEmpty, isBuyerKnown, offer: offers.find(({ id }) => id === code.offerId) },
     money: (amount) => formatMoney(amount, currency, localeFor(lane.shop, language)),
   });
   return problem && rename(wordProblem(problem, language));

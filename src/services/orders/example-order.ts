@@ -33,7 +33,14 @@ async function madeUpOrder(app: App): Promise<Order | null> {
       taxMinor: nothing,
       taxIncluded: true,
     },
-    ...{ totalMinor: priceMinor, steps: [], laneRevision: revision, visitId: null, paymentReference: '' },
+    ...{
+      totalMinor: priceMinor,
+      shownTotalMinor: null,
+      steps: [],
+      laneRevision: revision,
+      visitId: null,
+      paymentReference: '',
+    },
     ...{ placedAt: app.now(), day: dayIn(lane.shop.timeZone, app.now()), coupon: null, cartToken: null },
     ...{ cartVersion: null, lines: [line] },
   };

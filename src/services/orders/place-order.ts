@@ -1,25 +1,18 @@
-import { createHash, randomUUID } from 'node:crypto';
-import type { Cart } from '~/core/cart';
-import { formatMoney, minor } from '~/core/money';
+import { createHash } from 'node:crypto';
 import { own } from '~/core/own';
-import { answerTexts } from '~/core/options';
-import { checkCheckout, servedCountries, takenBy, type CheckoutForm, type Order } from '~/core/orders';
+import { takenBy, type CheckoutForm, type Order } from '~/core/orders';
 import { fail, ok, type Problem, type ProblemCode, type Result } from '~/core/problems';
-import { dayIn } from '~/core/time';
 import type { RelatedOrder, StoredCart } from '~/data';
 import type { DeliveryRate } from '~/standins';
-import type { Lane } from '~/core/lane';
-import { plainCode, type PricedGoods } from '~/core/pricing';
-import { typedCodes } from '~/services/offers/one-time-codes';
 import type { App } from '~/services/app';
-import { goodsOf, type Good, uploadNames, variantName } from '~/services/cart/cart-goods';
-import { giftsOf, type Gift } from '~/services/cart/gifts';
-import { circumstancesOf, shopperKey } from '~/services/cart/circumstances';
+import { goodsOf, type Good, variantName } from '~/services/cart/cart-goods';
+import { shopperKey } from '~/services/cart/circumstances';
 import { isOpen, liveLane } from '~/services/lane/live-lane';
-import { sendOrderMail } from './order-mails';
 import { quoteDelivery } from '~/services/cart/quote-delivery';
 import { noteUses } from '~/services/prices/record-shown';
-import { priceCartGoods, wordCode } from '~/services/cart/view-cart';
+import { buildOrder } from './build-order';
+import { sendOrderMail } from './order-mails';
+import { asksWhoBuys, countWhoTry, waitForWho } from './who-buys';
 
 export interface OrderRequest {
   readonly cartToken: string;
@@ -31,8 +24,12 @@ export interface OrderRequest {
   readonly visitId: string | null;
   /** ISO 639-1. */
   readonly language: string;
-  /** The total the shopper was shown; an order at another price is refused. */
+  /** The total the shopper was shown; an order at another price is refused, unless who buys makes it less. */
   readonly seenTotalMinor: number | null;
+  /** Offers whose gifts the shopper was shown; one that has run out since is told before anything is paid. Null: not known. */
+  readonly seenGifts: readonly string[] | null;
+  /** Address of whoever orders. */
+  readonly from: string;
 }
 
 const FAILED: Readonly<Record<string, ProblemCode>> = {
@@ -57,9 +54,19 @@ export async function placeOrder(app: App, request: OrderRequest): Promise<Resul
   const requestHash = hashOf(request);
   const before = await cartOrAnswer(app, request, requestHash);
   if ('answer' in before) return before.answer;
+  const asksWho = asksWhoBuys((await liveLane(app)).lane);
+  const seconds = asksWho ? await waitForWho(app, request.from) : null;
+  if (seconds !== null) return fail('', 'too-many-tries', { seconds });
   const rates = await quoteDelivery(app, request.form, await goodsOf(app, before.cart), request.language);
   const reserved = await reserve(app, request, requestHash, rates);
-  if (!reserved.ok) return reserved;
+  if (!reserved.ok) {
+    if (reserved.problems.some(({ code }) => code === 'buyer-changed')) {
+      // From now on the cart is priced for them: the total that is told next is the one that is charged.
+      await app.carts.judge(request.cartToken, shopperKey(app, request.form.email));
+      await countWhoTry(app, request.from);
+    }
+    return reserved;
+  }
   if ('answer' in reserved.value) return reserved.value.answer;
   const { order, ...taken } = reserved.value;
   const { cardNumber } = request.form;
@@ -146,7 +153,7 @@ async function reserve(
       if ('answer' in now) return ok<Reserved>(now);
       const { cart } = now;
       const goods = await goodsOf(app, cart);
-      const built = await buildOrder(app, request, requestHash, cart, goods, rates);
+      const built = await buildOrder(app, request, requestHash, { cart, goods, rates });
       if (!built.ok) return built;
       const { order, offers, oneTime } = built.value;
       for (const { variantId, quantity } of takenBy(order.lines)) {
@@ -167,119 +174,6 @@ async function reserve(
     if (error instanceof Refused) return error.result;
     throw error;
   }
-}
-
-interface Built {
-  readonly order: Omit<Order, 'id'>;
-  /** Those used. */
-  readonly offers: readonly string[];
-  /** Codes that work once, of the offers used: one each, as they are kept. */
-  readonly oneTime: readonly string[];
-}
-
-async function buildOrder(
-  app: App,
-  request: OrderRequest,
-  requestHash: string,
-  cart: Cart,
-  goods: readonly Good[],
-  rates: readonly DeliveryRate[],
-): Promise<Result<Built>> {
-  const { form } = request;
-  if (goods.length === 0) return fail('cart', 'cart-empty');
-  const live = await liveLane(app);
-  const { lane, revision, currency } = live;
-  const needsDelivery = goods.some((good) => good.isParcel);
-  const problems = checkCheckout(form, needsDelivery ? servedCountries(lane.shop.delivery) : null);
-  if (problems.length > 0) return { ok: false, problems };
-  const unfit = goods.find((good) => good.problem)?.problem;
-  if (unfit) return { ok: false, problems: [{ ...unfit, path: 'cart' }] };
-  const rate = rates.find((candidate) => candidate.key === form.delivery);
-  if (needsDelivery && !rate) return fail('delivery', 'delivery-unknown');
-  const way = { amountMinor: rate?.amountMinor ?? minor(0), method: rate?.key ?? null };
-  const buyer = { country: form.country || null, email: form.email, source: cart.source };
-  const typed = await typedCodes(app, lane, cart.codes);
-  const priced = priceCartGoods(live, typed, goods, await circumstancesOf(app, live, buyer), way);
-  if (request.seenTotalMinor !== null && request.seenTotalMinor !== priced.totalMinor) {
-    const show = (amount: number) => formatMoney(amount, currency, lane.shop.locale);
-    const changed = { before: show(request.seenTotalMinor), after: show(priced.totalMinor) };
-    const lost = priced.codes.find(({ refusal }) => refusal !== null);
-    if (!lost) return fail('total', 'price-changed', changed);
-    const why = wordCode(lost, live, { language: request.language, rename: (text) => text, isEmpty: false }) ?? '';
-    return fail('total', 'code-lost', { ...changed, why });
-  }
-  const nameOf = await uploadNames(app, goods);
-  const placedAt = app.now();
-  const codes = priced.codes.flatMap(({ code, refusal }) => (refusal === null ? [code] : []));
-  const order = {
-    token: randomUUID(),
-    idempotencyKey: request.key,
-    requestHash,
-    status: 'reserved' as const,
-    email: form.email,
-    name: form.name,
-    address: { line1: form.line1, line2: form.line2, postcode: form.postcode, city: form.city, country: form.country },
-    delivery: rate?.key ?? 'none',
-    deliveryName: rate?.name ?? '',
-    deliveryDays: rate?.days ?? '',
-    language: request.language,
-    taxIncluded: lane.shop.tax.included,
-    currency: currency.code,
-    subtotalMinor: priced.subtotalMinor,
-    discountMinor: priced.discountMinor,
-    deliveryMinor: priced.deliveryMinor ?? minor(0),
-    taxMinor: priced.taxMinor,
-    totalMinor: priced.totalMinor,
-    steps: priced.steps,
-    laneRevision: revision,
-    visitId: request.visitId,
-    paymentReference: null,
-    placedAt,
-    day: dayIn(lane.shop.timeZone, placedAt),
-    coupon: codes.length > 0 ? codes.join(', ') : null,
-    note: cart.note,
-    cartToken: request.cartToken,
-    cartVersion: request.cartVersion,
-    lines: goods.map(({ facts, line, evaluation, priceable }, i) => ({
-      variantId: facts.variantId,
-      sku: facts.sku,
-      name: facts.name,
-      choices: Object.values(facts.choices).join(', '),
-      quantity: line.quantity,
-      unitMinor: priceable.unitPriceMinor,
-      totalMinor: priced.lines[i]!.totalMinor,
-      costMinor: facts.costMinor,
-      steps: priced.lines[i]!.steps,
-      answers: answerTexts(facts.options, evaluation.answers, nameOf),
-      addOns: evaluation.addOns,
-    })),
-  };
-  const gifts = await giftsOf(app, live, priced);
-  const lines = [...order.lines, ...gifts.map(giftLine)];
-  return ok({
-    order: { ...order, lines },
-    offers: [...Object.keys(priced.taken), ...gifts.map(({ offerId }) => offerId)],
-    oneTime: oneTimeOf(lane, priced),
-  });
-}
-
-/** Of each offer whose codes work once, the first of its codes that counts. */
-function oneTimeOf({ offers }: Lane, { codes }: PricedGoods): string[] {
-  const first = new Map<string, string>();
-  for (const { code, offerId, refusal } of codes)
-    if (offerId !== null && refusal === null && offers[offerId]!.when.isOneTime && !first.has(offerId))
-      first.set(offerId, plainCode(code));
-  return [...first.values()];
-}
-
-/** A gift as a line of the order: taken from the shelf, at nothing. */
-function giftLine({ facts, quantity, offerId, offer, valueMinor }: Gift): Order['lines'][number] {
-  return {
-    ...{ variantId: facts.variantId, sku: facts.sku, name: facts.name, quantity },
-    choices: Object.values(facts.choices).join(', '),
-    ...{ unitMinor: minor(0), totalMinor: minor(0), costMinor: facts.costMinor, answers: [], addOns: [] },
-    steps: [{ code: 'gift', amountMinor: minor(0), offerId, name: offer, valueMinor }],
-  };
 }
 
 /** How long a bought file can be fetched, and how often each. */

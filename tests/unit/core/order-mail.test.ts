@@ -33,6 +33,7 @@ const order: Order = {
   deliveryMinor: minor(490),
   taxMinor: minor(232),
   totalMinor: minor(1390),
+  shownTotalMinor: null,
   steps: [],
   laneRevision: 1,
   visitId: null,

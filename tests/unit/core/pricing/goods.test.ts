@@ -140,7 +140,7 @@ describe('priceGoods', () => {
       const [found] = priced.codes;
       return codeProblem(found!, {
         ...{ offers: offersOf(by), offer: offersOf(by).find(({ id }) => id === found!.offerId) },
-        ...{ isEmpty: goods === 0, money: String },
+        ...{ isBuyerKnown: true, isEmpty: goods === 0, money: String },
       });
     };
     const alone = { ten: by.ten };
