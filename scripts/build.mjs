@@ -50,7 +50,7 @@ async function bundleRuntime(entry, alias) {
         preserveEntrySignatures: 'allow-extension',
         // Core is pure: a module of which nothing is used is left out.
         treeshake: { moduleSideEffects: (id) => !id.includes('/src/core/') },
-        output: { format: 'es', entryFileNames: '[name].js', chunkFileNames: 'c/[name]-[hash].js' },
+        output: { format: 'es', entryFileNames: '[name].js', chunkFileNames: 'c/[hash:6].js' },
       },
     },
   });

@@ -1,5 +1,5 @@
 import type { Manifest, ManifestPiece } from '~/core/lane';
-import { whoSees } from '~/core/where/who-sees';
+import { isSeen } from '~/core/where/who-sees';
 import { createCartClient } from './cart-client';
 import { createRecorder } from './events';
 import { watchPresses } from './kit/calm';
@@ -73,7 +73,7 @@ async function boot(): Promise<void> {
     seen = piecesFor(manifest.pieces).filter(({ where, judges }) => {
       // What is judged by the product added is judged when one is.
       const scoped = judges === 'added' ? { ...where, categories: ALL, products: ALL } : where;
-      return whoSees(scoped, visit).shown;
+      return isSeen(scoped, visit);
     });
     host = {
       ...{ page: hostPage, device, currency, locale, language, themeCss, timeZone },
@@ -160,7 +160,7 @@ async function boot(): Promise<void> {
     const first = seen.find(
       ({ opensOn, judges, where }) =>
         opensOn.includes('added-to-cart') &&
-        (judges === 'page' || whoSees(where, { ...page, device, product, categories: line?.categories ?? [] }).shown),
+        (judges === 'page' || isSeen(where, { ...page, device, product, categories: line?.categories ?? [] })),
     );
     if (first) void open(first, about);
     return first !== undefined;

@@ -3,7 +3,7 @@ import { renderToString } from 'preact-render-to-string';
 import type { ManifestPiece } from '~/core/lane';
 import { currencyOf, formatMoney } from '~/core/money';
 import { own } from '~/core/own';
-import { addressLines, countryName, orderNumber, receiptOf, type Order } from '~/core/orders';
+import { addressLines, countryName, isFree, orderNumber, receiptOf, type Order } from '~/core/orders';
 import type { ThanksPagePiece } from '~/pieces/thanks-page/definition';
 import { ThanksPage, type ThanksFacts } from '~/pieces/thanks-page/page';
 import { findProduct } from '~/services/catalogue/browse-shop';
@@ -81,11 +81,16 @@ async function factsOf(
         [say('sentOn', { date: date(sentAt) }), tracking && say('tracking', { tracking })].filter(Boolean).join(' · '),
     ].filter((state) => state !== false),
     said,
-    lines: receipt.lines.map(({ amountMinor, ...line }) => ({ ...line, amount: money(amountMinor) })),
+    lines: receipt.lines.map(({ amountMinor, wasMinor, ...line }) => ({
+      ...line,
+      amount: wasMinor !== null && amountMinor === 0 ? say('deliveryFree') : money(amountMinor),
+      was: wasMinor === null ? null : money(wasMinor),
+    })),
+    cameOff: receipt.cameOffMinor === null ? null : say('cameOff', { amount: money(receipt.cameOffMinor) }),
     sums: [
       ...receipt.sums.map(({ kind, label, amountMinor }) => ({
         ...{ kind, label },
-        amount: kind === 'delivery' && amountMinor === 0 ? say('deliveryFree') : money(amountMinor),
+        amount: isFree({ kind, amountMinor }) ? say('deliveryFree') : money(amountMinor),
       })),
       ...(refundedMinor > 0 ? [{ kind: 'refunded', label: say('refunded'), amount: money(-refundedMinor) }] : []),
     ],

@@ -13,7 +13,9 @@ interface Facts extends Pick<Product, 'axes' | 'variants'> {
   readonly isOffered: boolean;
   /** Of the line that is changed. */
   readonly quantity: number;
-  readonly words: Readonly<Record<'soldOut' | 'chooseAnother' | 'fewLeft' | 'priceParts' | 'lowestPrice', string>>;
+  readonly words: Readonly<
+    Record<'soldOut' | 'chooseAnother' | 'fewLeft' | 'priceParts' | 'priceTimes' | 'lowestPrice', string>
+  >;
 }
 
 const page = ownPage('');
@@ -60,7 +62,9 @@ function follow(form: HTMLFormElement): void {
     const { lowMinor } = found.value;
     part('low').hidden = price.wasTotalMinor === null || !lowMinor;
     part('low').textContent = lowMinor ? fill(words.lowestPrice, { amount: money(lowMinor) }, language) : '';
-    part('parts').textContent = price.hasParts ? fill(words.priceParts, told, language) : '';
+    part('parts').textContent = price.hasParts
+      ? fill(price.onceMinor === 0 ? words.priceTimes : words.priceParts, told, language)
+      : '';
     part('stock').textContent =
       stock !== null && stock > 0 && stock <= 5 ? fill(words.fewLeft, { count: stock }, language) : '';
     if (picture) showPicture(picture.src);

@@ -1,6 +1,6 @@
 import { compileManifest, type Lane, type ManifestPiece } from '~/core/lane';
 import type { Order } from '~/core/orders';
-import { whoSees, type Visit } from '~/core/where';
+import { isSeen, type Visit } from '~/core/where';
 import { definitionOf, definitions } from '~/pieces/registry';
 import type { OrderAccess } from '~/services/orders/order-access';
 import type { App } from '~/services/app';
@@ -55,7 +55,7 @@ export async function piecesAt(locals: Locals, spot: string, visit: SpotVisit, u
       (where.spot === spot || (id === shaped && where.spot === 'text' && spot === 'home.above')) &&
       definitionOf(kind)?.spots?.some((own) => own === spot) &&
       (id === shaped ||
-        where.devices.some((device) => whoSees({ ...where, pages: [visit.page] }, { ...visit, device }).shown)),
+        where.devices.some((device) => isSeen({ ...where, pages: [visit.page] }, { ...visit, device }))),
   );
 }
 

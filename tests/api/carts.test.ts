@@ -162,7 +162,7 @@ describe('carts', () => {
     );
     expect(unknown.ok || unknown.problems[0]?.facts?.['message']).to.include('There is no code “nothing”.');
     expect(good.ok && good.value.view.codes).to.deep.equal([
-      { code: 'wind10', takenMinor: 469, problem: null, isWaiting: false },
+      { code: 'WIND10', takenMinor: 469, problem: null, isWaiting: false },
     ]);
     expect(good.ok && good.value.view.totalMinor).to.equal(4221); // 46.90 − 0.79 − 3.90
     expect(after.codes[0]?.problem).to.include('needs an order of');

@@ -139,6 +139,7 @@ describe('openDatabase', () => {
       version: 0,
       source: null,
       changeIds: [],
+      judgedFor: null,
       codes: [],
       destination: null,
       note: '',

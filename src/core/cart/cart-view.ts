@@ -40,6 +40,8 @@ export interface CartLineView {
   readonly unitMinor: Minor;
   /** Before offers. */
   readonly fullMinor: Minor;
+  /** By the offers on it, without its share of what comes off the whole order. */
+  readonly lineMinor: Minor;
   readonly totalMinor: Minor;
   readonly steps: readonly PriceStep[];
   readonly problem: string | null;
@@ -97,9 +99,13 @@ export interface CartView {
   readonly version: number;
   readonly lines: readonly CartLineView[];
   readonly gifts: readonly GiftView[];
+  /** Ids of the offers whose gifts come along, with spaces between them: sent with an order, so that one that runs out is told. */
+  readonly comesAlong: string;
   readonly count: number;
   readonly subtotalMinor: Minor;
   readonly discountMinor: Minor;
+  /** What makes it up, a row an offer; an empty label: it has no name. */
+  readonly discounts: readonly { readonly offerId: string; readonly label: string; readonly amountMinor: Minor }[];
   /** null until a destination is known, or when nothing is sent. */
   readonly deliveryMinor: Minor | null;
   readonly taxMinor: Minor;

@@ -161,7 +161,7 @@ function withCode(cart: Cart, { code, isBeside }: { readonly code: string; reado
 }
 
 /** Codes are compared without white space around them, regardless of case. */
-const isSameCode = (a: string, b: string) => a.trim().toLowerCase() === b.trim().toLowerCase();
+export const isSameCode = (a: string, b: string) => a.trim().toLowerCase() === b.trim().toLowerCase();
 
 function insertAt(lines: readonly CartLine[], line: CartLine, at: number): CartLine[] {
   return [...lines.slice(0, at), line, ...lines.slice(at)];

@@ -2,6 +2,7 @@ export {
   changeCart,
   demandOf,
   EMPTY_CART,
+  isSameCode,
   type Cart,
   type CartChange,
   type CartLine,

@@ -13,11 +13,11 @@ export function currencyOf(code: string): Currency {
   return { code, exponent: maximumFractionDigits ?? 2 };
 }
 
-const CODES: ReadonlySet<string> = new Set(Intl.supportedValuesOf('currency'));
+let codes: ReadonlySet<string> | null = null;
 
 /** Whether a code is a currency that sums can be written in (ISO 4217, as far as Intl knows it). */
 export function isCurrency(code: string): boolean {
-  return CODES.has(code);
+  return (codes ??= new Set(Intl.supportedValuesOf('currency'))).has(code);
 }
 
 /** Whether sums and days can be written for a locale (BCP 47). */
@@ -31,11 +31,18 @@ export function isLocale(locale: string): boolean {
 
 const formats = new Map<string, Intl.NumberFormat>();
 
-/** Minor units as a shopper reads them, e.g. `€64.00`; `locale` is BCP 47. */
+/** Marks that a text reads in a direction of its own (Unicode, UAX #9): left to right, right to left, and the end of it. */
+const [LEFT, RIGHT, END] = ['\u2066', '\u2067', '\u2069'];
+
+/**
+ * Minor units as a shopper reads them, e.g. `€64.00`; `locale` is BCP 47. There is one minus sign, and where people write from right
+ * to left a sum is set apart from the text around it, which would tear “JP¥” apart.
+ */
 export function formatMoney(amountMinor: number, currency: Currency, locale: string): string {
   const key = `${locale} ${currency.code}`;
   let format = formats.get(key);
   if (!format)
     formats.set(key, (format = new Intl.NumberFormat(locale, { style: 'currency', currency: currency.code })));
-  return format.format(amountMinor / 10 ** currency.exponent);
+  const text = format.format(amountMinor / 10 ** currency.exponent).replace('-', '−');
+  return /^(ar|fa|he|ur)/.test(locale) ? (/[A-Z]/.test(text) ? LEFT : RIGHT) + text + END : text;
 }

@@ -1,4 +1,4 @@
-import { whoSees, type Where } from '~/core/where';
+import { isSeen, type Where } from '~/core/where';
 import { DEVICES } from '~/core/where/where.schema';
 
 /** A thank-you page, as far as it is chosen by. */
@@ -49,7 +49,7 @@ function fits({ where, settings }: ThanksCandidate, { bought, isFirst, country, 
   // There is one page for all devices: it cannot be missing on some.
   const everywhere = { ...where, devices: [...DEVICES] };
   const seenWith = (product: string | null, categories: readonly string[]) =>
-    whoSees(everywhere, { device: 'phone', page: 'thanks', product, categories }).shown;
+    isSeen(everywhere, { device: 'phone', page: 'thanks', product, categories });
   // One of the products bought is enough; of an order whose products are all gone, none.
   return bought.length === 0
     ? where.products.mode !== 'only' && where.categories.mode !== 'only' && seenWith(null, [])

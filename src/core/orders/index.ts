@@ -1,7 +1,7 @@
 export { chooseThanks, type ThanksFacts } from './choose-thanks';
 export { checkCheckout } from './check-checkout';
 export { noteMail, orderMail, type OrderMailFacts } from './order-mail';
-export { addressLines, orderId, orderNumber, receiptOf } from './receipt';
+export { addressLines, orderId, orderNumber, isFree, receiptOf } from './receipt';
 export { servedCountries, tableRates, zonesInOrder } from './delivery';
 export { usualDelivery, type Delivery, type DeliveryZone } from './delivery.schema';
 export { ALL_COUNTRIES, countryName, countryOf, isPostcode } from './countries';

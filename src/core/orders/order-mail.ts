@@ -3,7 +3,7 @@ import type { SayShop } from '~/core/lane';
 import { formatMoney, type Currency } from '~/core/money';
 import { directionOf } from '~/core/words';
 import type { Order } from './order';
-import { addressLines, orderNumber, receiptOf } from './receipt';
+import { addressLines, isFree, orderNumber, receiptOf } from './receipt';
 
 export interface OrderMailFacts {
   readonly shopName: string;
@@ -77,14 +77,15 @@ export function orderMail(order: Order, facts: OrderMailFacts): MailTexts {
   const receipt = receiptOf(order, say);
   const lines = receipt.lines.map((line) => ({
     what: `${line.quantity} × ${line.name}`,
-    notes: line.notes,
-    sum: money(line.amountMinor),
+    notes: [...line.notes, ...(line.wasMinor === null ? [] : [say('insteadOf', { amount: money(line.wasMinor) })])],
+    sum: line.wasMinor !== null && line.amountMinor === 0 ? say('deliveryFree') : money(line.amountMinor),
   }));
   const sums = receipt.sums.map(({ kind, label, amountMinor }) => ({
     isTotal: kind === 'total',
     label,
-    sum: kind === 'delivery' && amountMinor === 0 ? say('deliveryFree') : money(amountMinor),
+    sum: isFree({ kind, amountMinor }) ? say('deliveryFree') : money(amountMinor),
   }));
+  const cameOff = receipt.cameOffMinor === null ? [] : [say('cameOff', { amount: money(receipt.cameOffMinor) })];
   const parts: readonly Part[] = [
     { title: say('sendTo'), lines: addressLines(order, facts.country) },
     { title: say('delivery'), lines: [[order.deliveryName, order.deliveryDays].filter(Boolean).join(', ')] },
@@ -107,6 +108,7 @@ export function orderMail(order: Order, facts: OrderMailFacts): MailTexts {
     under,
     lines.flatMap((line) => [textRow(line.what, line.sum), ...line.notes.map((note) => `   ${note}`)]).join('\n'),
     sums.map(({ label, sum }) => textRow(label, sum)).join('\n'),
+    ...cameOff,
     ...parts.map((part) => [`${part.title}:`, ...part.lines].join('\n')),
     ...forNextTime,
     `${linkText}: ${facts.link}`,
@@ -126,6 +128,7 @@ export function orderMail(order: Order, facts: OrderMailFacts): MailTexts {
     htmlHead(order.language, title),
     `<h1 style="font-size:22px;line-height:1.25">${escapeHtml(head[0])}</h1><p>${escapeHtml(head[1])}</p><p><strong>${escapeHtml(under)}</strong></p>`,
     `<table style="width:100%;border-collapse:collapse">${lineRows.join('')}${sumRows.join('')}</table>`,
+    ...cameOff.map((line) => `<p>${escapeHtml(line)}</p>`),
     ...parts.map(
       (part) =>
         `<h2 style="font-size:16px;margin:24px 0 4px">${escapeHtml(part.title)}</h2><p style="margin:0">${part.lines.map(escapeHtml).join('<br>')}</p>`,

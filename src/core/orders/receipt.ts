@@ -1,5 +1,6 @@
 import type { SayShop, ShopWord } from '~/core/lane';
-import { minor, sumMinor, type Minor } from '~/core/money';
+import { minor, type Minor } from '~/core/money';
+import { discountName, discountsOf, fullMinorOf, lineMinorOf } from '~/core/pricing';
 import type { Order } from './order';
 
 export interface ReceiptLine {
@@ -7,8 +8,10 @@ export interface ReceiptLine {
   readonly name: string;
   /** Choices and answers, each as one text. */
   readonly notes: readonly string[];
-  /** Before offers. */
+  /** By the offers on it; what comes off the whole order stands below. */
   readonly amountMinor: Minor;
+  /** Before them; null where none lowers it. */
+  readonly wasMinor: Minor | null;
 }
 
 export interface ReceiptSum {
@@ -17,41 +20,59 @@ export interface ReceiptSum {
   readonly amountMinor: Minor;
 }
 
-/** An order as a list that adds up from top to bottom: lines before offers, what is taken off, what comes on top. */
+/** An order as a list that adds up from top to bottom: lines before offers, what each offer takes off, what comes on top. */
 export interface Receipt {
   readonly lines: readonly ReceiptLine[];
   readonly sums: readonly ReceiptSum[];
+  /** What came off when it was paid, that had not been shown before; null: nothing. */
+  readonly cameOffMinor: Minor | null;
 }
 
 export function receiptOf(order: Order, say: SayShop): Receipt {
-  const lines = order.lines.map((line) => ({
-    quantity: line.quantity,
-    name: line.name,
-    notes: [
-      line.choices,
-      ...line.answers.map((answer) => `${answer.label}: ${answer.text}`),
-      ...line.steps.map((step) => (step.code === 'gift' ? step.name : '')),
-    ].filter(Boolean),
-    amountMinor: sumMinor([
-      line.totalMinor,
-      ...line.steps.flatMap((step) => (step.code === 'offer' ? [minor(-step.amountMinor)] : [])),
-    ]),
+  const lines = order.lines.map((line): ReceiptLine => {
+    const [amountMinor, fullMinor] = [lineMinorOf(line), fullMinorOf(line)];
+    const gift = line.steps.find((step) => step.code === 'gift');
+    return {
+      quantity: line.quantity,
+      name: line.name,
+      notes: [
+        line.choices,
+        ...line.answers.map((answer) => `${answer.label}: ${answer.text}`),
+        ...(gift ? [gift.name] : []),
+      ].filter(Boolean),
+      amountMinor,
+      wasMinor: gift ? minor(gift.valueMinor * line.quantity) : amountMinor < fullMinor ? fullMinor : null,
+    };
+  });
+  const sum = (kind: ReceiptSum['kind'] & ShopWord, amountMinor: Minor): ReceiptSum => ({
+    kind,
+    label: say(kind),
+    amountMinor,
+  });
+  const discounts = discountsOf(order.lines).map((discount): ReceiptSum => ({
+    kind: 'discount',
+    label: discountName(discount) || say('discount'),
+    amountMinor: minor(-discount.amountMinor),
   }));
-  const sum = (kind: ReceiptSum['kind'] & ShopWord, amountMinor: Minor) => ({ kind, label: say(kind), amountMinor });
-  const { coupon, discountMinor } = order;
-  const label = coupon ? say('discountWith', { code: coupon }) : say('discount');
+  // A rate of nothing is no tax.
+  const isTaxed = order.taxMinor !== 0;
   return {
     lines,
     sums: [
-      ...(lines.length > 1 || discountMinor > 0 ? [sum('subtotal', order.subtotalMinor)] : []),
-      ...(discountMinor > 0 ? [{ kind: 'discount' as const, label, amountMinor: minor(-discountMinor) }] : []),
+      ...(lines.length > 1 || discounts.length > 0 ? [sum('subtotal', order.subtotalMinor)] : []),
+      ...discounts,
       ...(order.delivery === 'none' ? [] : [sum('delivery', order.deliveryMinor)]),
-      ...(order.taxIncluded ? [] : [sum('tax', order.taxMinor)]),
+      ...(order.taxIncluded || !isTaxed ? [] : [sum('tax', order.taxMinor)]),
       sum('total', order.totalMinor),
-      ...(order.taxIncluded ? [sum('taxWithin', order.taxMinor)] : []),
+      ...(order.taxIncluded && isTaxed ? [sum('taxWithin', order.taxMinor)] : []),
     ],
+    cameOffMinor: order.shownTotalMinor === null ? null : minor(order.shownTotalMinor - order.totalMinor),
   };
 }
+
+/** Whether something of an order is given, and told as free: a gift, or delivery. */
+export const isFree = (sum: { readonly kind: string; readonly amountMinor: number }): boolean =>
+  sum.kind === 'delivery' && sum.amountMinor === 0;
 
 /** What buyers and the shop call an order by. */
 export function orderNumber(order: Pick<Order, 'id'>): string {

@@ -49,7 +49,7 @@ export function priceAfterOrder(
     steps: [
       ...steps,
       ...(amount < full
-        ? [{ code: 'offer' as const, amountMinor: minor(amount - full), offerId, name, coupon: null }]
+        ? [{ code: 'offer' as const, amountMinor: minor(amount - full), offerId, name, coupon: null, isOfOrder: false }]
         : []),
     ],
     orderSteps: [

@@ -1,4 +1,5 @@
 export { plainCode } from './judge';
+export { discountName, discountsOf, fullMinorOf, lineMinorOf, type Discount } from './discounts';
 export { priceCart, type OfferRefusal, type Priced } from './price';
 export {
   priceGoods,

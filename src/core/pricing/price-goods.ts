@@ -95,9 +95,12 @@ export function priceGoods(input: GoodsInput): PricedGoods {
   const priced = priceCart(asked);
   const byId = new Map(offers.map((offer) => [offer.id, offer]));
   const stepOf = ({ offerId, amountMinor }: OfferStep): PriceStep => {
-    const { name, when } = byId.get(offerId)!;
-    const coupon = when.code === null ? null : codeTyped(codes, when.code);
-    return { code: 'offer', amountMinor: minor(-amountMinor), offerId, name, coupon };
+    const offer = byId.get(offerId)!;
+    const { name, when } = offer;
+    const isOfOrder = 'target' in offer && offer.target === 'order';
+    // One of a list of codes is its own; any other is written as its owner writes it.
+    const coupon = when.code === null ? null : when.isOneTime ? codeTyped(codes, when.code) : when.code;
+    return { code: 'offer', amountMinor: minor(-amountMinor), offerId, name, coupon, isOfOrder };
   };
   const lines = input.lines.map((line, i): LinePrice => {
     const full = priceLine(line);
@@ -123,8 +126,9 @@ export function priceGoods(input: GoodsInput): PricedGoods {
     steps: [...deliverySteps, ...taxSteps(input.lines, lines, priced.deliveryMinor ?? 0, tax)],
     codes: priced.codes.map(({ offerId, refusal }, i) => {
       const { typed, usedBy } = codes[i]!;
+      const when = byId.get(offerId ?? '')?.when;
       return {
-        code: typed.trim(),
+        code: when?.code && !when.isOneTime ? when.code : typed.trim(),
         offerId: usedBy ?? offerId,
         takenMinor: minor(offerId === null ? 0 : (priced.taken[offerId] ?? 0)),
         refusal: usedBy !== null ? USED_UP : offerId === null ? { code: 'unknown' as const } : refusal,

@@ -32,13 +32,15 @@ export type PriceStep =
     }
   /** Options that take off more than there is: a line costs nothing at least. */
   | { readonly code: 'floor'; readonly amountMinor: Minor }
-  /** What an offer takes off a line or off delivery; `coupon` is the code it came by. */
+  /** What an offer takes off a line or off delivery; `coupon` is the code it came by, as its owner wrote it. */
   | {
       readonly code: 'offer';
       readonly amountMinor: Minor;
       readonly offerId: string;
       readonly name: string;
       readonly coupon: string | null;
+      /** Whether it is a share of what comes off the whole order. */
+      readonly isOfOrder: boolean;
     }
   /** Given for nothing; `valueMinor` is what one costs otherwise. */
   | {

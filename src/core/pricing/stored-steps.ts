@@ -26,7 +26,11 @@ const shared = [
 const now = z.discriminatedUnion('code', [
   ...shared,
   z.object({ code: z.literal('gift'), amountMinor, offerId: text, name: text, valueMinor: amountMinor }),
-  z.object({ code: z.literal('offer'), amountMinor, offerId: text, name: text, coupon: text.nullable() }),
+  z.object({
+    ...{ code: z.literal('offer'), amountMinor, offerId: text, name: text, coupon: text.nullable() },
+    // Not told before offers on the order stood apart.
+    isOfOrder: z.boolean().default(false),
+  }),
 ]);
 /** Before offers were one kind of step, codes and free delivery had steps of their own. */
 const before = z.discriminatedUnion('code', [
@@ -49,8 +53,9 @@ export function readSteps(kept: unknown): PriceStep[] {
   const read = stored.parse(kept);
   if (!Array.isArray(read)) return read.steps;
   return read.map((step): PriceStep => {
-    if (step.code === 'coupon') return { ...step, code: 'offer', name: step.coupon };
-    if (step.code === 'free-delivery') return { ...step, code: 'offer', name: 'Free delivery', coupon: null };
+    if (step.code === 'coupon') return { ...step, code: 'offer', name: step.coupon, isOfOrder: false };
+    if (step.code === 'free-delivery')
+      return { ...step, code: 'offer', name: 'Free delivery', coupon: null, isOfOrder: false };
     return step;
   });
 }

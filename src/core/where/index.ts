@@ -1,3 +1,3 @@
 export { summariseWhere, type WhereSummary } from './summary';
-export { MEDIA_OF, deviceOf, whoSees, type Visit, type WhereAnswer } from './who-sees';
+export { MEDIA_OF, deviceOf, isSeen, type Visit } from './who-sees';
 export type { Device, PageKind, Scope, Where } from './where.schema';

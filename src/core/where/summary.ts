@@ -1,5 +1,5 @@
 import type { Device, PageKind, Where } from './where.schema';
-import { whoSees, type Visit } from './who-sees';
+import { isSeen, type Visit } from './who-sees';
 
 /** Pages that are about categories, and those about a product. On all others there is neither. */
 const ABOUT_CATEGORIES: readonly PageKind[] = ['listing', 'product'];
@@ -13,7 +13,7 @@ export interface WhereSummary {
 }
 
 /**
- * Where a piece can be seen: every device and page on which `whoSees` shows it to some visit. Asked with one visit for each
+ * Where a piece can be seen: every device and page on which `isSeen` shows it to some visit. Asked with one visit for each
  * case that its rules tell apart, so that the summary and what is shown cannot disagree. `judges`: whether its categories and
  * products are those of the page, or of what was added, which can be anything anywhere.
  */
@@ -31,10 +31,10 @@ export function summariseWhere(
       const hasProduct = judges === 'added' || ABOUT_PRODUCT.includes(page);
       const categories = hasCategories ? [[], [other], ...named(where.categories).map((slug) => [slug])] : [[]];
       const products = hasProduct ? [other, ...named(where.products)] : [null];
-      const isSeen = categories.some((list) =>
-        products.some((product) => whoSees(where, { device, page, categories: list, product } satisfies Visit).shown),
+      const isSeenByAny = categories.some((list) =>
+        products.some((product) => isSeen(where, { device, page, categories: list, product } satisfies Visit)),
       );
-      return isSeen ? [{ device, page }] : [];
+      return isSeenByAny ? [{ device, page }] : [];
     }),
   );
   return {

@@ -8,16 +8,14 @@ export interface Visit {
   readonly product: string | null;
 }
 
-export type WhereAnswer =
-  { readonly shown: true } | { readonly shown: false; readonly because: 'device' | 'page' | 'category' | 'product' };
-
-/** Whether this visit sees the piece, and if not, the first rule that says so. */
-export function whoSees(where: Where, visit: Visit): WhereAnswer {
-  if (!where.devices.includes(visit.device)) return { shown: false, because: 'device' };
-  if (!where.pages.includes(visit.page)) return { shown: false, because: 'page' };
-  if (!inScope(where.categories, visit.categories)) return { shown: false, because: 'category' };
-  if (visit.product !== null && !inScope(where.products, [visit.product])) return { shown: false, because: 'product' };
-  return { shown: true };
+/** Whether this visit sees the piece. */
+export function isSeen({ devices, pages, categories, products }: Where, visit: Visit): boolean {
+  return (
+    devices.includes(visit.device) &&
+    pages.includes(visit.page) &&
+    inScope(categories, visit.categories) &&
+    (visit.product === null || inScope(products, [visit.product]))
+  );
 }
 
 /** A scope of categories does not exclude pages that have none, unless it names the only ones wanted. */

@@ -13,7 +13,7 @@ const orderSchema = z.strictObject({
   cartVersion: z.number().int().min(0),
   form: checkoutSchema,
   seenTotalMinor: z.number().int().min(0).nullable().default(null),
-  seenGifts: z.array(z.string().max(120)).max(50).nullable().default(null),
+  seenGifts: z.string().max(5000).nullable().default(null),
 });
 
 export const POST: APIRoute = async ({ locals, cookies, request, url, clientAddress }) => {

@@ -112,7 +112,7 @@ export function CheckoutPage(props: Props): VNode {
         >
           <input type="hidden" name="key" value={state.key} />
           <input type="hidden" name="seenTotal" value={shown.cart.totalMinor} />
-          <input type="hidden" name="seenGifts" value={seenGifts(shown.cart).join(' ')} />
+          <input type="hidden" name="seenGifts" value={shown.cart.comesAlong} />
           <input type="hidden" name="cartVersion" value={shown.cart.version} />
           {parts.filter((part) => IN_FORM.includes(part.key)).map(draw)}
         </form>
@@ -123,10 +123,6 @@ export function CheckoutPage(props: Props): VNode {
     </div>
   );
 }
-
-/** Offers whose gifts are shown to come along. */
-export const seenGifts = ({ gifts }: Pick<CartShown['cart'], 'gifts'>): string[] =>
-  gifts.flatMap(({ offerId, gone }) => (gone === null ? [offerId] : []));
 
 /** Fields of the form, and the word for each. */
 const FIELD_WORDS = {

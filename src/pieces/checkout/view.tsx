@@ -7,7 +7,7 @@ import { createDesk, serverDrawn } from '~/runtime/cart/desk';
 import { calmly } from '~/runtime/kit/calm';
 import { takeOver } from '~/runtime/kit/take-over';
 import type { MountedPiece, PieceHost } from '~/runtime/piece-host';
-import { CheckoutPage, seenGifts, type CheckoutState } from './checkout-page';
+import { CheckoutPage, type CheckoutState } from './checkout-page';
 import type { CheckoutPiece } from './definition';
 import css from './view.css?inline';
 
@@ -117,8 +117,11 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
         method: 'POST',
         headers: { 'content-type': 'application/json' },
         body: JSON.stringify({
-          ...{ key: state.key, cartVersion, form: typed() },
-          ...{ seenTotalMinor: priced.totalMinor, seenGifts: seenGifts(priced) },
+          key: state.key,
+          cartVersion,
+          form: typed(),
+          seenTotalMinor: priced.totalMinor,
+          seenGifts: priced.comesAlong,
         }),
       })
       .catch(() => null);

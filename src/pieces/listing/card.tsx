@@ -73,7 +73,7 @@ function Picture({ card, piece, reader, eager }: Props): VNode {
   const { say, money } = reader;
   const { pictureLinks, pictureShape, pictureEnlarges, saving } = piece.settings;
   const percent = card.wasMinor ? Math.round((1 - card.fromMinor / card.wasMinor) * 100) : 0;
-  const saved = saving === 'amount' ? money((card.wasMinor ?? card.fromMinor) - card.fromMinor) : `${percent} %`;
+  const saved = saving === 'amount' ? money(card.fromMinor - (card.wasMinor ?? card.fromMinor)) : `−${percent} %`;
   const enlarges = pictureEnlarges && card.picture !== null;
   const leads = pictureLinks && !enlarges;
   const Box = (leads || enlarges ? 'a' : 'div') as 'a';
@@ -95,7 +95,7 @@ function Picture({ card, piece, reader, eager }: Props): VNode {
       ) : (
         <span class="no-picture">{say('noPicture')}</span>
       )}
-      {percent > 0 && saving !== 'none' && <span class="flag">−{saved}</span>}
+      {percent > 0 && saving !== 'none' && <span class="flag">{saved}</span>}
       {!card.inStock && <span class="flag out">{say('soldOut')}</span>}
     </Box>
   );

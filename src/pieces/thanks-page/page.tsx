@@ -21,7 +21,11 @@ export interface ThanksFacts {
     readonly name: string;
     readonly notes: readonly string[];
     readonly amount: string;
+    /** Before offers; null where none lowers it. */
+    readonly was: string | null;
   }[];
+  /** That less was charged than shown; null: it was not. */
+  readonly cameOff: string | null;
   readonly sums: readonly { readonly kind: string; readonly label: string; readonly amount: string }[];
   readonly address: readonly string[];
   readonly delivery: { readonly name: string; readonly days: string } | null;
@@ -179,7 +183,7 @@ function draw({ part, piece, facts, say, language, isShaped }: PartProps): VNode
         <Box part="summary">
           <h2>{say('ordered')}</h2>
           <ul class="summary-lines">
-            {facts.lines.map(({ quantity, name, notes, amount }, i) => (
+            {facts.lines.map(({ quantity, name, notes, amount, was }, i) => (
               <li key={i}>
                 <span>
                   {quantity} × {name}
@@ -187,18 +191,21 @@ function draw({ part, piece, facts, say, language, isShaped }: PartProps): VNode
                     <small key={note}>{note}</small>
                   ))}
                 </span>
-                <strong>{amount}</strong>
+                <strong>
+                  {was !== null && <s>{was}</s>} {amount}
+                </strong>
               </li>
             ))}
           </ul>
           <dl class="totals">
             {facts.sums.map(({ kind, label, amount }) => (
-              <div key={kind} class={kind === 'total' ? 'sum' : kind === 'taxWithin' ? 'tax' : undefined}>
+              <div key={`${kind} ${label}`} class={kind === 'total' ? 'sum' : kind === 'taxWithin' ? 'tax' : undefined}>
                 <dt>{label}</dt>
                 <dd>{amount}</dd>
               </div>
             ))}
           </dl>
+          {facts.cameOff !== null && <p class="notice">{facts.cameOff}</p>}
         </Box>
       );
     case 'delivery':

@@ -14,7 +14,9 @@ export function foresee(view: CartView, request: CartChangeRequest): CartView {
   const once = line.fullMinor - line.unitMinor * line.quantity;
   const full = quantity > 0 ? once + line.unitMinor * quantity : 0;
   const total = line.fullMinor > 0 ? Math.round((full * line.totalMinor) / line.fullMinor) : full;
-  const changed = quantity > 0 ? [{ ...line, quantity, totalMinor: total as Sum, fullMinor: full as Sum }] : [];
+  const own = line.fullMinor > 0 ? Math.round((full * line.lineMinor) / line.fullMinor) : full;
+  const sums = { totalMinor: total as Sum, fullMinor: full as Sum, lineMinor: own as Sum };
+  const changed = quantity > 0 ? [{ ...line, quantity, ...sums }] : [];
   const [moreFull, more] = [full - line.fullMinor, total - line.totalMinor];
   return {
     ...view,

@@ -13,7 +13,13 @@ import { SaidLine } from './said';
 export interface LinesProps {
   readonly shown: CartShown;
   readonly words: Readonly<
-    Record<Extract<CartWord, 'remove' | 'undo' | 'fewer' | 'further' | 'quantity' | 'change' | 'moreAnswers'>, string>
+    Record<
+      Extract<
+        CartWord,
+        'remove' | 'undo' | 'fewer' | 'further' | 'quantity' | 'change' | 'moreAnswers' | 'deliveryFree'
+      >,
+      string
+    >
   >;
   readonly settings: { readonly pictures: boolean; readonly stepper: boolean; readonly dividers?: boolean };
   readonly lay?: 'table' | 'cards';
@@ -47,7 +53,7 @@ export function Lines(props: LinesProps): VNode {
             <small>{offer}</small>
             {gone && <p class="problem">{gone}</p>}
           </div>
-          {!gone && <Sum money={shown.money} now={0} was={valueMinor} />}
+          {!gone && <Sum money={shown.money} now={0} was={valueMinor} free={props.words.deliveryFree} />}
         </li>
       ))}
     </ul>
@@ -104,10 +110,11 @@ function Picture({ src }: { src: string | undefined }): VNode {
   return src ? <img src={src} alt="" width="96" height="96" /> : <span class="none" />;
 }
 
-function Sum({ money, now, was }: { money: CartShown['money']; now: number; was: number }): VNode {
+function Sum(props: { money: CartShown['money']; now: number; was: number; free: string }): VNode {
+  const { money, now, was, free } = props;
   return (
     <strong class="sum">
-      {now < was && <s>{money(was)}</s>} {money(now)}
+      {now < was && <s>{money(was)}</s>} {now < was && now === 0 ? free : money(now)}
     </strong>
   );
 }
@@ -129,7 +136,7 @@ function Line({ line, shown, words, settings, below }: LinesProps & { line: Cart
         <AnswerLines line={line} words={words} language={shown.language} />
         {line.problem && <p class="problem">{line.problem}</p>}
       </div>
-      <Sum money={money} now={line.totalMinor} was={line.fullMinor} />
+      <Sum money={money} now={line.lineMinor} was={line.fullMinor} free={words.deliveryFree} />
       <div class="acts">
         {settings.stepper ? (
           <CartForm

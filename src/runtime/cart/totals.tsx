@@ -37,7 +37,14 @@ export function Totals({ shown, words, settings }: Props): VNode {
     <>
       <dl class="totals">
         <Row name={words.subtotal} word="subtotal" sum={money(cart.subtotalMinor)} />
-        {cart.discountMinor > 0 && <Row name={words.discount} word="discount" sum={`−${money(cart.discountMinor)}`} />}
+        {cart.discounts.map(({ offerId, label, amountMinor }) => (
+          <Row
+            key={offerId}
+            name={label || words.discount}
+            word={label ? undefined : 'discount'}
+            sum={money(-amountMinor)}
+          />
+        ))}
         {cart.needsDelivery && <Row name={words.delivery} word="delivery" sum={deliveryText(cart, words, money)} />}
         {isOut && <Row name={`${words.total} − ${words.tax}`} sum={money(bare)} />}
         {showsTax && <Row name={words.tax} word="tax" sum={money(cart.taxMinor)} />}
@@ -70,7 +77,7 @@ export function Totals({ shown, words, settings }: Props): VNode {
   );
 }
 
-function Row(props: { name: string; word?: TotalWord; sum: string; isMain?: boolean }): VNode {
+function Row(props: { name: string; word?: TotalWord | undefined; sum: string; isMain?: boolean }): VNode {
   return (
     <div class={props.isMain ? 'main' : ''}>
       <dt data-word={props.word}>{props.name}</dt>
@@ -107,8 +114,7 @@ function Step({ step, words, money }: { step: PriceStep } & Pick<Props, 'words'>
   };
   return (
     <li class="step">
-      <span>{text()}</span>{' '}
-      <span>{step.amountMinor < 0 ? `−${money(-step.amountMinor)}` : money(step.amountMinor)}</span>
+      <span>{text()}</span> <span>{money(step.amountMinor)}</span>
     </li>
   );
 }

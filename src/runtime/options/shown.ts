@@ -33,5 +33,5 @@ export interface OptionEvents {
 
 /** A sum with its sign, as what an answer adds. */
 export function signed(amountMinor: number, money: (amount: number) => string): string {
-  return amountMinor < 0 ? `−${money(-amountMinor)}` : `+${money(amountMinor)}`;
+  return amountMinor < 0 ? money(amountMinor) : `+${money(amountMinor)}`;
 }

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
-import { changeCart, MOST_PER_LINE, type Cart, type CartChange, type CartView } from '~/core/cart';
+import { changeCart, isSameCode, MOST_PER_LINE, type Cart, type CartChange, type CartView } from '~/core/cart';
 import { resolveVariant } from '~/core/catalogue';
 import { isPostcode, servedCountries } from '~/core/orders';
 import { fail, ok, type Result } from '~/core/problems';
@@ -88,7 +88,7 @@ export async function changeCartOf(
     const { view } = viewed;
     // A code that does not count is not kept; one that stopped counting later is shown with the reason.
     if (wanted.kind === 'coupon') {
-      const typed = view.codes.find(({ code }) => code === wanted.code);
+      const typed = view.codes.find(({ code }) => isSameCode(code, wanted.code));
       if (typed?.problem && !typed.isWaiting) return fail('code', 'invalid', { message: typed.problem });
     }
     if (!(await app.carts.write(token, cart, changed.value, { now: app.now(), changeId }))) continue;

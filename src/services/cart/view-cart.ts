@@ -4,6 +4,9 @@ import { minor, type Minor } from '~/core/money';
 import { formatMoney } from '~/core/money';
 import {
   codeProblem,
+  discountName,
+  discountsOf,
+  lineMinorOf,
   isWaiting,
   offersOf,
   priceGoods,
@@ -84,9 +87,13 @@ export async function viewStored(
       valueMinor: minor(valueMinor * quantity),
       gone: isGone ? rename(wordProblem({ code: 'gift-gone', facts: { name } }, language)) : null,
     })),
+    comesAlong: gifts.flatMap(({ offerId, isGone }) => (isGone ? [] : [offerId])).join(' '),
     count: goods.reduce((sum, good) => sum + good.line.quantity, 0),
     subtotalMinor: priced.subtotalMinor,
     discountMinor: priced.discountMinor,
+    discounts: discountsOf(priced.lines).map((discount) => ({
+      ...{ offerId: discount.offerId, label: discountName(discount), amountMinor: discount.amountMinor },
+    })),
     deliveryMinor: priced.deliveryMinor,
     taxMinor: priced.taxMinor,
     taxIncluded: shop.tax.included,
@@ -198,6 +205,7 @@ function viewLine(
     stock: facts.stock,
     unitMinor: minor(Math.max(0, good.priceable.unitPriceMinor + effectSums(evaluation.effects).unitMinor)),
     fullMinor: price.fullMinor,
+    lineMinor: lineMinorOf(price),
     totalMinor: price.totalMinor,
     steps: price.steps,
     problem: wordGoodProblem(good, language, rename),

@@ -78,8 +78,9 @@ export async function buildOrder(
 }
 
 /** What a buyer saw come along for nothing, and does not any more. */
-function lostGift(seen: readonly string[] | null, gifts: readonly Gift[]): Gift | undefined {
-  return gifts.find(({ offerId, isGone }) => isGone && seen?.includes(offerId));
+function lostGift(seen: string | null, gifts: readonly Gift[]): Gift | undefined {
+  const ids = seen?.split(' ') ?? [];
+  return gifts.find(({ offerId, isGone }) => isGone && ids.includes(offerId));
 }
 
 interface ToPrice {

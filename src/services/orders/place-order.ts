@@ -26,8 +26,8 @@ export interface OrderRequest {
   readonly language: string;
   /** The total the shopper was shown; an order at another price is refused, unless who buys makes it less. */
   readonly seenTotalMinor: number | null;
-  /** Offers whose gifts the shopper was shown; one that has run out since is told before anything is paid. Null: not known. */
-  readonly seenGifts: readonly string[] | null;
+  /** What the shopper was shown to come along (`CartView.comesAlong`); what has run out since is told before anything is paid. Null: not known. */
+  readonly seenGifts: string | null;
   /** Address of whoever orders. */
   readonly from: string;
 }

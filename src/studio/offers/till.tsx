@@ -276,7 +276,7 @@ function Step({
   return (
     <p className={`flex justify-between ps-[72px] ${isOwn ? '-mx-2 bg-paint/30 px-2' : ''}`}>
       <span>{step.code === 'offer' ? step.name || step.offerId : 'Delivery'}</span>
-      <span>{step.amountMinor < 0 ? `−${money(-step.amountMinor)}` : money(step.amountMinor)}</span>
+      <span>{money(step.amountMinor)}</span>
     </p>
   );
 }

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { discountName, discountsOf, fullMinorOf, lineMinorOf } from '~/core/pricing';
 import type { EventKind } from '~/core/funnel';
 import { addressLines, countryName, type Order, type OrderLine, type Refundable } from '~/core/orders';
 import { askJson } from '../shared/api';
@@ -64,6 +65,8 @@ const DID: Readonly<Record<EventKind, string>> = {
   order: 'Ordered',
   'payment-failed': 'Payment failed',
 };
+
+const isGift = ({ steps }: KeptOrder['order']['lines'][number]) => steps.some(({ code }) => code === 'gift');
 
 function Screen({ initial }: { initial: KeptOrder }) {
   const shop = useDraft((state) => state.live.lane.shop);
@@ -179,21 +182,27 @@ function Screen({ initial }: { initial: KeptOrder }) {
                 <td>{line.sku}</td>
                 <td className="num">{line.quantity}</td>
                 <td className="num">{sum(line.unitMinor)}</td>
-                <td className="num">{sum(line.totalMinor)}</td>
+                <td className="num">
+                  {lineMinorOf(line) < fullMinorOf(line) && <s className="text-gravel">{sum(fullMinorOf(line))}</s>}{' '}
+                  {isGift(line) ? 'free' : sum(lineMinorOf(line))}
+                </td>
               </tr>
             ))}
           </tbody>
           <tfoot>
             {[
-              ...(order.discountMinor > 0
-                ? [[order.coupon ? `Discounts, with ${order.coupon}` : 'Discounts', -order.discountMinor] as const]
-                : []),
+              ['Subtotal', order.subtotalMinor] as const,
+              ...discountsOf(order.lines).map(
+                (discount) => [discountName(discount) || 'Discount', -discount.amountMinor] as const,
+              ),
               ...(order.delivery === 'none' ? [] : [[`Delivery, ${order.deliveryName}`, order.deliveryMinor] as const]),
-              [order.taxIncluded ? 'Tax, included' : 'Tax', order.taxMinor] as const,
+              // A rate of nothing is no tax.
+              ...(order.taxMinor === 0 ? [] : [[order.taxIncluded ? 'Tax, included' : 'Tax', order.taxMinor] as const]),
               ['Total', order.totalMinor] as const,
+              ...(order.shownTotalMinor === null ? [] : [['Shown before it was paid', order.shownTotalMinor] as const]),
               ...(refunded > 0 ? [['Refunded', -refunded] as const] : []),
-            ].map(([label, amount]) => (
-              <tr key={label}>
+            ].map(([label, amount], i) => (
+              <tr key={i}>
                 <td colSpan={4} className="num">
                   {label}
                 </td>

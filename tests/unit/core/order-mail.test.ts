@@ -13,7 +13,7 @@ const line: OrderLine = {
   unitMinor: minor(500),
   totalMinor: minor(900),
   costMinor: 100,
-  steps: [{ code: 'offer', amountMinor: minor(-100), offerId: 'ten', name: 'Ten', coupon: 'TEN' }],
+  steps: [{ code: 'offer', amountMinor: minor(-100), offerId: 'ten', name: 'Ten', coupon: 'TEN', isOfOrder: true }],
   answers: [{ key: 'n', label: 'Name', text: 'Ada & <Bo>' }],
   addOns: [],
 };
@@ -79,7 +79,7 @@ describe('orderMail', () => {
       ' | Small',
       ' | Name: Ada & <Bo>',
       'Subtotal | €10.00',
-      'Discount (TEN) | -€1.00',
+      'Ten | −€1.00',
       'Delivery | €4.90',
       'Total | €13.90',
       'Includes tax | €2.32',

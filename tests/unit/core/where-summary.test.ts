@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { summariseWhere, whoSees, type Where } from '~/core/where';
+import { summariseWhere, isSeen, type Where } from '~/core/where';
 import { DEVICES, PAGE_KINDS } from '~/core/where/where.schema';
 
 const SLUGS = ['a', 'b', 'c'];
@@ -34,7 +34,7 @@ describe('summariseWhere', () => {
     fc.assert(
       fc.property(rules, visit, (where, asked) => {
         const { seen } = summariseWhere(where, PAGE_KINDS);
-        if (whoSees(where, asked).shown) expect(seen).to.deep.include({ device: asked.device, page: asked.page });
+        if (isSeen(where, asked)) expect(seen).to.deep.include({ device: asked.device, page: asked.page });
       }),
       { numRuns: 2000 },
     );
@@ -48,7 +48,7 @@ describe('summariseWhere', () => {
         // With few names every case there is comes up among so many visits.
         for (const { device, page } of seen)
           expect(
-            all.some((asked) => asked.device === device && asked.page === page && whoSees(where, asked).shown),
+            all.some((asked) => asked.device === device && asked.page === page && isSeen(where, asked)),
             JSON.stringify({ where, device, page }),
           ).to.equal(true);
       }),

@@ -131,7 +131,17 @@ describe('the sums of a cart', () => {
       'Subtotal€10.00',
       'Total€10.00',
     ]);
-    expect(rows(totals(cartView([lineView()], { discountMinor: minor(100) })))).to.include('Discount−€1.00');
+  });
+
+  it('tell each discount by its own name, once', () => {
+    const discounts = [
+      { offerId: 'five', label: 'Five (FIVE)', amountMinor: minor(100) },
+      { offerId: 'bare', label: '', amountMinor: minor(30) },
+    ];
+    expect(rows(totals(cartView([lineView()], { discounts, discountMinor: minor(130) })))).to.include.members([
+      'Five (FIVE)−€1.00',
+      'Discount−€0.30',
+    ]);
   });
 
   it('show an included tax within, on a line of its own, or not at all', () => {
@@ -156,11 +166,11 @@ describe('the sums of a cart', () => {
       { code: 'option', amountMinor: minor(600), key: 'n', label: 'Name', per: 'unit', eachMinor: minor(300) },
       { code: 'option', amountMinor: minor(250), key: 'p', label: 'Print', per: 'once', eachMinor: minor(250) },
       { code: 'floor', amountMinor: minor(5) },
-      { code: 'offer', amountMinor: minor(-185), offerId: 'x', name: 'Ten', coupon: 'TEN' },
+      { code: 'offer', amountMinor: minor(-185), offerId: 'x', name: 'Ten', coupon: 'TEN', isOfOrder: false },
     ] as const;
     const whole = [
       { code: 'delivery', amountMinor: minor(490) },
-      { code: 'offer', amountMinor: minor(-490), offerId: 'f', name: 'Free from €15', coupon: null },
+      { code: 'offer', amountMinor: minor(-490), offerId: 'f', name: 'Free from €15', coupon: null, isOfOrder: false },
       { code: 'tax-on-top', amountMinor: minor(334), basisPoints: 2000 },
     ] as const;
     const drawn = totals(cartView([lineView({ steps })], { steps: whole }));

@@ -25,6 +25,7 @@ function cart(quantity: number): CartView {
     unitMinor: minor(500),
     fullMinor: minor(500 * quantity),
     totalMinor: minor(500 * quantity),
+    lineMinor: minor(500 * quantity),
     steps: [],
     problem: null,
   };
@@ -33,6 +34,7 @@ function cart(quantity: number): CartView {
     lines: quantity > 0 ? [line] : [],
     count: quantity,
     subtotalMinor: minor(500 * quantity),
+    discounts: [],
     discountMinor: minor(0),
     deliveryMinor: null,
     taxMinor: minor(0),
@@ -44,6 +46,7 @@ function cart(quantity: number): CartView {
     steps: [],
     codes: [],
     gifts: [],
+    comesAlong: '',
     deadline: null,
     takesCode: false,
     needsDelivery: true,
@@ -213,7 +216,7 @@ describe('the cart of the runtime', () => {
     client.foreseeWith(foresee);
     const view = cart(2);
     // 2 × 5.00 and 3.00 once, less a tenth.
-    const line = { ...view.lines[0]!, fullMinor: minor(1300), totalMinor: minor(1170) };
+    const line = { ...view.lines[0]!, fullMinor: minor(1300), totalMinor: minor(1170), lineMinor: minor(1170) };
     const sums = { subtotalMinor: minor(1300), discountMinor: minor(130), totalMinor: minor(1170) };
     answers.push(() => Response.json({ ...view, ...sums, lines: [line] }));
     await client.load();

@@ -78,6 +78,7 @@ describe('priceGoods', () => {
     expect(priced.totalMinor).to.equal(4500);
     expect(priced.steps).to.deep.include({
       ...{ code: 'offer', amountMinor: -490, offerId: 'free', name: 'Free delivery', coupon: null },
+      isOfOrder: false,
     });
     expect(price({ lines: [line('a', 1, 4999)] }).deliveryMinor).to.equal(490);
     expect(price({ lines, by: { free: { ...FREE, on: false } } }).deliveryMinor).to.equal(490);
@@ -112,15 +113,15 @@ describe('priceGoods', () => {
     expect(priced.lines[1]!.steps.map((step) => step.code)).to.deep.equal(['list-price', 'option', 'floor']);
   });
 
-  it('takes a code off each line, and says which code did it, as it was typed', () => {
+  it('takes a code off each line, and says which code did it, as its owner wrote it', () => {
     const priced = price({ by: { ten: TEN }, codes: [' ten '] });
 
     expect(priced.lines.map((item) => item.totalMinor)).to.deep.equal([3598, 450]); // 3998 − 400, 500 − 50
     expect(priced).to.include({ discountMinor: 450, subtotalMinor: 4498 });
     expect(priced.lines[0]!.steps.at(-1)).to.deep.equal({
-      ...{ code: 'offer', amountMinor: -400, offerId: 'ten', name: 'Ten', coupon: 'ten' },
+      ...{ code: 'offer', amountMinor: -400, offerId: 'ten', name: 'Ten', coupon: 'TEN', isOfOrder: false },
     });
-    expect(priced.codes).to.deep.equal([{ code: 'ten', offerId: 'ten', takenMinor: 450, refusal: null }]);
+    expect(priced.codes).to.deep.equal([{ code: 'TEN', offerId: 'ten', takenMinor: 450, refusal: null }]);
   });
 
   it('shares an amount out so that the cents add up, and takes no more than there is', () => {
