@@ -17,12 +17,10 @@ export type CartChangeRequest =
   | (Chosen & {
       readonly kind: 'add';
       readonly quantity?: number;
-      readonly lineId?: string;
-      readonly at?: number;
-      readonly insteadOf?: string | undefined;
     })
   | { readonly kind: 'set'; readonly lineId: string; readonly quantity: number }
   | { readonly kind: 'remove'; readonly lineId: string }
+  | { readonly kind: 'put-back'; readonly lineId: string }
   | (Chosen & { readonly kind: 'reshape'; readonly lineId: string })
   | { readonly kind: 'coupon' | 'coupon-off'; readonly code: string }
   | { readonly kind: 'destination'; readonly country: string; readonly postcode: string }

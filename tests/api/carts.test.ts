@@ -75,20 +75,6 @@ describe('carts', () => {
     expect((await carts.read(token)).note).to.equal('Ring twice');
   });
 
-  it('put a line back under its id once, and under another where it is there already', async () => {
-    const token = randomUUID();
-    const first = await add(token, 'wagtail', { Sail: 'Poppy' });
-    const lineId = (first as { value: { lineId: string } }).value.lineId;
-    const back = { kind: 'add', product: 'hoop-winder', choices: {}, lineId, at: 0 };
-
-    await change(token, back);
-
-    const { lines } = await viewCart(shop.app, token);
-    expect(lines.map((line) => line.slug)).to.deep.equal(['hoop-winder', 'wagtail']);
-    expect(lines[1]!.id).to.equal(lineId);
-    expect(lines[0]!.id).to.not.equal(lineId);
-  });
-
   it('make a change once, however often it is sent', async () => {
     const token = randomUUID();
     const changeId = randomUUID();
@@ -253,8 +239,7 @@ describe('carts', () => {
     const near = (await suggestNear(shop.app, ['merlin-ultralight'], token, 8)).map(({ slug }) => slug);
     const nearOthers = (await suggestNear(shop.app, ['merlin-ultralight'], null, 8)).map(({ slug }) => slug);
     await change(token, { kind: 'remove', lineId });
-    const insteadOf = both[0]!.instead!.of;
-    await change(token, { kind: 'add', variantId, quantity: 2, answers, lineId, at: 0, insteadOf });
+    await change(token, { kind: 'put-back', lineId });
     const back = (await viewCart(shop.app, token)).lines;
     await shop.app.db.run("UPDATE products SET better_price_minor = 50000 WHERE slug = 'merlin'");
     const dearer = (await viewCart(shop.app, token)).lines;
@@ -281,22 +266,31 @@ describe('carts', () => {
     const first = two.ok ? two.value.view.lines[0]! : null;
     await change(token, { kind: 'remove', lineId: first!.id });
 
-    const { variantId, quantity, answers, id: lineId } = first!;
-    const back = await change(token, { kind: 'add', variantId, quantity, answers, lineId, at: 0 });
+    const back = await change(token, { kind: 'put-back', lineId: first!.id });
 
     expect(back.ok && back.value.view.lines.map((line) => line.id)[0]).to.equal(first!.id);
   });
 
-  it('leave the line of another cart alone, whatever is put back under its id', async () => {
+  it('leave the line of another cart alone, whatever is put back', async () => {
     const [one, other] = [randomUUID(), randomUUID()];
     const added = await add(one, 'hoop-winder', {});
     const lineId = added.ok ? added.value.lineId! : '';
+    await change(one, { kind: 'remove', lineId });
 
-    await add(other, 'wagtail', { Sail: 'Poppy' }, { lineId });
-    await change(other, { kind: 'set', lineId, quantity: 3 });
+    const stolen = await change(other, { kind: 'put-back', lineId });
+    const back = await change(one, { kind: 'put-back', lineId });
 
-    expect((await viewCart(shop.app, one)).lines).to.deep.equal(added.ok && added.value.view.lines);
-    expect((await viewCart(shop.app, other)).lines[0]).to.include({ slug: 'wagtail', quantity: 3 });
+    expect(code(stolen)).to.equal('line-gone');
+    expect(back.ok && back.value.view.lines).to.deep.equal(added.ok && added.value.view.lines);
+  });
+
+  it('sell nothing for the price of a swap that was only claimed', async () => {
+    const ultralight = (await shop.app.catalogue.findProduct('merlin-ultralight'))!.variants[0]!;
+    const claimed = { kind: 'add', variantId: ultralight.id, insteadOf: 'merlin' };
+
+    const answer = cartRequestSchema.safeParse(claimed);
+
+    expect(answer.error?.issues.map(({ code: why }) => why)).to.deep.equal(['unrecognized_keys']);
   });
 
   it('suggest what is near, and never what is in the cart or sold out', async () => {

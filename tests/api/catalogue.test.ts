@@ -143,6 +143,7 @@ describe('openDatabase', () => {
       codes: [],
       destination: null,
       note: '',
+      removed: [],
       lines: [{ id: 'line', variantId: 1, quantity: 3, answers: {} }],
     });
     expect(order).to.include({ totalMinor: 1000, coupon: null, note: '' });

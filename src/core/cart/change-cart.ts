@@ -4,6 +4,9 @@ import { MOST_PER_LINE } from './limits';
 
 export const MOST_LINES = 60;
 
+/** Of the lines that were taken out, a cart remembers so many. */
+const MOST_REMOVED = 10;
+
 /** A line as a cart remembers it; everything else is looked up when it is priced. */
 export interface CartLine {
   readonly id: string;
@@ -19,8 +22,16 @@ export interface Destination {
   readonly postcode: string;
 }
 
+/** A line that was taken out, and where it stood. */
+export interface RemovedLine {
+  readonly line: CartLine;
+  readonly at: number;
+}
+
 export interface Cart {
   readonly lines: readonly CartLine[];
+  /** The latest that were taken out, oldest first: each can be put back once. */
+  readonly removed: readonly RemovedLine[];
   /** As the shopper typed it; whether it counts is judged whenever the cart is priced. */
   readonly codes: readonly string[];
   readonly destination: Destination | null;
@@ -29,7 +40,7 @@ export interface Cart {
   readonly source?: string | null;
 }
 
-export const EMPTY_CART: Cart = { lines: [], codes: [], destination: null, note: '' };
+export const EMPTY_CART: Cart = { lines: [], removed: [], codes: [], destination: null, note: '' };
 
 export type CartChange =
   | {
@@ -38,13 +49,13 @@ export type CartChange =
       readonly quantity: number;
       readonly answers: Answers;
       readonly newLineId: string;
-      /** Where a line taken out is put back. */
-      readonly at?: number | undefined;
-      /** The product in whose place it was taken. */
+      /** The product in whose place it was taken, in the cart that it comes from. */
       readonly insteadOf?: string | undefined;
     }
   | { readonly kind: 'set'; readonly lineId: string; readonly quantity: number }
   | { readonly kind: 'remove'; readonly lineId: string }
+  /** Puts back what was taken out: the same line, in the same place. */
+  | { readonly kind: 'put-back'; readonly lineId: string }
   /** Other choices for a line that stays the same line. */
   | { readonly kind: 'reshape'; readonly lineId: string; readonly variantId: number; readonly answers: Answers }
   /** One more code, or in the place of the others where the shop takes one at a time. */
@@ -76,41 +87,34 @@ export function changeCart(cart: Cart, change: CartChange, rulesOf: RulesOf): Re
   const lineOf = (id: string) => cart.lines.find((line) => line.id === id);
   switch (change.kind) {
     case 'add': {
-      const { variantId } = change;
+      const { newLineId: id, variantId, quantity, insteadOf } = change;
       const answers = judged(variantId, change.answers, rulesOf);
       if (!answers.ok) return answers;
-      const existing = cart.lines.find(
-        (line) =>
-          line.variantId === variantId &&
-          line.insteadOf === change.insteadOf &&
-          sameAnswers(line.answers, answers.value),
-      );
-      if (!existing && cart.lines.length >= MOST_LINES) return fail('lines', 'too-many-lines', { limit: MOST_LINES });
-      const made: CartLine = existing
-        ? { ...existing, quantity: existing.quantity + change.quantity }
-        : {
-            ...{ id: change.newLineId, variantId, quantity: change.quantity, answers: answers.value },
-            ...(change.insteadOf && { insteadOf: change.insteadOf }),
-          };
-      const lines = existing
-        ? cart.lines.map((line) => (line === existing ? made : line))
-        : insertAt(cart.lines, made, change.at ?? cart.lines.length);
-      const problem = checkLine(made, lines, rulesOf);
-      return problem ?? withLines(lines);
+      const line = { id, variantId, quantity, answers: answers.value, ...(insteadOf && { insteadOf }) };
+      return withLine(cart, line, cart.lines.length, rulesOf);
+    }
+    case 'put-back': {
+      const found = cart.removed.find(({ line }) => line.id === change.lineId);
+      if (!found) return fail('lineId', 'line-gone');
+      const answers = judged(found.line.variantId, found.line.answers, rulesOf);
+      if (!answers.ok) return answers;
+      const removed = cart.removed.filter((other) => other !== found);
+      return withLine({ ...cart, removed }, { ...found.line, answers: answers.value }, found.at, rulesOf);
     }
     case 'set': {
       const line = lineOf(change.lineId);
       if (!line) return fail('lineId', 'line-gone');
-      if (change.quantity === 0) return withLines(cart.lines.filter((other) => other !== line));
+      if (change.quantity === 0) return ok(withoutLine(cart, line));
       const made = { ...line, quantity: change.quantity };
       const lines = cart.lines.map((other) => (other === line ? made : other));
       // Fewer is always allowed: stock may have fallen below what stands there.
       const problem = change.quantity > line.quantity ? checkLine(made, lines, rulesOf) : null;
       return problem ?? withLines(lines);
     }
-    case 'remove':
-      if (!lineOf(change.lineId)) return fail('lineId', 'line-gone');
-      return withLines(cart.lines.filter((line) => line.id !== change.lineId));
+    case 'remove': {
+      const line = lineOf(change.lineId);
+      return line ? ok(withoutLine(cart, line)) : fail('lineId', 'line-gone');
+    }
     case 'reshape': {
       const line = lineOf(change.lineId);
       if (!line) return fail('lineId', 'line-gone');
@@ -138,6 +142,28 @@ export function changeCart(cart: Cart, change: CartChange, rulesOf: RulesOf): Re
   }
 }
 
+/** The cart with this line at this place, or with more of the line that is the same. */
+function withLine(cart: Cart, line: CartLine, at: number, rulesOf: RulesOf): Result<Cart> {
+  const existing = cart.lines.find(
+    (other) =>
+      other.variantId === line.variantId &&
+      other.insteadOf === line.insteadOf &&
+      sameAnswers(other.answers, line.answers),
+  );
+  if (!existing && cart.lines.length >= MOST_LINES) return fail('lines', 'too-many-lines', { limit: MOST_LINES });
+  const made = existing ? { ...existing, quantity: existing.quantity + line.quantity } : line;
+  const lines = existing
+    ? cart.lines.map((other) => (other === existing ? made : other))
+    : [...cart.lines.slice(0, at), made, ...cart.lines.slice(at)];
+  return checkLine(made, lines, rulesOf) ?? ok({ ...cart, lines });
+}
+
+function withoutLine(cart: Cart, line: CartLine): Cart {
+  const lines = cart.lines.filter((other) => other !== line);
+  const removed = [...cart.removed, { line, at: cart.lines.indexOf(line) }].slice(-MOST_REMOVED);
+  return { ...cart, lines, removed };
+}
+
 /** In whose place a line stands once it is reshaped: another variant of its product stays there, a better one takes its place. */
 function placeOf(
   was: string | undefined,
@@ -162,10 +188,6 @@ function withCode(cart: Cart, { code, isBeside }: { readonly code: string; reado
 
 /** Codes are compared without white space around them, regardless of case. */
 export const isSameCode = (a: string, b: string) => a.trim().toLowerCase() === b.trim().toLowerCase();
-
-function insertAt(lines: readonly CartLine[], line: CartLine, at: number): CartLine[] {
-  return [...lines.slice(0, at), line, ...lines.slice(at)];
-}
 
 function judged(variantId: number, answers: Answers, rulesOf: RulesOf): Result<Answers> {
   const rules = rulesOf(variantId);

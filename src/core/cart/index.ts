@@ -7,6 +7,7 @@ export {
   type CartChange,
   type CartLine,
   type Destination,
+  type RemovedLine,
   type VariantRules,
 } from './change-cart';
 export { addMany } from './add-many';

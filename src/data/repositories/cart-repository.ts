@@ -1,4 +1,4 @@
-import { EMPTY_CART, type Cart, type CartLine } from '~/core/cart';
+import { EMPTY_CART, type Cart, type CartLine, type RemovedLine } from '~/core/cart';
 import type { Database } from '../database';
 
 /** A cart as it is kept; `version` grows with every change. */
@@ -22,6 +22,7 @@ interface CartRow {
   note: string;
   source: string | null;
   lines: string;
+  removed: string;
   changeIds: string;
   judgedFor: string | null;
 }
@@ -29,7 +30,7 @@ interface CartRow {
 export function cartRepository(db: Database) {
   async function read(token: string): Promise<StoredCart> {
     const [row] = await db.select<CartRow>(
-      'SELECT version, codes, country, postcode, note, source, lines, change_ids AS changeIds, judged_for AS judgedFor FROM carts WHERE token = $token',
+      'SELECT version, codes, country, postcode, note, source, lines, removed, change_ids AS changeIds, judged_for AS judgedFor FROM carts WHERE token = $token',
       { token },
     );
     if (!row) return NEW_CART;
@@ -40,6 +41,7 @@ export function cartRepository(db: Database) {
       destination: country ? { country, postcode: postcode ?? '' } : null,
       note,
       lines: JSON.parse(row.lines) as CartLine[],
+      removed: JSON.parse(row.removed) as RemovedLine[],
       changeIds: JSON.parse(row.changeIds) as string[],
     };
   }
@@ -51,20 +53,20 @@ export function cartRepository(db: Database) {
   async function write(
     token: string,
     before: StoredCart,
-    { lines, codes, destination, note }: Cart,
+    { lines, removed, codes, destination, note }: Cart,
     { now, changeId = null }: { readonly now: number; readonly changeId?: string | null },
   ): Promise<boolean> {
     const changeIds = changeId ? [...before.changeIds, changeId].slice(-REMEMBERED_CHANGES) : before.changeIds;
     const written = await db.run(
-      `INSERT INTO carts (token, updated_at, version, codes, country, postcode, note, lines, change_ids)
-         VALUES ($token, $now, $version + 1, $codes, $country, $postcode, $note, $lines, $changeIds)
+      `INSERT INTO carts (token, updated_at, version, codes, country, postcode, note, lines, removed, change_ids)
+         VALUES ($token, $now, $version + 1, $codes, $country, $postcode, $note, $lines, $removed, $changeIds)
        ON CONFLICT (token) DO UPDATE SET updated_at = $now, version = $version + 1, codes = $codes, country = $country,
-         postcode = $postcode, note = $note, lines = $lines, change_ids = $changeIds
+         postcode = $postcode, note = $note, lines = $lines, removed = $removed, change_ids = $changeIds
          WHERE version = $version`,
       {
         ...{ token, now, codes: JSON.stringify(codes), note, version: before.version },
         ...{ country: destination?.country ?? null, postcode: destination?.postcode ?? null },
-        ...{ lines: JSON.stringify(lines), changeIds: JSON.stringify(changeIds) },
+        ...{ lines: JSON.stringify(lines), removed: JSON.stringify(removed), changeIds: JSON.stringify(changeIds) },
       },
     );
     return written === 1;
@@ -73,7 +75,7 @@ export function cartRepository(db: Database) {
   /** Empties a cart that was ordered in this state, with what was typed at its checkout; false when it has changed since. */
   async function emptyOrdered(token: string, version: number, now: number): Promise<boolean> {
     const emptied = await db.run(
-      `UPDATE carts SET updated_at = $now, version = version + 1, lines = '[]', codes = '[]', note = '', source = NULL,
+      `UPDATE carts SET updated_at = $now, version = version + 1, lines = '[]', removed = '[]', codes = '[]', note = '', source = NULL,
          checkout = NULL, checkout_at = NULL, judged_for = NULL WHERE token = $token AND version = $version`,
       { token, version, now },
     );

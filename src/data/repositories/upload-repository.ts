@@ -40,7 +40,7 @@ export function uploadRepository(db: Database) {
   async function deleteUnused(before: number): Promise<string[]> {
     const rows = await db.select<{ id: string }>(
       `SELECT id FROM uploads u WHERE created_at < $before
-         AND NOT EXISTS (SELECT 1 FROM carts c WHERE instr(c.lines, u.id) > 0)
+         AND NOT EXISTS (SELECT 1 FROM carts c WHERE instr(c.lines || c.removed, u.id) > 0)
          AND NOT EXISTS (SELECT 1 FROM order_lines o WHERE instr(o.answers, u.id) > 0)`,
       { before },
     );

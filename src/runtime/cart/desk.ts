@@ -77,10 +77,9 @@ export function createDesk({ host, words, redraw, comeBack }: Behind): Desk {
       const at = host().cart.view?.lines.findIndex(({ id }) => id === line.id) ?? 0;
       void change({ kind: 'remove', lineId: line.id }).then((answer) => {
         if (!answer.ok || answer.waiting || host().isPreview) return;
-        const { variantId, quantity, answers, id: lineId, instead } = line;
         const undo = () => {
-          focusLine = lineId;
-          void change({ kind: 'add', variantId, quantity, answers, lineId, at, insteadOf: instead?.of });
+          focusLine = line.id;
+          void change({ kind: 'put-back', lineId: line.id });
         };
         say({ text: fill(words().removed, { name: line.name }), isBad: false, undo, at });
       });

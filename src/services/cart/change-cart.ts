@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
-import { changeCart, isSameCode, MOST_PER_LINE, type Cart, type CartChange, type CartView } from '~/core/cart';
+import { changeCart, isSameCode, MOST_PER_LINE, type CartChange, type CartView } from '~/core/cart';
 import { resolveVariant } from '~/core/catalogue';
 import { isPostcode, servedCountries } from '~/core/orders';
 import { fail, ok, type Result } from '~/core/problems';
@@ -32,13 +32,10 @@ export const cartRequestSchema = z.discriminatedUnion('kind', [
     kind: z.literal('add'),
     ...chosen,
     quantity: quantity.min(1).default(1),
-    /** Puts back what was taken out: the same line, in the same place. */
-    lineId: z.uuid().optional(),
-    at: z.number().int().min(0).max(100).optional(),
-    insteadOf: z.string().min(1).max(120).optional(),
   }),
   z.strictObject({ kind: z.literal('set'), lineId, quantity }),
   z.strictObject({ kind: z.literal('remove'), lineId }),
+  z.strictObject({ kind: z.literal('put-back'), lineId }),
   z.strictObject({ kind: z.literal('reshape'), lineId, ...chosen }),
   z.strictObject({ kind: z.literal('coupon'), code: z.string().trim().max(60).default('') }),
   z.strictObject({ kind: z.literal('coupon-off'), code: z.string().trim().max(60) }),
@@ -68,8 +65,16 @@ export async function changeCartOf(
   { changeId = null, language = 'en' }: { readonly changeId?: string | null; readonly language?: string } = {},
 ): Promise<Result<ChangedCart>> {
   const change = await toChange(app, request);
-  if (!change.ok) return change;
-  const wanted = change.value;
+  return change.ok ? makeChange(app, token, change.value, { changeId, language }) : change;
+}
+
+/** As `changeCartOf`, of a change that did not come from a shopper. */
+export async function makeChange(
+  app: App,
+  token: string,
+  wanted: CartChange,
+  { changeId = null, language = 'en' }: { readonly changeId?: string | null; readonly language?: string } = {},
+): Promise<Result<ChangedCart>> {
   if ('answers' in wanted) {
     const uploads = await checkUploads(app, token, wanted.variantId, wanted.answers);
     if (!uploads.ok) return uploads;
@@ -80,9 +85,14 @@ export async function changeCartOf(
     const cart = await app.carts.read(token);
     if (changeId && cart.changeIds.includes(changeId))
       return ok({ view: await withBetter(app, cart, await viewStored(app, cart, { language })), lineId: null });
-    const ids = [...cart.lines.map((line) => line.variantId), ...('variantId' in wanted ? [wanted.variantId] : [])];
+    const putBack = wanted.kind === 'put-back' ? cart.removed.map(({ line }) => line.variantId) : [];
+    const ids = [
+      ...cart.lines.map((line) => line.variantId),
+      ...putBack,
+      ...('variantId' in wanted ? [wanted.variantId] : []),
+    ];
     const facts = await app.catalogue.variantFacts(ids);
-    const changed = changeCart(cart, underOwnId(cart, wanted), cartRules(facts, today));
+    const changed = changeCart(cart, wanted, cartRules(facts, today));
     if (!changed.ok) return changed;
     const viewed = await viewStored(app, { ...changed.value, version: cart.version + 1 }, { facts, language });
     const { view } = viewed;
@@ -96,12 +106,6 @@ export async function changeCartOf(
     const touched = changed.value.lines.find((line) => before.get(line.id) !== line);
     return ok({ view: await withBetter(app, changed.value, viewed), lineId: touched?.id ?? lineOf(wanted) });
   }
-}
-
-/** A line put back keeps its id, unless a line of the cart has it. */
-function underOwnId(cart: Cart, change: CartChange): CartChange {
-  const isTaken = change.kind === 'add' && cart.lines.some((line) => line.id === change.newLineId);
-  return isTaken ? { ...change, newLineId: randomUUID() } : change;
 }
 
 function lineOf(change: CartChange): string | null {
@@ -119,9 +123,7 @@ async function toChange(app: App, request: CartRequest): Promise<Result<CartChan
         variantId: variantId.value,
         answers: request.answers,
         quantity: Math.min(request.quantity, MOST_PER_LINE + 1),
-        newLineId: request.lineId ?? randomUUID(),
-        at: request.at,
-        insteadOf: request.insteadOf,
+        newLineId: randomUUID(),
       });
     }
     case 'reshape': {

@@ -1,6 +1,6 @@
 import { randomBytes, randomUUID } from 'node:crypto';
 import type { App } from '~/services/app';
-import { changeCartOf } from '~/services/cart/change-cart';
+import { changeCartOf, makeChange } from '~/services/cart/change-cart';
 
 /** Long enough for a slow phone, and no longer. */
 const GOOD_FOR_MS = 2 * 60_000;
@@ -28,12 +28,11 @@ export async function receiveCart(
   const { lines, codes } = await app.carts.read(brought.cartToken);
   if (cartToken !== brought.cartToken)
     for (const { id, variantId, quantity, answers, insteadOf } of lines) {
-      const given = structuredClone(answers) as Record<string, string | string[]>;
-      const add = { kind: 'add', variantId, quantity, answers: given, choices: {}, insteadOf } as const;
       // Answers may name files; they belong to whoever has the line.
       const files = Object.values(answers).flat();
       await app.uploads.giveTo(files, brought.cartToken, cartToken);
-      const moved = await changeCartOf(app, cartToken, add);
+      const add = { kind: 'add', variantId, quantity, answers, insteadOf, newLineId: randomUUID() } as const;
+      const moved = await makeChange(app, cartToken, add);
       if (moved.ok) await changeCartOf(app, brought.cartToken, { kind: 'remove', lineId: id });
       else await app.uploads.giveTo(files, cartToken, brought.cartToken);
     }

@@ -24,6 +24,11 @@ const add = (variantId: number, quantity: number, answers = {}, newLineId = `l${
   answers,
   newLineId,
 });
+const made = (cart: Cart, change: CartChange): Cart => {
+  const changed = changeCart(cart, change, rulesOf);
+  if (!changed.ok) throw new Error(changed.problems[0]!.code);
+  return changed.value;
+};
 const cartOf = (...lines: Cart['lines'][number][]): Cart => ({ ...EMPTY_CART, lines });
 const line = (id: string, variantId: number, quantity: number, answers = {}) => ({ id, variantId, quantity, answers });
 
@@ -50,11 +55,11 @@ describe('changeCart', () => {
 
   it('keeps a better one apart from the same that was simply added, and puts it back where it stood', () => {
     const instead = { ...line('l1', 2, 1), insteadOf: 'delta' };
-    const beside = changeCart(cartOf(instead), add(2, 1, {}, 'l9'), rulesOf);
-    const back = changeCart(EMPTY_CART, { ...add(2, 1, {}, 'l1'), insteadOf: 'delta' } as CartChange, rulesOf);
+    const beside = made(cartOf(instead), add(2, 1, {}, 'l9'));
+    const back = made(made(beside, { kind: 'remove', lineId: 'l1' }), { kind: 'put-back', lineId: 'l1' });
 
-    expect(beside.ok && beside.value.lines).to.deep.equal([instead, line('l9', 2, 1)]);
-    expect(back.ok && back.value.lines).to.deep.equal([instead]);
+    expect(beside.lines).to.deep.equal([instead, line('l9', 2, 1)]);
+    expect(back.lines).to.deep.equal(beside.lines);
   });
 
   it('keeps a line of its own for other answers', () => {
@@ -111,12 +116,23 @@ describe('changeCart', () => {
 
   it('removes a line that is set to none, and puts it back where it was', () => {
     const two = cartOf(line('l1', 1, 2), line('l2', 2, 1));
-    const gone = changeCart(two, { kind: 'set', lineId: 'l1', quantity: 0 }, rulesOf);
-    expect(gone.ok && gone.value.lines).to.deep.equal([line('l2', 2, 1)]);
+    const gone = made(two, { kind: 'set', lineId: 'l1', quantity: 0 });
+    const back = made(gone, { kind: 'put-back', lineId: 'l1' });
 
-    const back = changeCart(gone.ok ? gone.value : two, { ...add(1, 2), at: 0 } as CartChange, rulesOf);
+    expect(gone.lines).to.deep.equal([line('l2', 2, 1)]);
+    expect(back).to.deep.equal(two);
+    // Once.
+    expect(changeCart(back, { kind: 'put-back', lineId: 'l1' }, rulesOf).ok).to.equal(false);
+  });
 
-    expect(back).to.deep.equal({ ok: true, value: two });
+  it('puts back what is still to be had, with what was added since', () => {
+    const gone = made(one, { kind: 'remove', lineId: 'l1' });
+
+    const beside = made(made(gone, add(1, 1, {}, 'l9')), { kind: 'put-back', lineId: 'l1' });
+    const tooMany = changeCart(made(gone, add(1, 2, {}, 'l9')), { kind: 'put-back', lineId: 'l1' }, rulesOf);
+
+    expect(beside.lines).to.deep.equal([line('l9', 1, 3)]);
+    expect(tooMany.ok || tooMany.problems[0]?.code).to.equal('not-enough-stock');
   });
 
   it('lets a shopper lower a line even when stock has fallen below it', () => {
@@ -160,6 +176,7 @@ describe('changeCart', () => {
       }),
       fc.record({ kind: fc.constant('set' as const), lineId: id, quantity: fc.integer({ min: 0, max: 120 }) }),
       fc.record({ kind: fc.constant('remove' as const), lineId: id }),
+      fc.record({ kind: fc.constant('put-back' as const), lineId: id }),
       fc.record({ kind: fc.constant('reshape' as const), lineId: id, variantId, answers }),
       fc.record({
         kind: fc.constant('coupon' as const),

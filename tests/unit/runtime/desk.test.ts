@@ -101,15 +101,7 @@ describe('the desk of a cart', () => {
     expect(desk.said).to.deep.include({ text: 'Heron was removed.', isBad: false });
     desk.said!.undo!();
 
-    expect(asked[1]).to.deep.equal({
-      kind: 'add',
-      variantId: 1,
-      quantity: 2,
-      answers: { name: 'Ada' },
-      lineId: 'b',
-      at: 1,
-      insteadOf: 'delta',
-    });
+    expect(asked[1]).to.deep.equal({ kind: 'put-back', lineId: 'b' });
   });
 
   it('offers nothing when taking out was refused', async () => {
