@@ -12,16 +12,17 @@ const { values, positionals } = parseArgs({
     'dry-run': { type: 'boolean', default: false },
     json: { type: 'boolean', default: false },
     comma: { type: 'boolean', default: false },
+    point: { type: 'boolean', default: false },
     'all-or-nothing': { type: 'boolean', default: false },
   },
 });
 const [file] = positionals;
 if (!file) {
-  console.error('Usage: npm run import -- FILE [--data DIR] [--dry-run] [--json] [--comma] [--all-or-nothing]');
+  console.error('Usage: npm run import -- FILE [--data DIR] [--dry-run] [--json] [--comma|--point] [--all-or-nothing]');
   process.exit(2);
 }
 const options = importOptionsSchema.parse({
-  decimalMark: values.comma ? 'comma' : 'point',
+  decimalMark: values.comma ? 'comma' : values.point ? 'point' : 'found',
   allOrNothing: values['all-or-nothing'],
 });
 const app = await createApp({ dataDir: values.data, logLevel: 'warn' });

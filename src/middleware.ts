@@ -2,6 +2,7 @@ import type { APIContext } from 'astro';
 import { defineMiddleware } from 'astro:middleware';
 import { cartRename } from '~/core/words';
 import { refusalOf } from '~/services/accounts/access';
+import { isPostedElsewhere } from '~/services/accounts/posted-elsewhere';
 import { judgeSite } from '~/services/links/other-sites';
 import { signedIn } from '~/services/accounts/accounts';
 import { DraftUnreadable } from '~/services/lane/edit-draft';
@@ -25,6 +26,8 @@ export const onRequest = defineMiddleware(async (context, next) => {
   // The page of a fault is for faults; asked for by name there is nothing there.
   if (!isOurs(route) || /^\/500\/?$/.test(context.url.pathname))
     return new Response('There is nothing here.\n', { status: 404 });
+  if (isPostedElsewhere(context.request, context.url.origin))
+    return new Response('This was sent from a page of another site.\n', { status: 403 });
   const app = await theApp();
   context.locals.app = app;
   context.locals.account = await signedIn(app, context.cookies.get('pl_sign_in')?.value);

@@ -1,4 +1,4 @@
-import { minor, type Currency, type Minor } from '~/core/money';
+import { roughSum, type Currency, type Minor } from '~/core/money';
 
 export interface DeliveryRate {
   readonly key: 'standard' | 'express';
@@ -73,7 +73,7 @@ export function standInRates(): Rates {
       const byBoat = BY_BOAT[country]?.some((start) => postcode.toUpperCase().startsWith(start)) ?? false;
       const cents =
         (weightGrams <= 2000 ? steps[0] : weightGrams <= 10_000 ? steps[1] : steps[2]) + (byBoat ? BOAT_CENTS : 0);
-      const inMinor = (amount: number) => minor(Math.round((amount / 100) * 10 ** currency.exponent));
+      const inMinor = (amount: number) => roughSum(amount / 100, currency);
       const days = names.days(DAYS[zone] ?? DAYS[2]);
       const standard = { name: byBoat ? names.byBoat : names.standard, days, amountMinor: inMinor(cents) };
       if (byBoat) return [{ key: 'standard', ...standard }];

@@ -65,17 +65,22 @@ describe('the server', () => {
     expect(signedIn.status).to.equal(200);
   });
 
-  it('refuses forms posted from another site', async () => {
-    const form = new URLSearchParams({ kind: 'add', variantId: '1' });
+  it('refuses forms posted from another site, and takes those of pages that keep their address to themselves', async () => {
+    const post = async (headers: Record<string, string>, body: URLSearchParams | string | null) => {
+      const answer = await fetch(`${server.origin}/shop/cart`, { method: 'POST', body, redirect: 'manual', headers });
+      return answer.status === 403;
+    };
+    const form = () => new URLSearchParams({ kind: 'note', note: '' });
+    const own = server.origin;
 
-    const response = await fetch(`${server.origin}/shop/cart`, {
-      method: 'POST',
-      body: form,
-      redirect: 'manual',
-      headers: { origin: 'https://elsewhere.example' },
-    });
-
-    expect(response.status).to.equal(403);
+    expect(await post({ origin: 'https://elsewhere.example' }, form())).to.equal(true);
+    expect(await post({ origin: 'https://elsewhere.example', 'content-type': 'text/plain' }, 'a=b')).to.equal(true);
+    expect(await post({ origin: 'null' }, form())).to.equal(true);
+    expect(await post({ origin: 'null', 'sec-fetch-site': 'cross-site' }, form())).to.equal(true);
+    expect(await post({}, form())).to.equal(true);
+    expect(await post({ origin: 'https://elsewhere.example' }, null)).to.equal(true);
+    expect(await post({ origin: 'null', 'sec-fetch-site': 'same-origin' }, form())).to.equal(false);
+    expect(await post({ origin: own }, form())).to.equal(false);
   });
 
   /** What a body of so many bytes is answered; it is sent only as far as the server reads it. */

@@ -9,6 +9,7 @@ import { findProduct, listingParamsSchema, listProducts } from '~/services/catal
 import { orderRows } from '~/services/catalogue/list-selection';
 import { loadFacts } from '~/services/catalogue/product-facts';
 import { selectionOf } from '~/core/lane';
+import { currencyOf } from '~/core/money';
 import { beginOffer } from '~/studio/offers/kinds';
 import { backtest, offersOf, searchBelowFloor } from '~/core/pricing';
 import { liveLane } from '~/services/lane/live-lane';
@@ -170,9 +171,9 @@ describe('offers in the shop', () => {
     });
 
   it('as an owner begins them, never make a cart dearer than its pages said', async () => {
-    const one = { ...beginOffer('percentOff', 2), on: true, basisPoints: 2000, selection: winders };
+    const one = { ...beginOffer('percentOff', currencyOf('EUR')), on: true, basisPoints: 2000, selection: winders };
     const other = {
-      ...{ ...beginOffer('amountOff', 2), on: true, target: 'lines', amountMinor: 90 },
+      ...{ ...beginOffer('amountOff', currencyOf('EUR')), on: true, target: 'lines', amountMinor: 90 },
       selection: { only: { products: ['end-cap'] } },
     };
     await sellWith(shop.app, { one, other });

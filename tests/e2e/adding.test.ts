@@ -181,14 +181,17 @@ test.describe('the buy bar', () => {
     const app = await createApp({ dataDir: server.dataDir, logLevel: 'silent' });
     const slug = (await app.catalogue.findSamples())['sold-out'];
     await app.db.close();
+    // Low enough that the page's own button is out of view at its end.
+    await page.setViewportSize({ width: 390, height: 600 });
+    const toEnd = () => page.evaluate(() => scrollTo(0, document.documentElement.scrollHeight));
     await page.goto(`${server.origin}/shop/p/${slug}`);
-    await page.locator('footer.foot').scrollIntoViewIfNeeded();
+    await toEnd();
     await page.waitForTimeout(400);
     await expect(bar(page)).toBeHidden();
 
     await playLane(page, (lane) => void (lane.pieces['buy-bar']!.settings['onSoldOut'] = true));
     await page.reload();
-    await page.locator('footer.foot').scrollIntoViewIfNeeded();
+    await toEnd();
     await expect(bar(page).getByRole('button', { name: 'Sold out' })).toBeDisabled();
   });
 

@@ -159,7 +159,7 @@ test('the blog, its newsletter, a strict page and one in Arabic lead to orders o
   await landsOn(lapwing);
   await pay(lapwing);
   // With its code: ten in a hundred less.
-  await expect(page.locator('.totals')).toContainText('-€6.40');
+  await expect(page.locator('.totals')).toContainText('−€6.40');
   await page.goto(`${outside.origin}/`);
   await page.getByRole('button', { name: 'Buy two winders' }).click();
   await landsOn('2 × Hoop Winder');

@@ -21,7 +21,7 @@ test('an offer is made from nothing, its receipt seen, checked, published, and b
   await page.getByLabel('Add an offer').selectOption('Quantity discount');
   const sentence = page.getByTestId('sentence');
   await expect(sentence).toHaveText(
-    /^Sell in the whole shop by quantity of one kind: from 5 on 5 % off each, with no other/,
+    /^Sell in the whole shop by quantity of one kind: from 5 on 5 % off each, each item by one offer of/,
   );
   await page.getByLabel('Name', { exact: true }).fill('More wind');
   await page.getByLabel('Step 1: from').fill('2');

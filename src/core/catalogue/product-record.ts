@@ -1,9 +1,10 @@
 import { z } from 'zod';
 import isEqual from 'fast-deep-equal';
+import { MOST_MINOR } from '~/core/money';
 import type { Problem } from '~/core/problems';
 
 const short = (limit: number) => z.string().trim().max(limit);
-const sum = z.number().int().min(0).max(1_000_000_000);
+const sum = z.number().int().min(0).max(MOST_MINOR);
 /** A picture of the shop's own, or one anywhere under https. */
 const picture = z
   .string()

@@ -1,4 +1,4 @@
-import type { Currency } from '~/core/money';
+import { writeSum, type Currency } from '~/core/money';
 import { isSoldOut, variantLabel } from './choose';
 import type { Product } from './product';
 
@@ -21,7 +21,7 @@ export function productJsonLd(product: Product, currency: Currency, origin: stri
       sku: variant.sku,
       name: variantLabel(variant) || undefined,
       url,
-      price: (variant.priceMinor / 10 ** currency.exponent).toFixed(currency.exponent),
+      price: writeSum(variant.priceMinor, { exponent: currency.exponent, mark: 'point' }),
       priceCurrency: currency.code,
       availability: `https://schema.org/${isSoldOut(variant) ? 'OutOfStock' : 'InStock'}`,
     })),

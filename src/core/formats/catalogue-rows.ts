@@ -1,4 +1,4 @@
-import { parseAmount, type DecimalMark, type Minor } from '~/core/money';
+import { parseAmount, type DecimalMark, type Minor, type SumStyle } from '~/core/money';
 import type { ProblemCode } from '~/core/problems';
 import { headingName, type ColumnField } from './catalogue-columns';
 
@@ -45,8 +45,8 @@ export interface ProductRecord {
 export interface RowOptions {
   readonly headings: readonly string[];
   readonly columns: readonly ColumnField[];
-  readonly decimalMark: DecimalMark;
-  readonly exponent: number;
+  /** How its prices are written. */
+  readonly sums: SumStyle;
 }
 
 const LIMITS = { name: 200, short: 1000, full: 20_000, brand: 120 } as const;
@@ -55,6 +55,37 @@ const REQUIRED = ['name', 'sku', 'price'] as const;
 /** The fields a file cannot do without that no column was found for. */
 export function missingColumns(columns: readonly ColumnField[]): ColumnField[] {
   return REQUIRED.filter((field) => !columns.includes(field));
+}
+
+/** How a file writes prices; or one of them, with what it would be either way, where nothing in the file tells. */
+export type FoundMark =
+  | { readonly mark: DecimalMark }
+  | { readonly mark: null; readonly text: string; readonly point: Minor; readonly comma: Minor };
+
+const PRICES: readonly ColumnField[] = ['price', 'was', 'cost'];
+
+/** Finds how prices are written by those that can be read in one way only. */
+export function findDecimalMark(
+  rows: readonly CsvRow[],
+  { columns, exponent }: { readonly columns: readonly ColumnField[]; readonly exponent: number },
+): FoundMark {
+  const places = columns.flatMap((column, i) => (PRICES.includes(column) ? [i] : []));
+  const votes = { point: 0, comma: 0 };
+  let unclear: FoundMark | null = null;
+  for (const { cells } of rows)
+    for (const i of places) {
+      const text = (cells[i] ?? '').trim();
+      const [point, comma] = (['point', 'comma'] as const).map((mark) => parseAmount(text, { exponent, mark })) as [
+        Minor | null,
+        Minor | null,
+      ];
+      if (point !== null && comma !== null) {
+        if (point !== comma) unclear ??= { mark: null, text, point, comma };
+      } else if (point !== null) votes.point += 1;
+      else if (comma !== null) votes.comma += 1;
+    }
+  if (votes.point === 0 && votes.comma === 0 && unclear) return unclear;
+  return { mark: votes.comma > votes.point ? 'comma' : 'point' };
 }
 
 /**
@@ -172,9 +203,9 @@ function readVariant(
   };
   const price = (field: ColumnField) => {
     if (!cell(field)) return null;
-    const example = options.decimalMark === 'comma' ? '1.234,50' : '1,234.50';
+    const example = options.sums.mark === 'comma' ? '1.234,50' : '1,234.50';
     return (
-      parseAmount(cell(field), options.decimalMark, options.exponent) ??
+      parseAmount(cell(field), options.sums) ??
       report('csv-price', { value: cell(field), column: heading(field), example })
     );
   };

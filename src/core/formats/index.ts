@@ -1,5 +1,12 @@
 export { COLUMN_FIELDS, matchColumns, type ColumnField } from './catalogue-columns';
-export { missingColumns, readCatalogueRows, type CsvRow, type ProductRecord, type RowProblem } from './catalogue-rows';
+export {
+  findDecimalMark,
+  missingColumns,
+  readCatalogueRows,
+  type CsvRow,
+  type ProductRecord,
+  type RowProblem,
+} from './catalogue-rows';
 export { guessDelimiter } from './guess-delimiter';
 export { matchOrderColumns, ORDER_FIELDS, readOrderRows, type OrderField, type OrderRowsRead } from './order-rows';
 export { planImport, type ImportPlan, type KnownSku, type PlannedProduct } from './plan-import';

@@ -43,6 +43,16 @@ export function formatMoney(amountMinor: number, currency: Currency, locale: str
   let format = formats.get(key);
   if (!format)
     formats.set(key, (format = new Intl.NumberFormat(locale, { style: 'currency', currency: currency.code })));
-  const text = format.format(amountMinor / 10 ** currency.exponent).replace('-', '−');
+  return setApart(format.format(amountMinor / 10 ** currency.exponent), locale);
+}
+
+/** As `formatMoney`, to two digits and without decimals: estimates must not look surer than they are. */
+export function formatRoughMoney(amountMinor: number, currency: Currency, locale: string): string {
+  const style = { style: 'currency', currency: currency.code, maximumSignificantDigits: 2 } as const;
+  return setApart(new Intl.NumberFormat(locale, style).format(amountMinor / 10 ** currency.exponent), locale);
+}
+
+function setApart(written: string, locale: string): string {
+  const text = written.replace('-', '−');
   return /^(ar|fa|he|ur)/.test(locale) ? (/[A-Z]/.test(text) ? LEFT : RIGHT) + text + END : text;
 }

@@ -1,4 +1,16 @@
 export { minor, sumMinor, type Minor } from './minor';
-export { currencyOf, formatMoney, isCurrency, isLocale, type Currency } from './currency';
+export { currencyOf, formatMoney, formatRoughMoney, isCurrency, isLocale, type Currency } from './currency';
 export { allocate, allocateInto } from './allocate';
-export { parseAmount, type DecimalMark } from './parse-amount';
+export { convertSum, type CurrencyChange } from './convert-sum';
+export {
+  decimalMarkOf,
+  MOST_MINOR,
+  parseAmount,
+  readSignedSum,
+  readSum,
+  writeSum,
+  type DecimalMark,
+  type ReadSum,
+  type SumStyle,
+} from './sums';
+export { roughSum, usualSum } from './usual-sum';

@@ -1,10 +1,11 @@
 import { z } from 'zod';
+import { MOST_MINOR } from '~/core/money';
 import { conditionSchema, optionKey, type Condition } from './condition.schema';
 
 /** What an answer costs and weighs: for each unit of the line, or once for the line. For each it may lower the price, never below nothing. */
 const effectSchema = z
   .strictObject({
-    amountMinor: z.number().int().min(-10_000_000).max(10_000_000),
+    amountMinor: z.number().int().min(-MOST_MINOR).max(MOST_MINOR),
     per: z.enum(['unit', 'once']),
     weightGrams: z.number().int().min(0).max(1_000_000),
   })

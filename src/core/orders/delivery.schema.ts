@@ -1,11 +1,12 @@
 import { z } from 'zod';
+import { MOST_MINOR } from '~/core/money';
 
 const country = z.string().regex(/^[A-Z]{2}$/, 'must be a country such as DE');
-const cost = z.number().int().min(0).max(100_000_000);
+const cost = z.number().int().min(0).max(MOST_MINOR);
 
 const stepSchema = z.strictObject({
   /** Grams, or minor units of the goods, this price goes up to; null: without end. */
-  upTo: z.number().int().min(1).max(1_000_000_000).nullable(),
+  upTo: z.number().int().min(1).max(MOST_MINOR).nullable(),
   amountMinor: cost,
 });
 

@@ -1,3 +1,4 @@
+import { usualSum, type Currency } from '~/core/money';
 import type { PastOrder } from './backtest';
 import { withoutTax, type Tax } from './margins';
 
@@ -89,6 +90,6 @@ function leftOf(
 }
 
 /** Sums to look at: round ones, from small to more than most orders come to. */
-export function sumsToTry(exponent: number, steps = 24): number[] {
-  return Array.from({ length: steps }, (_, i) => (i + 1) * 5 * 10 ** exponent);
+export function sumsToTry(currency: Currency, steps = 24): number[] {
+  return Array.from({ length: steps }, (_, i) => (i + 1) * usualSum(5, currency));
 }

@@ -1,10 +1,11 @@
 import { z } from 'zod';
+import { MOST_MINOR } from '~/core/money';
 
 const MOST_LINES = 500;
 const MOST_OFFERS = 500;
 
 const key = z.string().min(1).max(120);
-const sum = z.number().int().min(0).max(100_000_000);
+const sum = z.number().int().min(0).max(MOST_MINOR);
 const count = z.number().int().min(1).max(10_000);
 const basisPoints = z.number().int().min(0).max(10_000);
 const names = z.array(key).max(500);
@@ -144,7 +145,7 @@ const lineSchema = z.strictObject({
   tags: names.default([]),
   quantity: z.number().int().min(1).max(10_000),
   unitMinor: sum,
-  unitOptionsMinor: z.number().int().min(-100_000_000).max(100_000_000).default(0),
+  unitOptionsMinor: z.number().int().min(-MOST_MINOR).max(MOST_MINOR).default(0),
   onceOptionsMinor: sum.default(0),
   taxBasisPoints: maybe(basisPoints),
 });

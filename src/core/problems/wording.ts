@@ -138,6 +138,7 @@ const WORDING = {
   'csv-no-column': 'No column was found for {field}. Choose one in the list of columns.',
   'csv-quote': 'A quoted cell does not end properly: {message}. Fix the quotation marks in this row.',
   'csv-missing-cell': '{column} is empty. Fill it in.',
+  'csv-mark': '“{value}” can mean {point} or {comma}. Choose how prices are written.',
   'csv-price': '“{value}” in {column} is not a price written like {example}.',
   'csv-number': '“{value}” in {column} is not a whole number of zero or more.',
   'csv-duplicate-sku': 'SKU {sku} already stands in row {row}. Give each variant its own.',

@@ -1,11 +1,12 @@
 import type { APIRoute } from 'astro';
 import { z } from 'zod';
 import { MOST_PER_LINE } from '~/core/cart';
+import { MOST_MINOR } from '~/core/money';
 import { problemsFromZod } from '~/core/problems';
 import { quoteChoice } from '~/services/cart/quote-product';
 import { refuse } from './_respond';
 
-const sum = z.coerce.number().int().min(-10_000_000).max(10_000_000).default(0);
+const sum = z.coerce.number().int().min(-MOST_MINOR).max(MOST_MINOR).default(0);
 const askedSchema = z.object({
   variant: z.coerce.number().int().positive(),
   quantity: z.coerce.number().int().min(1).max(MOST_PER_LINE).default(1),

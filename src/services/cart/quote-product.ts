@@ -164,11 +164,14 @@ export async function quoteChoice(app: App, variantId: number, wanted: Wanted): 
   if (!facts) return null;
   const { quote } = await quoter(app);
   const { totalMinor, fullMinor } = quote(facts, wanted);
+  // More cost less each: of one the full price is what is shown now.
+  const one = wanted.quantity > 1 ? quote(facts, { ...wanted, quantity: 1 }) : null;
+  const isFullShown = facts.lowMinor !== null || (one !== null && one.totalMinor === one.fullMinor);
   return {
     eachMinor: minor(Math.max(0, facts.priceMinor + wanted.unitMinor)),
     onceMinor: minor(wanted.onceMinor),
     totalMinor,
-    wasTotalMinor: totalMinor < fullMinor && facts.lowMinor !== null ? fullMinor : null,
+    wasTotalMinor: totalMinor < fullMinor && isFullShown ? fullMinor : null,
     hasParts: wanted.quantity !== 1 || wanted.onceMinor !== 0,
   };
 }

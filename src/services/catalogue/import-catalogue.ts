@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { uniqueSlug } from '~/core/catalogue';
 import {
   COLUMN_FIELDS,
+  findDecimalMark,
   matchColumns,
   missingColumns,
   planImport,
@@ -11,6 +12,7 @@ import {
   type ImportPlan,
   type RowProblem,
 } from '~/core/formats';
+import { formatMoney } from '~/core/money';
 import { fail, ok, wordProblem, type Problem, type Result } from '~/core/problems';
 import { dayIn } from '~/core/time';
 import type { KnownFacts, ImportedProduct, ImportRecord } from '~/data';
@@ -24,7 +26,8 @@ const FIELDS = Object.keys(COLUMN_FIELDS) as [ColumnField, ...ColumnField[]];
 export const importOptionsSchema = z.strictObject({
   /** What each column holds; without it, matched by the headings. */
   columns: z.array(z.enum(FIELDS)).max(200).optional(),
-  decimalMark: z.enum(['comma', 'point']).default('point'),
+  /** How prices are written; `found`: as those that can be read in one way only are. */
+  decimalMark: z.enum(['found', 'comma', 'point']).default('found'),
   /** Write nothing when anything is refused. */
   allOrNothing: z.boolean().default(false),
 });
@@ -74,6 +77,8 @@ export interface ImportChange {
 interface Prepared {
   readonly preview: ImportPreview;
   readonly plan: ImportPlan | null;
+  /** What keeps the whole file from being read; then there is no plan. */
+  readonly problems: readonly Problem[];
 }
 
 /** Understands a file and says what it would do; writes nothing. */
@@ -120,23 +125,31 @@ async function prepare(app: App, bytes: Uint8Array, options: ImportOptions): Pro
   const { headings, rows } = table.value;
   const columns = headings.map((_, i) => (options.columns ?? matchColumns(headings))[i] ?? 'ignore');
   const missing = missingColumns(columns);
-  if (missing.length > 0) return ok({ preview: toPreview(table.value, columns, null, missing), plan: null });
-  const { currency } = await liveLane(app);
-  const read = readCatalogueRows(rows, {
-    headings,
-    columns,
-    decimalMark: options.decimalMark,
-    exponent: currency.exponent,
-  });
+  if (missing.length > 0) return ok(unreadable(table.value, columns, missing.map(columnProblem)));
+  const { currency, lane } = await liveLane(app);
+  const { exponent } = currency;
+  const found =
+    options.decimalMark === 'found' ? findDecimalMark(rows, { columns, exponent }) : { mark: options.decimalMark };
+  if (found.mark === null) {
+    const money = (amount: number) => formatMoney(amount, currency, lane.shop.locale);
+    const facts = { value: found.text, point: money(found.point), comma: money(found.comma) };
+    const problem: Problem = { path: 'decimalMark', code: 'csv-mark', facts };
+    return ok(unreadable(table.value, columns, [problem]));
+  }
+  const read = readCatalogueRows(rows, { headings, columns, sums: { exponent, mark: found.mark } });
   const plan = planImport(read.products, read.problems, await app.imports.knownSkus());
-  return ok({ preview: toPreview(table.value, columns, plan, []), plan });
+  return ok({ preview: toPreview(table.value, columns, plan, []), plan, problems: [] });
+}
+
+function unreadable(table: Table, columns: readonly ColumnField[], problems: readonly Problem[]): Prepared {
+  return { preview: toPreview(table, columns, null, problems), plan: null, problems };
 }
 
 function toPreview(
   table: Table,
   columns: readonly ColumnField[],
   plan: ImportPlan | null,
-  missing: readonly ColumnField[],
+  problems: readonly Problem[],
 ): ImportPreview {
   return {
     encoding: table.encoding,
@@ -145,9 +158,7 @@ function toPreview(
     columns,
     sample: table.rows.slice(0, 3).map((row) => row.cells),
     rows: table.rows.length,
-    columnProblems: missing.map((field) =>
-      wordProblem({ code: 'csv-no-column', facts: { field: COLUMN_FIELDS[field].label } }),
-    ),
+    columnProblems: problems.map((problem) => wordProblem(problem)),
     counts: {
       productsCreated: plan?.productsCreated ?? 0,
       productsChanged: plan?.productsChanged ?? 0,
@@ -222,7 +233,7 @@ async function runImport(
     const prepared = await prepare(app, bytes, options);
     if (!prepared.ok) return await refuse(prepared.problems);
     const { plan, preview } = prepared.value;
-    if (!plan) return await refuse(missingColumns(preview.columns).map(columnProblem));
+    if (!plan) return await refuse(prepared.value.problems);
     if (options.allOrNothing && plan.rowsRefused > 0) return await refuse(plan.problems.map(rowProblem));
     const late = await writeSlices(app, plan, id, onProgress);
     if (late === 'stopped') {

@@ -1,7 +1,7 @@
 import { stringify } from 'csv-stringify/sync';
 import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
-import { currencyOf } from '~/core/money';
+import { currencyOf, writeSum } from '~/core/money';
 import {
   orderNumber,
   planRefund,
@@ -50,7 +50,7 @@ export async function exportOrders(app: App, asked: z.infer<typeof orderListSche
   return stringify(
     orders.map((order) => {
       const { exponent } = currencyOf(order.currency);
-      const sum = (amount: number) => (amount / 10 ** exponent).toFixed(exponent);
+      const sum = (amount: number) => writeSum(amount, { exponent, mark: 'point' });
       return {
         Order: orderNumber(order),
         Placed: day(order.placedAt),

@@ -2,7 +2,7 @@ import { useEffect, useState } from 'react';
 import type { BulkChange } from '~/core/catalogue';
 import { currencyOf } from '~/core/money';
 import { ask, askJson } from '../shared/api';
-import { useDraft } from '../shared/draft-store';
+import { useShop } from '../shared/sums';
 import { money, plural } from '../shared/format';
 import { Modal } from '../shared/modal';
 import { NumberField } from '../shared/number-field';
@@ -34,7 +34,7 @@ const PAUSE_MS = 300;
 
 /** Changes all products a search found at once: old and new are seen first, and it can be undone. */
 export function BulkDialog({ q, filter, total, onClose }: Props) {
-  const shop = useDraft((state) => state.live.lane.shop);
+  const shop = useShop();
   const { exponent } = currencyOf(shop.currency);
   const [kind, setKind] = useState<keyof typeof KINDS>('price');
   const [percent, setPercent] = useState(10);
@@ -47,7 +47,7 @@ export function BulkDialog({ q, filter, total, onClose }: Props) {
   const [busy, setBusy] = useState(false);
   const change: BulkChange | null =
     kind === 'price'
-      ? { kind, percent, endMinor: ending === 'none' || exponent === 0 ? null : Number(ending) }
+      ? { kind, percent, endMinor: ending === 'none' || exponent === 0 ? null : Number(ending) * 10 ** (exponent - 2) }
       : kind === 'shown'
         ? { kind, on }
         : tag.trim() === ''

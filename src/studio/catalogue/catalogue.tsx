@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { ImportScreen } from '../import/import-screen';
 import { ask, askJson } from '../shared/api';
-import { useDraft } from '../shared/draft-store';
+import { useShop } from '../shared/sums';
 import { money, plural } from '../shared/format';
 import { Modal } from '../shared/modal';
 import { ListSearch, Pages } from '../shared/list-bar';
@@ -53,7 +53,7 @@ export function CatalogueImport({ shell, isEmpty }: { shell: ShellData; isEmpty:
 }
 
 function Products({ products, total, page, pages, q, filter, examples }: Props) {
-  const shop = useDraft((state) => state.live.lane.shop);
+  const shop = useShop();
   const [isMaking, setMaking] = useState(false);
   const [isChanging, setChanging] = useState(false);
   return (

@@ -1,9 +1,10 @@
 import { useState } from 'react';
 import type { ProductRecord } from '~/core/catalogue';
 import type { Shop } from '~/core/lane';
-import { currencyOf, parseAmount } from '~/core/money';
+import { readSum, writeSum } from '~/core/money';
 import { ask, askJson } from '../shared/api';
 import { money } from '../shared/format';
+import { sumProblem, sumStyle } from '../shared/sums';
 
 interface Props {
   readonly slug: string;
@@ -16,24 +17,27 @@ const LABELS = { priceMinor: 'Price', stock: 'Stock' } as const;
 
 /** A price or a count corrected where it stands: press it, type, Enter. Only this one field of the product is written. */
 export function QuickCell({ slug, field, value, shop }: Props) {
-  const { exponent } = currencyOf(shop.currency);
+  const style = sumStyle(shop);
   const plain = (amount: number | null) =>
-    amount === null ? '' : field === 'stock' ? String(amount) : (amount / 10 ** exponent).toFixed(exponent);
+    amount === null ? '' : field === 'stock' ? String(amount) : writeSum(amount, style);
   const [shown, setShown] = useState(value);
   const [typed, setTyped] = useState<string | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const said = shown === null ? 'not counted' : field === 'stock' ? String(shown) : money(shown, shop);
 
-  function read(text: string): number | null | undefined {
-    if (field === 'stock') return text === '' ? null : /^\d{1,8}$/.test(text) ? Number(text) : undefined;
-    return parseAmount(text, /,\d{1,2}$/.test(text) ? 'comma' : 'point', exponent) ?? undefined;
+  /** What was typed, or what is wrong with it. */
+  function read(text: string): number | null | string {
+    if (field === 'stock')
+      return text === '' ? null : /^\d{1,8}$/.test(text) ? Number(text) : 'A whole number, or nothing.';
+    const sum = readSum(text, style);
+    return sum.kind === 'sum' ? sum.amountMinor : sumProblem(sum, text, shop)!;
   }
 
   async function keep(): Promise<void> {
     if (typed === null) return;
     const next = read(typed.trim());
-    if (next === undefined) {
-      setProblem(field === 'stock' ? 'A whole number, or nothing.' : `A price such as ${plain(1250)}.`);
+    if (typeof next === 'string') {
+      setProblem(next);
       return;
     }
     setTyped(null);

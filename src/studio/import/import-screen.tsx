@@ -1,7 +1,7 @@
 import { useRef, useState } from 'react';
 import { COLUMN_FIELDS, type ColumnField } from '~/core/formats';
 import { ask } from '../shared/api';
-import { useDraft } from '../shared/draft-store';
+import { useShop } from '../shared/sums';
 import { count, money, plural } from '../shared/format';
 import { Tick } from '../shared/tick';
 import { MatchedColumns } from '../shared/matched-columns';
@@ -42,14 +42,14 @@ interface Progress {
   readonly message: string | null;
 }
 
-type DecimalMark = 'point' | 'comma';
+type DecimalMark = 'found' | 'point' | 'comma';
 const MARKS: Readonly<Record<string, string>> = { ',': 'commas', ';': 'semicolons', '\t': 'tabs', '|': 'bars' };
 
 /** Brings a CSV file in: choose, see what it would do, correct the columns, then write. */
 export function ImportScreen({ isEmpty }: { isEmpty: boolean }) {
   const [file, setFile] = useState<File | null>(null);
   const [columns, setColumns] = useState<readonly ColumnField[] | null>(null);
-  const [decimalMark, setMark] = useState<DecimalMark>('point');
+  const [decimalMark, setMark] = useState<DecimalMark>('found');
   const [allOrNothing, setAllOrNothing] = useState(false);
   const [preview, setPreview] = useState<ImportPreview | null>(null);
   const [progress, setProgress] = useState<Progress | null>(null);
@@ -137,10 +137,10 @@ export function ImportScreen({ isEmpty }: { isEmpty: boolean }) {
         />
         <div className="flex items-center gap-2">
           Prices are written
-          <div className="w-52">
+          <div className="w-80">
             <Segmented
               label="Prices are written"
-              options={{ point: '1,234.50', comma: '1.234,50' }}
+              options={{ found: 'As found', point: '1,234.50', comma: '1.234,50' }}
               value={decimalMark}
               onChange={(mark) => (file ? void look(file, { columns, decimalMark: mark }) : setMark(mark))}
             />
@@ -256,7 +256,7 @@ const FIELD_NAMES: Readonly<Record<string, string>> = {
 
 /** Old and new of what is in the catalogue already. */
 function Changes({ preview }: { preview: ImportPreview }) {
-  const shop = useDraft((state) => state.live.lane.shop);
+  const shop = useShop();
   const text = (field: string, value: string | number | null) =>
     value === null || value === ''
       ? 'none'

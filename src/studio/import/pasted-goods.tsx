@@ -1,7 +1,7 @@
 import { stringify } from 'csv-stringify/browser/esm/sync';
 import { useState } from 'react';
 import { feedGoods, goodsRows, pageGoods, type LeftOut } from '~/core/pages';
-import { useDraft } from '../shared/draft-store';
+import { useShop } from '../shared/sums';
 import { plural } from '../shared/format';
 
 /** Characters; hundreds of pages have less. */
@@ -19,7 +19,7 @@ interface Props {
 
 /** Products of a shop that is there already: from the HTML of its pages, or from its product feed. */
 export function PastedGoods({ onFile }: Props) {
-  const currency = useDraft((state) => state.live.lane.shop.currency);
+  const currency = useShop().currency;
   const [said, setSaid] = useState<{ readonly text: string; readonly isBad: boolean } | null>(null);
   const [leftOut, setLeftOut] = useState<readonly LeftOut[]>([]);
   function read(text: string): void {

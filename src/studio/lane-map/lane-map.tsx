@@ -3,7 +3,7 @@ import { STRETCH_NAMES, STRETCHES } from '~/core/funnel';
 import type { Device } from '~/core/where';
 import { ask } from '../shared/api';
 import { useBandFigures } from '../shared/band-figures';
-import { useDraft } from '../shared/draft-store';
+import { useShop } from '../shared/sums';
 import { Figure } from '../shared/figure';
 import { count, day, money, percent, plural } from '../shared/format';
 import { Shell } from '../shared/shell';
@@ -30,7 +30,7 @@ export function LaneMap({ shell, initial }: { shell: ShellData; initial: LaneMap
 }
 
 function MapScreen({ initial }: { initial: LaneMapData }) {
-  const shop = useDraft((state) => state.live.lane.shop);
+  const shop = useShop();
   const [map, setMap] = useState(initial);
   const [query, setQuery] = useState<LaneMapData['query']>(initial.query);
   const [problem, setProblem] = useState<string | null>(null);

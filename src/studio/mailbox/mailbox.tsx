@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { Tick } from '../shared/tick';
-import { useDraft } from '../shared/draft-store';
+import { useShop } from '../shared/sums';
 import { moment } from '../shared/format';
 import { Shell } from '../shared/shell';
 import type { ShellData } from '../shared/studio-data';
@@ -23,7 +23,7 @@ export function Mailbox({ shell, mails }: { shell: ShellData; mails: readonly Ma
 }
 
 function MailScreen({ mails }: { mails: readonly MailRow[] }) {
-  const shop = useDraft((state) => state.live.lane.shop);
+  const shop = useShop();
   const [chosen, choose] = useState(mails[0]?.id ?? null);
   const [asText, setAsText] = useState(false);
   const mail = mails.find((candidate) => candidate.id === chosen);

@@ -1,3 +1,4 @@
+import { usualSum, type Currency } from '~/core/money';
 import { offerSchema, type Offer, type OfferKind } from '~/core/pricing';
 
 /** What an offer can do, as an owner chooses it. */
@@ -13,17 +14,17 @@ export const KINDS: Readonly<Record<OfferKind, { readonly label: string; readonl
 };
 
 /** How an offer of a kind begins: small, harmless, off, and in one group with all others, so that an item is lowered once unless somebody says so. */
-export function beginOffer(kind: OfferKind, exponent: number): Offer {
-  const one = 10 ** exponent;
+export function beginOffer(kind: OfferKind, currency: Currency): Offer {
+  const about = (euros: number) => usualSum(euros, currency);
   const own: Readonly<Record<OfferKind, object>> = {
     percentOff: { target: 'lines', basisPoints: 1000 },
-    amountOff: { target: 'order', amountMinor: 5 * one },
-    priceIs: { selection: { only: {} }, unitMinor: 10 * one },
+    amountOff: { target: 'order', amountMinor: about(5) },
+    priceIs: { selection: { only: {} }, unitMinor: about(10) },
     quantityBreaks: { breaks: [{ from: 5, basisPoints: 500 }] },
     buyGet: { buyQuantity: 2, getQuantity: 1, basisPoints: 10_000 },
-    bundle: { items: [{ selection: { only: {} }, quantity: 1 }], priceMinor: 50 * one },
-    deliveryOff: { basisPoints: 10_000, when: { minGoodsMinor: 50 * one } },
-    gift: { variant: '?', quantity: 1, when: { minGoodsMinor: 50 * one } },
+    bundle: { items: [{ selection: { only: {} }, quantity: 1 }], priceMinor: about(50) },
+    deliveryOff: { basisPoints: 10_000, when: { minGoodsMinor: about(50) } },
+    gift: { variant: '?', quantity: 1, when: { minGoodsMinor: about(50) } },
   };
   return offerSchema.parse({
     ...{ kind, name: KINDS[kind].label, on: false, combine: { group: 'discounts', per: 'item' } },

@@ -1,13 +1,13 @@
 import type { Offer } from '~/core/pricing';
 import { NumberField } from '../shared/number-field';
-import { MoneyField } from '../shop/fields';
+import { usualSum, type Currency } from '~/core/money';
+import { MoneyField } from '../shared/money-field';
 import { Maybe } from './clause';
 import { LineSelection } from './line-selection';
 
 interface DoesProps {
   readonly offer: Offer;
-  readonly exponent: number;
-  readonly currency: string;
+  readonly currency: Currency;
   readonly put: (part: object) => void;
 }
 
@@ -37,11 +37,11 @@ function Percent({
 }
 
 /** What an offer does, by its kind. */
-export function Does({ offer, exponent, currency, put }: DoesProps) {
+export function Does({ offer, currency, put }: DoesProps) {
   const money = (label: string, valueMinor: number, onChange: (amount: number) => void) => (
     <>
-      <MoneyField label={label} valueMinor={valueMinor} exponent={exponent} onChange={onChange} />
-      {currency}
+      <MoneyField label={label} valueMinor={valueMinor} onChange={onChange} />
+      {currency.code}
     </>
   );
   const count = (label: string, value: number, onChange: (value: number) => void) => (
@@ -76,7 +76,7 @@ export function Does({ offer, exponent, currency, put }: DoesProps) {
           <Maybe
             label="at most"
             isOn={offer.maxMinor !== null}
-            onToggle={(on) => put({ maxMinor: on ? 50 * 10 ** exponent : null })}
+            onToggle={(on) => put({ maxMinor: on ? usualSum(50, currency) : null })}
           >
             {money('At most', offer.maxMinor ?? 0, (maxMinor) => put({ maxMinor }))} in all
           </Maybe>
@@ -218,14 +218,13 @@ export function Does({ offer, exponent, currency, put }: DoesProps) {
       const how = offer.flatMinor !== undefined ? 'flat' : offer.amountMinor !== undefined ? 'amount' : 'percent';
       const begin = (next: string) => {
         const { basisPoints: _b, amountMinor: _a, flatMinor: _f, ...rest } = offer;
-        const one = 10 ** exponent;
         return {
           ...rest,
           ...(next === 'percent'
             ? { basisPoints: 10_000 }
             : next === 'flat'
-              ? { flatMinor: 2 * one }
-              : { amountMinor: 2 * one }),
+              ? { flatMinor: usualSum(2, currency) }
+              : { amountMinor: usualSum(2, currency) }),
         };
       };
       return (

@@ -3,8 +3,9 @@ import { offerSchema, type Offer } from '~/core/pricing';
 import { localTime, momentOf } from '~/core/time';
 import { countryName } from '~/core/orders/countries';
 import type { Shop } from '~/core/lane';
-import { currencyOf } from '~/core/money';
-import { MoneyField, TextField } from '../shop/fields';
+import { currencyOf, usualSum } from '~/core/money';
+import { MoneyField } from '../shared/money-field';
+import { TextField } from '../shop/fields';
 import { NumberField } from '../shared/number-field';
 import { Tick } from '../shared/tick';
 import { KINDS } from './kinds';
@@ -25,7 +26,7 @@ interface Props {
 /** An offer as a sentence whose parts are changed where they stand. What would make no offer is said, and not kept. */
 export function OfferEditor({ id, offer, shop, groups, onChange }: Props) {
   const [problem, setProblem] = useState<string | null>(null);
-  const { exponent, code: currency } = currencyOf(shop.currency);
+  const currency = currencyOf(shop.currency);
   function put(part: object): void {
     const next = offerSchema.safeParse({ ...offer, ...part });
     setProblem(next.success ? null : (next.error.issues[0]?.message ?? 'That makes no offer.'));
@@ -33,7 +34,6 @@ export function OfferEditor({ id, offer, shop, groups, onChange }: Props) {
     if (next.success) onChange(JSON.parse(JSON.stringify(next.data)) as Offer);
   }
   const when = (part: Partial<Offer['when']>) => put({ when: { ...offer.when, ...part } });
-  const shared = { exponent, currency, put };
   return (
     <div className="flex flex-col gap-4">
       <TextField
@@ -44,21 +44,20 @@ export function OfferEditor({ id, offer, shop, groups, onChange }: Props) {
         onChange={(name) => put({ name })}
       />
       <Clause title="What it does" help={KINDS[offer.kind].help}>
-        <Does offer={offer} {...shared} />
+        <Does offer={offer} currency={currency} put={put} />
       </Clause>
       <Clause title="When" help="Measured at full prices, before any offer.">
         <Maybe
           label="the cart holds goods worth"
           isOn={offer.when.minGoodsMinor !== null}
-          onToggle={(on) => when({ minGoodsMinor: on ? 50 * 10 ** exponent : null })}
+          onToggle={(on) => when({ minGoodsMinor: on ? usualSum(50, currency) : null })}
         >
           <MoneyField
             label="Goods worth at least"
             valueMinor={offer.when.minGoodsMinor ?? 0}
-            exponent={exponent}
             onChange={(minGoodsMinor) => when({ minGoodsMinor })}
           />
-          {currency} or more
+          {currency.code} or more
         </Maybe>
         <Maybe
           label="the cart holds items, as many as"

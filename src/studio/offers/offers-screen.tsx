@@ -74,7 +74,7 @@ function Screen({ shell, categories, products, order, start }: Props) {
 
   function add(kind: OfferKind): void {
     const id = newId(KINDS[kind].label);
-    change((draft) => void (draft.offers[id] = beginOffer(kind, currencyOf(lane.shop.currency).exponent)));
+    change((draft) => void (draft.offers[id] = beginOffer(kind, currencyOf(lane.shop.currency))));
     select(id);
     setView('rule');
   }

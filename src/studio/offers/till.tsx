@@ -1,5 +1,5 @@
 import { useContext, useEffect, useMemo, useState } from 'react';
-import { currencyOf, minor } from '~/core/money';
+import { currencyOf, minor, roughSum } from '~/core/money';
 import {
   asLine,
   leastFor,
@@ -13,7 +13,7 @@ import {
 import { dayIn } from '~/core/time';
 import type { Lane } from '~/core/lane';
 import { ask } from '../shared/api';
-import { MoneyField } from '../shop/fields';
+import { MoneyField } from '../shared/money-field';
 import { NumberField } from '../shared/number-field';
 import { PickedProducts } from '../shared/picked-products';
 import { NamesContext } from './names-context';
@@ -40,7 +40,7 @@ export function Till({ lane, selected, order }: Props) {
   const [shopper, setShopper] = useState<'new' | 'returning'>('new');
   const [isBirthday, setBirthday] = useState(false);
   const [source, setSource] = useState('');
-  const [delivery, setDelivery] = useState(() => Math.round(4.9 * 10 ** currencyOf(lane.shop.currency).exponent));
+  const [delivery, setDelivery] = useState<number>(() => roughSum(4.9, currencyOf(lane.shop.currency)));
   const [asked, setAsked] = useState(order === null ? '' : String(order));
   const [problem, setProblem] = useState<string | null>(null);
 
@@ -77,7 +77,6 @@ export function Till({ lane, selected, order }: Props) {
     return quantity > 0 ? [{ good, quantity }] : [];
   });
   const at = Date.now();
-  const { exponent } = currencyOf(lane.shop.currency);
   const shown = selected === null ? undefined : lane.offers[selected];
   // One that is still being made is seen as if it were on.
   const offers = useMemo(
@@ -178,7 +177,7 @@ export function Till({ lane, selected, order }: Props) {
         )}
         <label className="flex items-center gap-2">
           Delivery
-          <MoneyField label="Delivery costs" valueMinor={delivery} exponent={exponent} onChange={setDelivery} />
+          <MoneyField label="Delivery costs" valueMinor={delivery} onChange={setDelivery} />
         </label>
       </div>
       <div className="border-x border-mortar bg-white px-4 py-3 font-normal tabular-nums" data-testid="strip">

@@ -15,7 +15,7 @@ import {
 } from '~/core/options';
 import { wordProblem } from '~/core/problems';
 import { askJson } from '../shared/api';
-import { useDraft } from '../shared/draft-store';
+import { useShop } from '../shared/sums';
 import { useUnsaved } from '../shared/use-unsaved';
 import { Shell } from '../shared/shell';
 import type { ShellData } from '../shared/studio-data';
@@ -39,7 +39,7 @@ export function OptionsScreen(props: Props) {
 }
 
 function Options({ product, rules: stored, asked }: Props) {
-  const shop = useDraft((state) => state.live.lane.shop);
+  const shop = useShop();
   const [rules, setRules] = useState<readonly OptionRule[]>(stored);
   const [saved, setSaved] = useState<readonly OptionRule[]>(stored);
   const [addOns, setAddOns] = useState(asked);

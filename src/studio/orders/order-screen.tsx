@@ -3,7 +3,7 @@ import { discountName, discountsOf, fullMinorOf, lineMinorOf } from '~/core/pric
 import type { EventKind } from '~/core/funnel';
 import { addressLines, countryName, type Order, type OrderLine, type Refundable } from '~/core/orders';
 import { askJson } from '../shared/api';
-import { useDraft } from '../shared/draft-store';
+import { useShop } from '../shared/sums';
 import { moment, money } from '../shared/format';
 import { Shell } from '../shared/shell';
 import type { ShellData } from '../shared/studio-data';
@@ -69,7 +69,7 @@ const DID: Readonly<Record<EventKind, string>> = {
 const isGift = ({ steps }: KeptOrder['order']['lines'][number]) => steps.some(({ code }) => code === 'gift');
 
 function Screen({ initial }: { initial: KeptOrder }) {
-  const shop = useDraft((state) => state.live.lane.shop);
+  const shop = useShop();
   const [kept, setKept] = useState(initial);
   const [busy, setBusy] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);

@@ -1,4 +1,4 @@
-import { useDraft } from '../shared/draft-store';
+import { useShop } from '../shared/sums';
 import { moment, money, plural } from '../shared/format';
 import { ListSearch, Pages } from '../shared/list-bar';
 import { Shell } from '../shared/shell';
@@ -57,7 +57,7 @@ export function stateOf(order: Pick<OrderRow, 'status' | 'packedAt' | 'sentAt' |
 }
 
 function OrderList({ orders, total, page, pages, q, filter }: Props) {
-  const shop = useDraft((state) => state.live.lane.shop);
+  const shop = useShop();
   return (
     <div className="flex flex-col gap-3 px-[18px] py-4">
       <header className="flex flex-wrap items-end justify-between gap-4">

@@ -1,8 +1,7 @@
 import type { Shop } from '~/core/lane';
-import { currencyOf } from '~/core/money';
 import { money } from '../shared/format';
 import { Tick } from '../shared/tick';
-import { MoneyField } from '../shop/fields';
+import { MoneyField } from '../shared/money-field';
 
 export interface Sold {
   readonly slug: string;
@@ -37,12 +36,7 @@ export function BetterPrice({ valueMinor, sold, usualMinor, shop, onChange }: Pr
             What one costs whoever swaps this product for it in the cart.
             {sold && ` It usually costs ${told(sold.fromMinor)} or more.`}
           </p>
-          <MoneyField
-            label="Price when swapped in"
-            valueMinor={valueMinor}
-            exponent={currencyOf(shop.currency).exponent}
-            onChange={onChange}
-          />
+          <MoneyField label="Price when swapped in" valueMinor={valueMinor} onChange={onChange} />
           {sold && valueMinor >= sold.fromMinor && (
             <p role="status" className="help">
               Nobody saves anything yet. Enter less than {told(sold.fromMinor)}.

@@ -2,17 +2,17 @@ import isEqual from 'fast-deep-equal';
 import { useState } from 'react';
 import { mergeRecords, type ProductRecord } from '~/core/catalogue';
 import type { Shop } from '~/core/lane';
-import { currencyOf } from '~/core/money';
 import { ask, askJson, Refusal } from '../shared/api';
 import { Tick } from '../shared/tick';
-import { useDraft } from '../shared/draft-store';
+import { useShop } from '../shared/sums';
 import { moment, money } from '../shared/format';
 import { PickedProducts } from '../shared/picked-products';
 import { Modal } from '../shared/modal';
 import { Shell } from '../shared/shell';
 import type { ShellData } from '../shared/studio-data';
 import { useUnsaved } from '../shared/use-unsaved';
-import { MoneyField, SelectField, TextField } from '../shop/fields';
+import { MoneyField } from '../shared/money-field';
+import { SelectField, TextField } from '../shop/fields';
 import { AxesEditor } from './axes-editor';
 import { BetterPrice, type Sold } from './better-price';
 import { PicturesEditor } from './pictures-editor';
@@ -50,7 +50,7 @@ const FULFILMENT = [
 ] as const;
 
 function Screen({ product, categories }: Props) {
-  const shop = useDraft((state) => state.live.lane.shop);
+  const shop = useShop();
   const [stored, setStored] = useState(product);
   const [record, setRecord] = useState(product.record);
   const [busy, setBusy] = useState(false);
@@ -148,12 +148,7 @@ function Screen({ product, categories }: Props) {
       <section aria-label="Prices and stock" className="flex flex-col gap-3">
         <h2>Prices and stock</h2>
         <AxesEditor record={record} onChange={put} />
-        <VariantGrid
-          record={record}
-          exponent={currencyOf(shop.currency).exponent}
-          problems={cells}
-          onChange={(variants) => put({ variants })}
-        />
+        <VariantGrid record={record} shop={shop} problems={cells} onChange={(variants) => put({ variants })} />
       </section>
       <div className="grid gap-6 lg:grid-cols-2">
         <section aria-label="What it is" className="flex flex-col gap-4">
@@ -199,7 +194,6 @@ function Screen({ product, categories }: Props) {
               <MoneyField
                 label="Delivery of its own"
                 valueMinor={record.itemDeliveryMinor}
-                exponent={currencyOf(shop.currency).exponent}
                 onChange={(itemDeliveryMinor) => put({ itemDeliveryMinor })}
               />
             </div>

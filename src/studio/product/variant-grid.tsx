@@ -1,37 +1,41 @@
 import { useRef, useState, type ClipboardEvent, type KeyboardEvent } from 'react';
 import type { ProductRecord, VariantRecord } from '~/core/catalogue';
-import { parseAmount } from '~/core/money';
+import type { Shop } from '~/core/lane';
+import { readSum, writeSum } from '~/core/money';
+import { sumProblem, sumStyle } from '../shared/sums';
 
-/** A column of the grid: how a cell is written, and what a text in it means; undefined: it means nothing. */
+/** A column of the grid: how a cell is written, and what the variant is with a text in it; else what is wrong with the text. */
 interface Column {
   readonly key: string;
   readonly label: string;
   readonly isNumber?: boolean;
   readonly text: (variant: VariantRecord) => string;
-  readonly put: (variant: VariantRecord, text: string) => VariantRecord | undefined;
+  readonly put: (variant: VariantRecord, text: string) => VariantRecord | string;
 }
 
 interface Props {
   readonly record: ProductRecord;
-  readonly exponent: number;
+  readonly shop: Shop;
   readonly onChange: (variants: VariantRecord[]) => void;
   /** What the server said of cells, by `row.key`. */
   readonly problems: Readonly<Record<string, string>>;
 }
 
-function columnsOf(axes: readonly string[], exponent: number): Column[] {
-  const sum = (amount: number | null) => (amount === null ? '' : (amount / 10 ** exponent).toFixed(exponent));
-  const readSum = (text: string) => parseAmount(text, /,\d{1,2}$/.test(text) ? 'comma' : 'point', exponent);
-  const whole = (text: string) => (/^\d{1,8}$/.test(text) ? Number(text) : undefined);
+function columnsOf(axes: readonly string[], shop: Shop): Column[] {
+  const style = sumStyle(shop);
+  const sum = (amount: number | null) => (amount === null ? '' : writeSum(amount, style));
+  const withSum = (variant: VariantRecord, key: 'priceMinor' | 'wasMinor' | 'costMinor', text: string) => {
+    const read = readSum(text, style);
+    return read.kind === 'sum' ? { ...variant, [key]: read.amountMinor } : sumProblem(read, text, shop)!;
+  };
+  const withWhole = (variant: VariantRecord, key: 'stock' | 'weightGrams', text: string) =>
+    /^\d{1,8}$/.test(text) ? { ...variant, [key]: Number(text) } : 'Enter a whole number.';
   const optional = (key: 'wasMinor' | 'costMinor', label: string): Column => ({
     key,
     label,
     isNumber: true,
     text: (variant) => sum(variant[key]),
-    put: (variant, text) => {
-      const amount = text === '' ? null : readSum(text);
-      return text !== '' && amount === null ? undefined : { ...variant, [key]: amount };
-    },
+    put: (variant, text) => (text === '' ? { ...variant, [key]: null } : withSum(variant, key, text)),
   });
   return [
     ...axes.map((axis): Column => ({
@@ -44,17 +48,14 @@ function columnsOf(axes: readonly string[], exponent: number): Column[] {
       key: 'sku',
       label: 'SKU',
       text: (variant) => variant.sku,
-      put: (variant, text) => (text === '' ? undefined : { ...variant, sku: text }),
+      put: (variant, text) => (text === '' ? 'Enter an SKU.' : { ...variant, sku: text }),
     },
     {
       key: 'priceMinor',
       label: 'Price',
       isNumber: true,
       text: (variant) => sum(variant.priceMinor),
-      put: (variant, text) => {
-        const amount = readSum(text);
-        return amount === null ? undefined : { ...variant, priceMinor: amount };
-      },
+      put: (variant, text) => withSum(variant, 'priceMinor', text),
     },
     optional('wasMinor', 'Price before'),
     optional('costMinor', 'Cost'),
@@ -63,28 +64,22 @@ function columnsOf(axes: readonly string[], exponent: number): Column[] {
       label: 'Stock',
       isNumber: true,
       text: (variant) => (variant.stock === null ? '' : String(variant.stock)),
-      put: (variant, text) => {
-        const stock = text === '' ? null : whole(text);
-        return stock === undefined ? undefined : { ...variant, stock };
-      },
+      put: (variant, text) => (text === '' ? { ...variant, stock: null } : withWhole(variant, 'stock', text)),
     },
     {
       key: 'weightGrams',
       label: 'Weight (g)',
       isNumber: true,
       text: (variant) => String(variant.weightGrams),
-      put: (variant, text) => {
-        const grams = whole(text);
-        return grams === undefined ? undefined : { ...variant, weightGrams: grams };
-      },
+      put: (variant, text) => withWhole(variant, 'weightGrams', text),
     },
   ];
 }
 
 /** Variants as in a spreadsheet: arrows and Enter move, a copied block is pasted from the cell on. */
-export function VariantGrid({ record, exponent, onChange, problems }: Props) {
+export function VariantGrid({ record, shop, onChange, problems }: Props) {
   const { variants, axes } = record;
-  const columns = columnsOf(axes, exponent);
+  const columns = columnsOf(axes, shop);
   const table = useRef<HTMLTableElement>(null);
   const [typed, setTyped] = useState<{ row: number; key: string; text: string } | null>(null);
   const [said, setSaid] = useState<string | null>(null);
@@ -96,7 +91,15 @@ export function VariantGrid({ record, exponent, onChange, problems }: Props) {
   function type(row: number, column: Column, text: string): void {
     setTyped({ row, key: column.key, text });
     const put = column.put(variants[row]!, text.trim());
-    if (put) onChange(variants.map((variant, i) => (i === row ? put : variant)));
+    if (typeof put !== 'string') onChange(variants.map((variant, i) => (i === row ? put : variant)));
+  }
+
+  /** What cannot be kept is said, and stands there as it was before. */
+  function leave(row: number, column: Column): void {
+    if (typed?.row !== row || typed.key !== column.key) return;
+    const put = column.put(variants[row]!, typed.text.trim());
+    setSaid(typeof put === 'string' ? `${column.label}, row ${row + 1}: ${put} Nothing was changed there.` : null);
+    setTyped(null);
   }
 
   function onKey(event: KeyboardEvent<HTMLInputElement>, row: number, column: number): void {
@@ -112,19 +115,23 @@ export function VariantGrid({ record, exponent, onChange, problems }: Props) {
     event.preventDefault();
     const next = [...variants];
     let refused = 0;
+    let reason: string | undefined;
     for (const [i, line] of text.split(/\r?\n/).entries())
       for (const [j, cell] of line.split('\t').entries()) {
         const [variant, into] = [next[row + i], columns[column + j]];
         const put = variant && into?.put(variant, cell.trim());
-        if (put) next[row + i] = put;
-        else refused += 1;
+        if (typeof put === 'object') next[row + i] = put;
+        else {
+          refused += 1;
+          reason ??= put;
+        }
       }
     setTyped(null);
     onChange(next);
     setSaid(
       refused === 0
         ? null
-        : `${refused} pasted ${refused === 1 ? 'cell' : 'cells'} did not fit and ${refused === 1 ? 'was' : 'were'} left out: no such row or column, or not a number.`,
+        : `${refused} pasted ${refused === 1 ? 'cell' : 'cells'} did not fit and ${refused === 1 ? 'was' : 'were'} left out: ${reason ?? 'there is no such row or column.'}`,
     );
   }
 
@@ -168,8 +175,9 @@ export function VariantGrid({ record, exponent, onChange, problems }: Props) {
               <tr key={variant.id ?? `new ${row}`} className="border-t border-slab">
                 {columns.map((column, i) => {
                   const isTyped = typed?.row === row && typed.key === column.key;
-                  const problem = problems[`${row}.${column.key}`];
-                  const isWrong = problem !== undefined || (isTyped && !column.put(variant, typed.text.trim()));
+                  const put = isTyped ? column.put(variant, typed.text.trim()) : null;
+                  const problem = typeof put === 'string' ? put : problems[`${row}.${column.key}`];
+                  const isWrong = problem !== undefined;
                   return (
                     <td key={column.key} className="p-0">
                       <input
@@ -183,7 +191,7 @@ export function VariantGrid({ record, exponent, onChange, problems }: Props) {
                         value={isTyped ? typed.text : column.text(variant)}
                         onFocus={(event) => event.target.select()}
                         onChange={(event) => type(row, column, event.target.value)}
-                        onBlur={() => setTyped(null)}
+                        onBlur={() => leave(row, column)}
                         onKeyDown={(event) => onKey(event, row, i)}
                         onPaste={(event) => onPaste(event, row, i)}
                       />

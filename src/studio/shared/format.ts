@@ -1,4 +1,4 @@
-import { currencyOf, formatMoney } from '~/core/money';
+import { currencyOf, formatMoney, formatRoughMoney } from '~/core/money';
 import type { Shop } from '~/core/lane';
 
 const whole = new Intl.NumberFormat('en-IE');
@@ -32,14 +32,7 @@ export function money(amountMinor: number, shop: Shop): string {
 
 /** Sums that are estimates, rounded so that they do not look surer than they are. */
 export function roughMoney(amountMinor: number, shop: Shop): string {
-  const currency = currencyOf(shop.currency);
-  const units = amountMinor / 10 ** currency.exponent;
-  return new Intl.NumberFormat(shop.locale, {
-    style: 'currency',
-    currency: currency.code,
-    maximumSignificantDigits: 2,
-    maximumFractionDigits: 0,
-  }).format(units);
+  return formatRoughMoney(amountMinor, currencyOf(shop.currency), shop.locale);
 }
 
 export function day(iso: string): string {

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { currencyOf } from '~/core/money';
+import { currencyOf, usualSum, type Currency } from '~/core/money';
 import { offerSchema } from '~/core/pricing';
 import {
   ALL_COUNTRIES,
@@ -12,7 +12,8 @@ import {
 import { Tick } from '../shared/tick';
 import { NumberField } from '../shared/number-field';
 import { Segmented } from '../shared/segmented';
-import { MoneyField, TextField } from './fields';
+import { MoneyField } from '../shared/money-field';
+import { TextField } from './fields';
 import type { SectionProps } from './section';
 
 const FREE = 'free-delivery';
@@ -21,8 +22,8 @@ const sortedNames = (codes: readonly string[]) =>
 
 /** Where is delivered, what it costs, and from when on it is free. */
 export function DeliverySection({ lane, change }: SectionProps) {
-  const { delivery, currency } = lane.shop;
-  const { exponent } = currencyOf(currency);
+  const { delivery } = lane.shop;
+  const currency = currencyOf(lane.shop.currency);
   const edit = (recipe: (delivery: Delivery) => void, key?: string) =>
     change((draft) => recipe(draft.shop.delivery), key);
   const zones = zonesInOrder(delivery);
@@ -37,7 +38,7 @@ export function DeliverySection({ lane, change }: SectionProps) {
         position: zones.length,
         countries: isFirst ? [draft.home] : [],
         days: '2–3',
-        steps: [{ upTo: null, amountMinor: 5 * 10 ** exponent }],
+        steps: [{ upTo: null, amountMinor: usualSum(5, currency) }],
         express: null,
       };
     });
@@ -68,7 +69,7 @@ export function DeliverySection({ lane, change }: SectionProps) {
             key={key}
             zone={zone}
             by={delivery.by}
-            exponent={exponent}
+            currency={currency}
             taken={zones.filter((other) => other.key !== key).flatMap((other) => other.countries)}
             edit={(recipe, step) => edit((draft) => recipe(draft.zones[key]!), step && `zone ${key} ${step}`)}
             onRemove={() => edit((draft) => void delete draft.zones[key])}
@@ -79,7 +80,7 @@ export function DeliverySection({ lane, change }: SectionProps) {
           Add a zone
         </button>
       )}
-      <FreeDelivery lane={lane} change={change} exponent={exponent} />
+      <FreeDelivery lane={lane} change={change} />
     </>
   );
 }
@@ -87,15 +88,16 @@ export function DeliverySection({ lane, change }: SectionProps) {
 interface ZoneProps {
   readonly zone: DeliveryZone;
   readonly by: Delivery['by'];
-  readonly exponent: number;
+  readonly currency: Currency;
   /** Countries that belong to other zones. */
   readonly taken: readonly string[];
   readonly edit: (recipe: (zone: DeliveryZone) => void, step?: string) => void;
   readonly onRemove: () => void;
 }
 
-function Zone({ zone, by, exponent, taken, edit, onRemove }: ZoneProps) {
-  const unit = by === 'value' ? 10 ** exponent : 1000;
+function Zone({ zone, by, currency, taken, edit, onRemove }: ZoneProps) {
+  /** What the next step is more than the one before it: of the goods' worth, or a kilogram. */
+  const more = by === 'value' ? usualSum(50, currency) : 1000;
   const [problem, setProblem] = useState<string | null>(null);
   return (
     <fieldset className="panel flex flex-col gap-3 px-3 py-3">
@@ -162,13 +164,11 @@ function Zone({ zone, by, exponent, taken, edit, onRemove }: ZoneProps) {
                 {step.upTo === null ? (
                   'anything more'
                 ) : (
-                  <NumberField
+                  <UpTo
                     label={`Step ${i + 1} up to`}
-                    value={step.upTo / unit}
-                    min={0}
-                    step="any"
-                    onChange={(value) => {
-                      const upTo = Math.round(value * unit);
+                    upTo={step.upTo}
+                    by={by}
+                    onChange={(upTo) => {
                       const [before, after] = [zone.steps[i - 1]?.upTo ?? 0, zone.steps[i + 1]?.upTo ?? Infinity];
                       const fits = upTo > (before ?? 0) && upTo < after;
                       setProblem(fits ? null : 'Each step must be more than the one before it.');
@@ -181,7 +181,6 @@ function Zone({ zone, by, exponent, taken, edit, onRemove }: ZoneProps) {
                 <MoneyField
                   label={`Step ${i + 1} costs`}
                   valueMinor={step.amountMinor}
-                  exponent={exponent}
                   onChange={(amount) => edit((draft) => void (draft.steps[i]!.amountMinor = amount), `cost ${i}`)}
                 />
               </td>
@@ -210,7 +209,7 @@ function Zone({ zone, by, exponent, taken, edit, onRemove }: ZoneProps) {
               const open = draft.steps.findIndex((step) => step.upTo === null);
               const at = open < 0 ? draft.steps.length : open;
               const before = draft.steps[at - 1]?.upTo ?? 0;
-              draft.steps.splice(at, 0, { upTo: (before ?? 0) + unit, amountMinor: draft.steps.at(-1)!.amountMinor });
+              draft.steps.splice(at, 0, { upTo: (before ?? 0) + more, amountMinor: draft.steps.at(-1)!.amountMinor });
             })
           }
         >
@@ -235,7 +234,7 @@ function Zone({ zone, by, exponent, taken, edit, onRemove }: ZoneProps) {
           label="Express, too"
           checked={zone.express !== null}
           onChange={(on) =>
-            edit((draft) => void (draft.express = on ? { days: '1–2', extraMinor: 8 * 10 ** exponent } : null))
+            edit((draft) => void (draft.express = on ? { days: '1–2', extraMinor: usualSum(8, currency) } : null))
           }
         />
         {zone.express && (
@@ -256,7 +255,6 @@ function Zone({ zone, by, exponent, taken, edit, onRemove }: ZoneProps) {
             <MoneyField
               label="Express costs more by"
               valueMinor={zone.express.extraMinor}
-              exponent={exponent}
               onChange={(amount) => edit((draft) => void (draft.express!.extraMinor = amount), 'express cost')}
             />
             more
@@ -267,7 +265,28 @@ function Zone({ zone, by, exponent, taken, edit, onRemove }: ZoneProps) {
   );
 }
 
-function FreeDelivery({ lane, change, exponent }: SectionProps & { exponent: number }) {
+interface UpToProps {
+  readonly label: string;
+  readonly upTo: number;
+  readonly by: Delivery['by'];
+  readonly onChange: (upTo: number) => void;
+}
+
+/** Up to which weight (kg, kept in grams) or worth of the goods a step goes. */
+function UpTo({ label, upTo, by, onChange }: UpToProps) {
+  if (by === 'value') return <MoneyField label={label} valueMinor={upTo} onChange={onChange} />;
+  return (
+    <NumberField
+      label={label}
+      value={upTo / 1000}
+      min={0}
+      step="any"
+      onChange={(kilograms) => onChange(Math.round(kilograms * 1000))}
+    />
+  );
+}
+
+function FreeDelivery({ lane, change }: SectionProps) {
   // The one offer that is kept here; whatever else makes delivery cheaper is made under Offers.
   const offer = lane.offers[FREE];
   const on = offer?.on && offer.kind === 'deliveryOff' ? offer : null;
@@ -284,7 +303,7 @@ function FreeDelivery({ lane, change, exponent }: SectionProps & { exponent: num
               draft.offers[FREE] = offerSchema.parse({
                 kind: 'deliveryOff',
                 name: 'Free delivery',
-                when: { minGoodsMinor: 50 * 10 ** exponent },
+                when: { minGoodsMinor: usualSum(50, currencyOf(lane.shop.currency)) },
                 methods: ['standard'],
                 basisPoints: 10_000,
               });
@@ -295,7 +314,6 @@ function FreeDelivery({ lane, change, exponent }: SectionProps & { exponent: num
         <MoneyField
           label="Free delivery from"
           valueMinor={on.when.minGoodsMinor ?? 0}
-          exponent={exponent}
           onChange={(amount) =>
             change((draft) => {
               const found = draft.offers[FREE];

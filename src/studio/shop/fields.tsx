@@ -110,30 +110,3 @@ export function SelectField({ label, help, value, options, onChange }: SelectPro
     </Labelled>
   );
 }
-
-interface MoneyProps {
-  readonly label: string;
-  readonly valueMinor: number;
-  readonly exponent: number;
-  readonly onChange: (valueMinor: number) => void;
-}
-
-/** A sum, typed with a point and the decimals of the currency. */
-export function MoneyField({ label, valueMinor, exponent, onChange }: MoneyProps) {
-  const text = (amount: number) => (amount / 10 ** exponent).toFixed(exponent);
-  const [typed, setTyped] = useState<string | null>(null);
-  return (
-    <input
-      className="field w-24 text-end"
-      inputMode="decimal"
-      aria-label={label}
-      value={typed ?? text(valueMinor)}
-      onChange={({ target: { value } }) => {
-        setTyped(value);
-        const amount = Number(value.replace(',', '.'));
-        if (value !== '' && Number.isFinite(amount) && amount >= 0) onChange(Math.round(amount * 10 ** exponent));
-      }}
-      onBlur={() => setTyped(null)}
-    />
-  );
-}

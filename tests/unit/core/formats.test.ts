@@ -13,7 +13,7 @@ const columns = matchColumns(headings);
 
 function read(rows: string[][], decimalMark: 'point' | 'comma' = 'point') {
   const numbered: CsvRow[] = rows.map((cells, i) => ({ row: i + 2, cells }));
-  return readCatalogueRows(numbered, { headings, columns, decimalMark, exponent: 2 });
+  return readCatalogueRows(numbered, { headings, columns, sums: { mark: decimalMark, exponent: 2 } });
 }
 
 describe('guessDelimiter', () => {

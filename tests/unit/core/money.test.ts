@@ -58,7 +58,8 @@ describe('parseAmount', () => {
     ['1200', 'comma', 0, 1200],
     ['12.50', 'point', 0, null],
     ['12.50', 'comma', 2, null],
-    ['1,23,456', 'point', 2, null],
+    ['1,23,456', 'point', 2, 12_345_600],
+    ['1,23,45', 'point', 2, null],
     ['-5', 'point', 2, null],
     ['abc', 'point', 2, null],
     ['', 'point', 2, null],
@@ -67,7 +68,7 @@ describe('parseAmount', () => {
   ];
   for (const [text, mark, exponent, expected] of cases) {
     it(`reads “${text}” with a decimal ${mark} as ${expected}`, () => {
-      expect(parseAmount(text, mark, exponent)).to.equal(expected);
+      expect(parseAmount(text, { mark, exponent })).to.equal(expected);
     });
   }
 
@@ -76,7 +77,7 @@ describe('parseAmount', () => {
       fc.property(fc.integer({ min: 0, max: 99_999_999 }), (amount) => {
         const written = (amount / 100).toLocaleString('en', { minimumFractionDigits: 2 });
 
-        return parseAmount(written, 'point', 2) === amount;
+        return parseAmount(written, { mark: 'point', exponent: 2 }) === amount;
       }),
     );
   });

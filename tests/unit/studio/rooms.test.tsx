@@ -444,7 +444,7 @@ describe('bringing a catalogue in', () => {
     await studio.user.click(view.getByLabelText('1.234,50'));
     await studio.act(async () => undefined);
 
-    expect(optionsOf(1)).to.deep.equal({ decimalMark: 'point', columns: ['name', 'price'] });
+    expect(optionsOf(1)).to.deep.equal({ decimalMark: 'found', columns: ['name', 'price'] });
     expect(optionsOf(2)).to.deep.equal({ decimalMark: 'comma', columns: ['name', 'price'] });
   });
 

@@ -13,6 +13,6 @@ export const POST = withAccount('owner', async ({ locals, request }) => {
   const body = await readBody(request, askedSchema);
   if (!body.ok) return refuse(body.problems);
   const { shop } = (await showDraft(locals.app)).lane;
-  const sums = sumsToTry(currencyOf(shop.currency).exponent);
+  const sums = sumsToTry(currencyOf(shop.currency));
   return Response.json(freeFrom(await pastOrders(locals.app), sums, body.value, shop.tax));
 });
