@@ -134,6 +134,21 @@ describe('importCatalogue', () => {
     expect(byHand.ok && byHand.value.counts.productsCreated).to.equal(1);
   });
 
+  it('asks how prices are written where every one can mean two, and takes them once it is told', async () => {
+    const file = new TextEncoder().encode('Name,SKU,Price\nDear Kite,DK-1,"12,500"\n');
+    const options = importOptionsSchema.parse({});
+
+    const asked = await previewImport(shop.app, file, options);
+    const refused = await importCatalogue(shop.app, file, options, null);
+    const told = await previewImport(shop.app, file, { ...options, decimalMark: 'point' });
+
+    expect(asked.ok && asked.value.columnProblems).to.deep.equal([
+      '“12,500” can mean €12,500.00 or €12.50. Choose how prices are written.',
+    ]);
+    expect(refused.ok || refused.problems[0]?.code).to.equal('csv-mark');
+    expect(told.ok && told.value.counts.productsCreated).to.equal(1);
+  });
+
   it('brings 20,000 rows in with progress while other requests are answered', async function () {
     this.timeout(60_000);
     const rows = Array.from(

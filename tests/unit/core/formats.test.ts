@@ -1,5 +1,6 @@
 import { expect } from 'chai';
 import {
+  findDecimalMark,
   guessDelimiter,
   matchColumns,
   missingColumns,
@@ -129,6 +130,26 @@ describe('readCatalogueRows', () => {
     ]);
 
     expect(products.map((product) => product.name)).to.deep.equal(['Loft']);
+  });
+});
+
+describe('findDecimalMark', () => {
+  const marks = (prices: readonly string[], exponent = 2) => {
+    const columns = ['name', 'price', 'was'] as const;
+    const rows = prices.map((price, i) => ({ row: i + 2, cells: ['Kite', price, ''] }));
+    return findDecimalMark(rows, { columns, exponent });
+  };
+
+  it('goes by prices that can be read in one way only', () => {
+    expect(marks(['12,500', '9,90'])).to.deep.equal({ mark: 'comma' });
+    expect(marks(['12,500', '9.90'])).to.deep.equal({ mark: 'point' });
+    expect(marks(['1.234,50', '12'])).to.deep.equal({ mark: 'comma' });
+    expect(marks(['12', '15000'])).to.deep.equal({ mark: 'point' });
+  });
+
+  it('guesses nothing where every price can mean two', () => {
+    expect(marks(['12', '12,500'], 3)).to.deep.equal({ mark: null, text: '12,500', point: 12_500_000, comma: 12_500 });
+    expect(marks(['1.000'], 0)).to.deep.equal({ mark: null, text: '1.000', point: 1, comma: 1000 });
   });
 });
 
