@@ -90,6 +90,7 @@ export function playTraffic(
       orders.push(order);
       noteLink(visit, order, slugOf);
       visit.revenueMinor = order.totalMinor;
+      visit.revenueCurrency = order.currency;
       const spares = order.lines.some((line) => byName.get(line.name)?.[0]?.topCategory === 'Spares');
       if (spares && random.chance(SPARES_REPEAT.chance))
         returns.push({ day: day + SPARES_REPEAT.days + random.whole(-4, 4), index: i });
@@ -157,6 +158,7 @@ function playVisit(
     depth: bot ? Math.min(depth, 2) : depth,
     excluded: bot ? 'bot' : null,
     revenueMinor: 0,
+    revenueCurrency: null,
     events,
   };
 }

@@ -22,6 +22,7 @@ export {
   type VisitFacts,
   type VisitQuery,
 } from './repositories/visit-repository';
+export { groundRepository } from './repositories/grounds';
 export { foundPairs, type DecidedPair } from './repositories/found-pairs';
 export { thanksBlocks, type BlockDay } from './repositories/thanks-blocks';
 export { savedLayouts, type StoredLayout } from './repositories/saved-layouts';

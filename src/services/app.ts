@@ -6,6 +6,7 @@ import {
   cartRepository,
   catalogueRepository,
   elsewhere,
+  groundRepository,
   importRepository,
   laneRepository,
   openDatabase,
@@ -54,6 +55,7 @@ export interface App {
   readonly elsewhere: ReturnType<typeof elsewhere>;
   readonly codes: ReturnType<typeof oneTimeCodes>;
   readonly shownPrices: ReturnType<typeof shownPriceRepository>;
+  readonly grounds: ReturnType<typeof groundRepository>;
   readonly payment: Payment;
   readonly rates: Rates;
   readonly wallet: Wallet;
@@ -116,6 +118,7 @@ export async function createApp(options: {
     blocks: thanksBlocks(db),
     codes: oneTimeCodes(db),
     shownPrices: shownPriceRepository(db),
+    grounds: groundRepository(db),
     afterOrders: afterOrders(db),
     elsewhere: elsewhere(db),
     rates: standInRates(),

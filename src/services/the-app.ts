@@ -7,6 +7,7 @@ import { sendOrderMails } from './orders/order-mails';
 import { releaseAdditions } from './orders/add-after';
 import { releaseAbandoned } from './orders/place-order';
 import { settleShownPrices } from './prices/record-shown';
+import { alignDraft } from './grounds/align-draft';
 import { convertOffers } from './lane/convert-offers';
 import { sweepPersonal } from './accounts/privacy';
 import { sweepSearches } from './catalogue/mend-searches';
@@ -60,6 +61,7 @@ async function open(): Promise<App> {
   await releaseAdditions(whole, 0);
   // Both may look at all there is: they go on beside the first requests.
   void settleShownPrices(whole)
+    .then(() => alignDraft(whole))
     .then(() => convertOffers(whole))
     .catch((error: unknown) => app.log.error({ err: error }, 'shown prices could not be told'));
   timers.push(

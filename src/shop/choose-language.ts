@@ -14,7 +14,8 @@ export async function chooseLanguage(context: APIContext): Promise<{ language: s
   const named = context.url.searchParams.get('lang') ?? '';
   const before = context.cookies.get(COOKIE)?.value ?? '';
   const language = [named, before].find((candidate) => languages.includes(candidate)) ?? languages[0]!;
-  if (languages.includes(named) && named !== before)
+  // What is looked at is not chosen.
+  if (!draft && languages.includes(named) && named !== before)
     context.cookies.set(COOKIE, named, {
       path: '/',
       sameSite: 'lax',

@@ -76,7 +76,7 @@ describe('a product added after the order', () => {
     expect(kept.mails.map(({ id }) => id)).to.include(`added-${before.token}`);
     expect(kept.left.totalMinor).to.equal(after.totalMinor);
     expect(await showAfterOffer(shop.app, after, offer())).to.equal(null);
-    expect(await shop.app.blocks.count('2026-11-27')).to.deep.include({
+    expect(await shop.app.blocks.count('2026-11-27', 'EUR')).to.deep.include({
       ...{ piece: 'thanks-page', part: 'offer', day: '2026-11-27', seen: 0, used: 0, orders: 1, revenueMinor: price },
     });
     expect(readSteps({ version: 2, steps: after.lines[1]!.steps })).to.have.length(2);

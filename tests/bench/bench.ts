@@ -256,7 +256,7 @@ async function benchShop(): Promise<void> {
   const references = [];
   for (let i = 0; i < 12; i += 1) {
     let started = performance.now();
-    await shop.app.visits.countDepths(query);
+    await shop.app.visits.countDepths(query, 'EUR');
     times.push(performance.now() - started);
     started = performance.now();
     await shop.app.db.select('SELECT sum(at) FROM events');

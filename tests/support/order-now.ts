@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type { App } from '~/services/app';
-import { placeOrder, type OrderRequest } from '~/services/orders/place-order';
+import type { OrderRequest } from '~/services/orders/order-request';
+import { placeOrder } from '~/services/orders/place-order';
 import { ORDER_FORM } from './checkout';
 
 /** Orders a cart as it is now, with a form that is filled in. */

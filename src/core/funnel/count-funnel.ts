@@ -4,7 +4,10 @@ import { STRETCHES, type Stretch } from './stretch';
 export interface DepthCount {
   readonly depth: number;
   readonly sessions: number;
+  /** In the shop's currency. */
   readonly revenueMinor: number;
+  /** How many of them spent in another currency. */
+  readonly foreignOrders?: number;
 }
 
 export interface FunnelStretch {
@@ -22,6 +25,8 @@ export interface Funnel {
   readonly sessions: number;
   readonly orders: number;
   readonly revenueMinor: number;
+  /** Orders whose sums are in none of the figures: they were paid in another currency. */
+  readonly foreignOrders: number;
   readonly stretches: readonly FunnelStretch[];
 }
 
@@ -31,10 +36,11 @@ export interface Funnel {
  */
 export function countFunnel(counts: readonly DepthCount[]): Funnel {
   const at = STRETCHES.map(() => 0);
-  let revenueMinor = 0;
+  let [revenueMinor, foreignOrders] = [0, 0];
   for (const count of counts) {
     at[count.depth - 1] = (at[count.depth - 1] ?? 0) + count.sessions;
     revenueMinor += count.revenueMinor;
+    foreignOrders += count.foreignOrders ?? 0;
   }
   const reached = at.map((_, i) => at.slice(i).reduce((a, b) => a + b, 0));
   const all = reached[0]!;
@@ -42,6 +48,7 @@ export function countFunnel(counts: readonly DepthCount[]): Funnel {
     sessions: all,
     orders: reached.at(-1)!,
     revenueMinor,
+    foreignOrders,
     stretches: STRETCHES.map((stretch, i) => ({
       stretch,
       sessions: reached[i]!,

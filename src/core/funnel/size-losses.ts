@@ -20,6 +20,11 @@ export interface Loss {
   readonly monthlyMinor: number;
 }
 
+/** What all visits spent, if orders in other currencies were worth as much as those in the shop's own are. */
+function spentBy({ revenueMinor, orders, foreignOrders }: Funnel): number {
+  return orders > foreignOrders ? (revenueMinor * orders) / (orders - foreignOrders) : 0;
+}
+
 /**
  * Sizes the gap between devices on every step, in money a month, biggest first. It assumes that those won over would
  * go on from there like the others of their device; it is an upper estimate, and the interface says so.
@@ -37,7 +42,7 @@ export function sizeLosses(byDevice: ReadonlyMap<Device, Funnel>, days: number):
     for (const step of steps) {
       if (!best || step.here.goOn === best.here.goOn) continue;
       const extra = step.here.sessions * (best.here.goOn! - step.here.goOn!);
-      const perSession = step.next.sessions === 0 ? 0 : step.funnel.revenueMinor / step.next.sessions;
+      const perSession = step.next.sessions === 0 ? 0 : spentBy(step.funnel) / step.next.sessions;
       losses.push({
         device: step.device,
         from: step.here.stretch,
@@ -59,6 +64,6 @@ export function worthOfOnePoint(funnel: Funnel, days: number): (number | null)[]
   return funnel.stretches.map((here, i) => {
     const next = funnel.stretches[i + 1];
     if (!next || next.sessions === 0) return null;
-    return Math.round((here.sessions * 0.01 * (funnel.revenueMinor / next.sessions) * 30) / days);
+    return Math.round((here.sessions * 0.01 * (spentBy(funnel) / next.sessions) * 30) / days);
   });
 }

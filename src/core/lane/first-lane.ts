@@ -16,10 +16,10 @@ export function firstLane(definitions: readonly PieceDefinition[], timeZone: str
     shop: {
       name: UNNAMED,
       currency: 'EUR',
-      locale: 'en-IE',
+      locale: 'en-DE',
       timeZone,
       languages: ['en'],
-      tax: { basisPoints: 2000, included: true, rates: {} },
+      tax: { basisPoints: 1900, included: true, rates: {} },
       email: '',
       logo: '',
       hero: '',

@@ -1,3 +1,4 @@
+export { convertLane, convertSums } from './convert-currency';
 export { compileManifest, compilePiece, themeCss } from './compile';
 export { definePiece, type Moment, type Note, type PieceDefinition, type StartingLayout } from './definition';
 export { readCustomCss } from './custom-css';
@@ -18,6 +19,9 @@ export {
 } from './lane.schema';
 export { firstLane, UNNAMED } from './first-lane';
 export { LEGAL_NAMES } from './shop-difference';
+export { LANGUAGES, localeOf, moveToCountry } from './places';
+export type { CurrencyPlan, ZonePlan } from './ground-plans';
+export { languageUse, type LanguageUse } from './language-use';
 export { checkTheme, readThemeCss, THEME_LABELS } from './theme';
 export { movedTo, movePage, pageSlug, textPage } from './text-pages';
 export { legalText } from './legal';

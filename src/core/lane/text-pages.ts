@@ -2,8 +2,8 @@ import type { Lane, TextPage } from './lane.schema';
 
 /** What a page of the owner's says in a language: its own words, else those in the shop's first language. */
 export function textPage(lane: Pick<Lane, 'shop'>, page: TextPage, language: string): { title: string; text: string } {
-  const [first] = lane.shop.languages;
-  const said = (texts: Readonly<Record<string, string>>) => texts[language] || texts[first!] || '';
+  const said = (texts: Readonly<Record<string, string>>) =>
+    [language, ...lane.shop.languages, ...Object.keys(texts)].map((one) => texts[one]).find(Boolean) ?? '';
   return { title: said(page.title), text: said(page.text) };
 }
 

@@ -9,9 +9,12 @@ export interface CurrencyChange {
   readonly rate: number;
 }
 
+/** By what minor units are multiplied. */
+export const convertFactor = ({ from, to, rate }: CurrencyChange): number =>
+  rate * 10 ** (currencyOf(to).exponent - currencyOf(from).exponent);
+
 /** Minor units of the currency before as those of the one after, rounded half up. Sums below 0 are rounded like those above. */
-export function convertSum(amountMinor: number, { from, to, rate }: CurrencyChange): Minor {
-  const scale = 10 ** (currencyOf(to).exponent - currencyOf(from).exponent);
-  const amount = Math.round(Math.abs(amountMinor) * scale * rate);
+export function convertSum(amountMinor: number, change: CurrencyChange): Minor {
+  const amount = Math.round(Math.abs(amountMinor) * convertFactor(change));
   return minor(amountMinor < 0 ? 0 - amount : amount);
 }

@@ -1,7 +1,7 @@
 export { minor, sumMinor, type Minor } from './minor';
 export { currencyOf, formatMoney, formatRoughMoney, isCurrency, isLocale, type Currency } from './currency';
 export { allocate, allocateInto } from './allocate';
-export { convertSum, type CurrencyChange } from './convert-sum';
+export { convertFactor, convertSum, type CurrencyChange } from './convert-sum';
 export {
   decimalMarkOf,
   MOST_MINOR,

@@ -40,10 +40,6 @@ const PLAIN = Object.fromEntries(
   ).map((code) => [code, Object.freeze({ code })]),
 ) as Readonly<Record<PlainCode, Refusal>>;
 
-/** Whether an offer is able; null: it is. */
-export const refusalOf = (offer: PricedOffer, input: PricingInput): Refusal | null =>
-  refusalBefore(offer, input, Date.parse(input.at), input.codes.map(plainCode)) ?? refusalByGoods(offer, input.lines);
-
 /** Why an offer is not able, whatever the goods; null: they decide. `at` in milliseconds since 1970, `codes` plain. */
 export function refusalBefore(
   { id, on, when, limits }: PricedOffer,

@@ -1,2 +1,2 @@
 export { addDays, dayIn, isTimeZone, longDate, startOfDay } from './day';
-export { localTime, momentOf } from './zoned';
+export { localTime, momentOf, offsetSpans, type OffsetSpan } from './zoned';

@@ -23,6 +23,7 @@ import { productFacts } from './2026-11-26-product-facts';
 import { shownProducts } from './2026-11-26-shown-products';
 import { orderKeeping } from './2026-11-26-order-keeping';
 import { shownPrices } from './2026-11-30-shown-prices';
+import { grounds } from './2026-11-30-grounds';
 import { removedLines } from './2026-11-30-removed-lines';
 import { whoBuys } from './2026-11-30-who-buys';
 import { optionsAndCarts } from './2026-11-25-options-and-carts';
@@ -63,4 +64,5 @@ export const migrations: readonly Migration[] = [
   shownPrices,
   whoBuys,
   removedLines,
+  grounds,
 ];

@@ -101,7 +101,7 @@ export function orderKeeping(db: Database) {
   }
 
   /** Lines of all paid orders, oldest first, with what each came to before offers. */
-  async function listForPricing(): Promise<PricedRow[]> {
+  async function listForPricing(currency: string): Promise<PricedRow[]> {
     return db.select<PricedRow>(
       `SELECT o.id orderId, o.placed_at placedAt, lower(o.email) email, o.address ->> 'country' country, o.delivery,
          coalesce((SELECT s.value ->> 'amountMinor' FROM json_each(coalesce(o.steps -> 'steps', o.steps)) s
@@ -109,7 +109,8 @@ export function orderKeeping(db: Database) {
          l.variant_id variantId, l.sku, l.quantity, l.cost_minor costMinor,
          l.total_minor - coalesce((SELECT sum(s.value ->> 'amountMinor') FROM json_each(coalesce(l.steps -> 'steps', l.steps)) s
            WHERE s.value ->> 'code' IN ('offer', 'coupon')), 0) fullMinor
-       FROM orders o JOIN order_lines l ON l.order_id = o.id WHERE o.status = 'paid' ORDER BY o.placed_at, o.id, l.id`,
+       FROM orders o JOIN order_lines l ON l.order_id = o.id WHERE o.status = 'paid' AND o.currency = $currency ORDER BY o.placed_at, o.id, l.id`,
+      { currency },
     );
   }
 

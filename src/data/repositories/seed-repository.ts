@@ -16,6 +16,8 @@ export interface SeededVisit {
   readonly depth: number;
   readonly excluded: 'bot' | 'owner' | null;
   revenueMinor: number;
+  /** Null: there is none. */
+  revenueCurrency: string | null;
   readonly events: [string, string, number, EventKind, string | null, string | null, string | null][];
 }
 
@@ -129,9 +131,10 @@ export function seedRepository(db: Database) {
         visit.depth,
         visit.excluded,
         visit.revenueMinor,
+        visit.revenueCurrency,
       ]),
-      `INSERT INTO visits (id, started_at, last_at, day, device, source, depth, excluded, revenue_minor)
-       SELECT value ->> 0, value ->> 1, value ->> 2, value ->> 3, value ->> 4, value ->> 5, value ->> 6, value ->> 7, value ->> 8 FROM json_each($rows)`,
+      `INSERT INTO visits (id, started_at, last_at, day, device, source, depth, excluded, revenue_minor, revenue_currency)
+       SELECT value ->> 0, value ->> 1, value ->> 2, value ->> 3, value ->> 4, value ->> 5, value ->> 6, value ->> 7, value ->> 8, value ->> 9 FROM json_each($rows)`,
     );
     const days = new Map(visits.map((visit) => [visit.id, visit.day]));
     const events = visits.flatMap((visit) => visit.events);

@@ -123,14 +123,15 @@ export function visitRepository(db: Database) {
     });
   }
 
-  /** Adds an order's worth to its visit; false when the visit is not known. */
-  async function addRevenue(visitId: string, amountMinor: number): Promise<boolean> {
-    return (
-      (await db.run('UPDATE visits SET revenue_minor = revenue_minor + $amountMinor WHERE id = $visitId', {
-        visitId,
-        amountMinor,
-      })) === 1
+  /** Adds an order's worth to its visit; false when the visit is not known. Of a visit one currency counts, the last. */
+  async function addRevenue(visitId: string, amountMinor: number, currency: string): Promise<boolean> {
+    const added = await db.run(
+      `UPDATE visits SET revenue_minor = $amountMinor + iif(revenue_currency IS $currency, revenue_minor, 0),
+         revenue_currency = $currency
+       WHERE id = $visitId AND ($amountMinor >= 0 OR revenue_currency IS $currency)`,
+      { visitId, amountMinor, currency },
     );
+    return added === 1;
   }
 
   /** What was recorded of one visit, oldest first. */
@@ -147,10 +148,13 @@ export function visitRepository(db: Database) {
     );
   }
 
-  async function countDepths(query: VisitQuery): Promise<(DepthCount & { device: Device })[]> {
+  /** Revenue in a currency; of orders in any other only how many there are. */
+  async function countDepths(query: VisitQuery, currency: string): Promise<(DepthCount & { device: Device })[]> {
     return db.select(
-      `SELECT device, depth, count(*) sessions, sum(revenue_minor) revenueMinor FROM visits WHERE ${COUNTED} AND excluded IS NULL GROUP BY device, depth`,
-      bound(query),
+      `SELECT device, depth, count(*) sessions, sum(iif(revenue_currency = $currency, revenue_minor, 0)) revenueMinor,
+         sum(revenue_currency IS NOT NULL AND revenue_currency <> $currency) foreignOrders
+       FROM visits WHERE ${COUNTED} AND excluded IS NULL GROUP BY device, depth`,
+      { ...bound(query), currency },
     );
   }
 
@@ -189,17 +193,17 @@ export function visitRepository(db: Database) {
     return Object.fromEntries(rows.map((row) => [row.piece, row.n]));
   }
 
-  /** Of pieces, the visits they were used in, and the paid orders of those visits. Sums in minor units. */
+  /** Of pieces, the visits they were used in, and the paid orders of those visits in a currency. Sums in minor units. */
   async function countEarned(
     pieces: readonly string[],
-    { fromDay, toDay }: Pick<VisitQuery, 'fromDay' | 'toDay'>,
+    { fromDay, toDay, currency }: Pick<VisitQuery, 'fromDay' | 'toDay'> & { readonly currency: string },
   ): Promise<{ piece: string; day: string; visits: number; orders: number; revenueMinor: number }[]> {
     return db.select(
       `SELECT vp.piece_id piece, vp.day, count(DISTINCT v.id) visits, count(o.id) orders, coalesce(sum(o.total_minor), 0) revenueMinor
        FROM json_each($pieces) asked JOIN visit_pieces vp ON vp.piece_id = asked.value AND vp.day BETWEEN $fromDay AND $toDay
          JOIN visits v ON v.id = vp.visit_id AND v.excluded IS NULL
-         LEFT JOIN orders o ON o.visit_id = v.id AND o.status = 'paid' GROUP BY vp.piece_id, vp.day ORDER BY vp.day`,
-      { pieces: JSON.stringify(pieces), fromDay, toDay },
+         LEFT JOIN orders o ON o.visit_id = v.id AND o.status = 'paid' AND o.currency = $currency GROUP BY vp.piece_id, vp.day ORDER BY vp.day`,
+      { pieces: JSON.stringify(pieces), fromDay, toDay, currency },
     );
   }
 

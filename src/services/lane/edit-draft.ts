@@ -14,7 +14,8 @@ import { definitions } from '~/pieces/registry';
 import type { App } from '~/services/app';
 import { startingLane } from '~/services/accounts/begin';
 import { findEmpty, findUnsold } from '~/services/catalogue/find-empty';
-import { forgetLiveLane, liveLane } from './live-lane';
+import { inPresentCurrency } from '~/services/grounds/in-present-currency';
+import { forgetLiveLane, isOpen, liveLane } from './live-lane';
 
 /** The draft as the studio works on it, beside what is live. */
 export interface DraftView {
@@ -66,6 +67,8 @@ export async function patchDraft(app: App, edit: number, patch: LanePatch): Prom
     if (!stored || stored.edit !== edit) return fail('edit', 'stale-draft');
     const patched = applyLanePatch(migrateLane(stored.document) as Lane, patch, definitions);
     if (!patched.ok) return patched;
+    const step = await changesGround(app, migrateLane(stored.document) as Lane, patched.value);
+    if (step) return step;
     await app.lanes.writeDraft({ ...stored, document: patched.value, edit: edit + 1, updatedAt: app.now() });
     return ok({ edit: edit + 1 });
   });
@@ -74,7 +77,16 @@ export async function patchDraft(app: App, edit: number, patch: LanePatch): Prom
   return result;
 }
 
-/** Puts a revision's document into the draft, or what is live, to start over from it. */
+/** What the shop stands on changes in a step of its own, which changes everything that hangs on it; before there is anything it is free. */
+async function changesGround(app: App, before: Lane, after: Lane): Promise<ReturnType<typeof fail> | null> {
+  const isMoved = before.shop.timeZone !== after.shop.timeZone;
+  const isRepriced = before.shop.currency !== after.shop.currency;
+  if (!isMoved && !isRepriced) return null;
+  if ((await isOpen(app)) || (isRepriced && (await app.catalogue.countAll()) > 0)) return fail('shop', 'ground-step');
+  return null;
+}
+
+/** Puts a revision's document into the draft, or what is live, to start over from it: in the currency and the zone of today. */
 export async function restoreIntoDraft(
   app: App,
   edit: number,
@@ -87,7 +99,10 @@ export async function restoreIntoDraft(
     if (!stored || stored.edit !== edit) return fail('edit', 'stale-draft');
     const read = readLane(source.document, definitions);
     if (!read.ok) return read;
-    await app.lanes.writeDraft({ ...stored, document: read.value, edit: edit + 1, updatedAt: app.now() });
+    const { timeZone } = (await liveLane(app)).lane.shop;
+    const priced = await inPresentCurrency(app, read.value, source.id);
+    const document = { ...priced, shop: { ...priced.shop, timeZone } };
+    await app.lanes.writeDraft({ ...stored, document, edit: edit + 1, updatedAt: app.now() });
     await app.accounts.writeAudit({
       at: app.now(),
       accountId,

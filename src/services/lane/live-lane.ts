@@ -4,6 +4,7 @@ import { compileManifest, readLane, type Lane, type Manifest } from '~/core/lane
 import { currencyOf, type Currency } from '~/core/money';
 import { definitionOf, definitions } from '~/pieces/registry';
 import type { App } from '~/services/app';
+import { inPresentCurrency } from '~/services/grounds/in-present-currency';
 
 export interface LiveLane {
   /** 0: nothing has been published yet. The shop is closed, and its owner sees the draft. */
@@ -117,7 +118,9 @@ export async function draftLane(app: App, asked: string | null): Promise<LiveLan
   const read = readLane(document, definitions);
   if (!read.ok) return null;
   const { revision } = await liveLane(app);
-  return { revision, isNewest: true, lane: read.value, currency: currencyOf(read.value.shop.currency) };
+  // The catalogue has the prices of today: a revision from before the currency changed is looked at in today's.
+  const lane = old === undefined ? read.value : await inPresentCurrency(app, read.value, Number(old));
+  return { revision, isNewest: true, lane, currency: currencyOf(lane.shop.currency) };
 }
 
 /** As the runtime gets it: without what only the server draws. */

@@ -38,6 +38,9 @@ function storeDraft(
     if (!stored || stored.edit !== request.edit) return fail('edit', 'stale-draft');
     const read = readLane(stored.document, definitions);
     if (!read.ok) return read;
+    const live = readLane((await app.lanes.readRevision('latest'))?.document, definitions);
+    // Both change in steps of their own, with all that hangs on them.
+    if (live.ok && !standAlike(live.value, read.value)) return fail('shop', 'ground-step');
     const errors = lintLane(read.value, definitions, await app.catalogue.listSlugs()).filter(
       (finding) => finding.level === 'error',
     );
@@ -48,6 +51,8 @@ function storeDraft(
     return ok({ revision: await storeRevision(app, read.value, request) });
   });
 }
+
+const standAlike = ({ shop: a }: Lane, { shop: b }: Lane) => a.currency === b.currency && a.timeZone === b.timeZone;
 
 /** Stores a lane as what is live. Call inside a transaction, and forget the live lane after it. */
 export async function storeRevision(

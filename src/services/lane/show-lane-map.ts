@@ -40,6 +40,7 @@ export interface LaneMap {
 
 export async function showLaneMap(app: App, query: LaneMapQuery): Promise<LaneMap> {
   const { lane } = await liveLane(app);
+  const { currency } = lane.shop;
   const toDay = dayIn(lane.shop.timeZone, app.now());
   const fromDay = addDays(toDay, 1 - query.days);
   const now: VisitQuery = {
@@ -51,9 +52,9 @@ export async function showLaneMap(app: App, query: LaneMapQuery): Promise<LaneMa
   const before: VisitQuery = { ...now, fromDay: addDays(fromDay, -query.days), toDay: addDays(fromDay, -1) };
   const allDevices: VisitQuery = { fromDay, toDay, ...(query.source && { source: query.source }) };
   const [rows, rowsBefore, rowsAll, days, excluded, orders, pieceUse, sources, revisions] = await Promise.all([
-    app.visits.countDepths(now),
-    app.visits.countDepths(before),
-    query.device ? app.visits.countDepths(allDevices) : null,
+    app.visits.countDepths(now, currency),
+    app.visits.countDepths(before, currency),
+    query.device ? app.visits.countDepths(allDevices, currency) : null,
     app.visits.countDays(now),
     app.visits.countExcluded(now),
     app.visits.countOrders(now),
@@ -90,6 +91,6 @@ export async function showLaneMap(app: App, query: LaneMapQuery): Promise<LaneMa
 export async function showDevices(app: App, days: number): Promise<{ device: Device; funnel: Funnel }[]> {
   const { lane } = await liveLane(app);
   const toDay = dayIn(lane.shop.timeZone, app.now());
-  const rows = await app.visits.countDepths({ fromDay: addDays(toDay, 1 - days), toDay });
+  const rows = await app.visits.countDepths({ fromDay: addDays(toDay, 1 - days), toDay }, lane.shop.currency);
   return DEVICES.map((device) => ({ device, funnel: countFunnel(rows.filter((row) => row.device === device)) }));
 }

@@ -13,11 +13,12 @@ export interface EarnedDay {
 
 export const EARNED_DAYS = 28;
 
-/** The last days, today included, the oldest first. */
-async function lastDays(app: App): Promise<string[]> {
-  const { lane } = await liveLane(app);
-  const today = dayIn(lane.shop.timeZone, app.now());
-  return Array.from({ length: EARNED_DAYS }, (_, i) => addDays(today, i - EARNED_DAYS + 1));
+/** The last days, today included, the oldest first; and the currency whose orders count. */
+async function lastDays(app: App): Promise<{ readonly days: string[]; readonly currency: string }> {
+  const { shop } = (await liveLane(app)).lane;
+  const today = dayIn(shop.timeZone, app.now());
+  const days = Array.from({ length: EARNED_DAYS }, (_, i) => addDays(today, i - EARNED_DAYS + 1));
+  return { days, currency: shop.currency };
 }
 
 type Row = Omit<EarnedDay, 'visits'> & { readonly piece: string; readonly visits?: number };
@@ -38,8 +39,8 @@ function byPiece(rows: readonly Row[], days: readonly string[], countsVisits: bo
 
 /** What came of pieces in the last days, by their ids: visits in which one was used, and the paid orders of those visits. */
 export async function showEarned(app: App, pieces: readonly string[]): Promise<Record<string, EarnedDay[]>> {
-  const days = await lastDays(app);
-  const rows = await app.visits.countEarned(pieces, { fromDay: days[0]!, toDay: days.at(-1)! });
+  const { days, currency } = await lastDays(app);
+  const rows = await app.visits.countEarned(pieces, { fromDay: days[0]!, toDay: days.at(-1)!, currency });
   return byPiece(rows, days, true);
 }
 
@@ -53,8 +54,8 @@ export interface EarnedBlock {
 
 /** What came of the blocks of thank-you pages that ask for something, by page. */
 export async function showBlocks(app: App): Promise<Record<string, EarnedBlock[]>> {
-  const days = await lastDays(app);
-  const rows = await app.blocks.count(days[0]!);
+  const { days, currency } = await lastDays(app);
+  const rows = await app.blocks.count(days[0]!, currency);
   return Object.fromEntries(
     [...new Set(rows.map(({ piece }) => piece))].map((page) => {
       const own = rows.filter(({ piece }) => piece === page);

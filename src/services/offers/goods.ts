@@ -52,10 +52,10 @@ export async function goodsOfOrder(
   return { goods, lines };
 }
 
-/** Orders of the past, to be priced anew: their goods as they are told now, at the prices they were sold at then, before offers. */
+/** Orders of the past in the shop's currency, to be priced anew: their goods as they are told now, at the prices they were sold at then, before offers. */
 export async function pastOrders(app: App): Promise<PastOrder[]> {
   const { lane } = await liveLane(app);
-  const rows = await app.orders.listForPricing();
+  const rows = await app.orders.listForPricing(lane.shop.currency);
   const facts = await app.catalogue.variantFacts([...new Set(rows.flatMap(({ variantId }) => variantId ?? []))]);
   const returning = new Set<string>();
   const orders = new Map<number, PastOrder & { lines: PastOrder['lines'][number][] }>();

@@ -175,7 +175,7 @@ async function confirm(
     await app.catalogue.recordSale([{ variantId: facts.variantId, quantity }]);
     const files = facts.downloadFile ? [{ name: facts.name, file: facts.downloadFile, uses: DOWNLOAD_USES }] : [];
     await app.orders.grantDownloads(order.token, files, app.now() + DOWNLOAD_DAYS * 86_400_000);
-    if (order.visitId) await app.visits.addRevenue(order.visitId, price.totalMinor);
+    if (order.visitId) await app.visits.addRevenue(order.visitId, price.totalMinor, order.currency);
   });
   app.log.info(
     { order: order.token, totalMinor: addition.amountMinor, piece: addition.piece },

@@ -17,7 +17,7 @@ import { judgedEmail } from '~/services/cart/show-checkout';
 import { priceCartGoods, wordCode } from '~/services/cart/view-cart';
 import { liveLane, type LiveLane } from '~/services/lane/live-lane';
 import { typedCodes } from '~/services/offers/one-time-codes';
-import type { OrderRequest } from './place-order';
+import type { OrderRequest } from './order-request';
 
 export interface Built {
   readonly order: Omit<Order, 'id'>;

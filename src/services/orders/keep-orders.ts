@@ -280,7 +280,7 @@ async function settle(app: App, token: string, refund: StoredRefund, accountId: 
     if (!(await app.orders.settleRefund(refund.key))) return;
     await takeBack(app, order, refund);
     if (isOfCancelling(refund, (await app.orders.readKeeping(order.id))!)) await endOrder(app, order, accountId);
-    if (order.visitId) await app.visits.addRevenue(order.visitId, -refund.amountMinor);
+    if (order.visitId) await app.visits.addRevenue(order.visitId, -refund.amountMinor, order.currency);
     const facts = { order: order.id, amountMinor: refund.amountMinor, units: refund.units };
     await app.accounts.writeAudit({ at: app.now(), accountId, action: 'order-refund', facts });
   });

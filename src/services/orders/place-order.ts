@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import { own } from '~/core/own';
-import { takenBy, type CheckoutForm, type Order } from '~/core/orders';
+import { takenBy, type Order } from '~/core/orders';
 import { fail, ok, type Problem, type ProblemCode, type Result } from '~/core/problems';
 import type { RelatedOrder, StoredCart } from '~/data';
 import type { DeliveryRate } from '~/standins';
@@ -12,25 +12,8 @@ import { quoteDelivery } from '~/services/cart/quote-delivery';
 import { noteUses } from '~/services/prices/record-shown';
 import { buildOrder } from './build-order';
 import { sendOrderMail } from './order-mails';
+import type { OrderRequest } from './order-request';
 import { asksWhoBuys, countWhoTry, waitForWho } from './who-buys';
-
-export interface OrderRequest {
-  readonly cartToken: string;
-  /** Which state of the cart the shopper saw; another is refused. */
-  readonly cartVersion: number;
-  readonly form: CheckoutForm;
-  /** The same key is the same order, however often it is sent. */
-  readonly key: string;
-  readonly visitId: string | null;
-  /** ISO 639-1. */
-  readonly language: string;
-  /** The total the shopper was shown; an order at another price is refused, unless who buys makes it less. */
-  readonly seenTotalMinor: number | null;
-  /** What the shopper was shown to come along (`CartView.comesAlong`); what has run out since is told before anything is paid. Null: not known. */
-  readonly seenGifts: string | null;
-  /** Address of whoever orders. */
-  readonly from: string;
-}
 
 const FAILED: Readonly<Record<string, ProblemCode>> = {
   declined: 'payment-declined',
@@ -206,7 +189,7 @@ async function confirm(
     }
     await app.catalogue.recordSale(takenBy(order.lines));
     await app.orders.grantDownloads(order.token, from.files, app.now() + DOWNLOAD_DAYS * 86_400_000);
-    if (order.visitId && (await app.visits.addRevenue(order.visitId, order.totalMinor))) {
+    if (order.visitId && (await app.visits.addRevenue(order.visitId, order.totalMinor, order.currency))) {
       await app.visits.recordServerEvent({
         id: `order-${order.token}`,
         visitId: order.visitId,

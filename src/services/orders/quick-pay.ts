@@ -1,7 +1,8 @@
 import type { CheckoutForm } from '~/core/orders';
 import { fail, type Result } from '~/core/problems';
 import type { App } from '~/services/app';
-import { placeOrder, type OrderRequest } from './place-order';
+import type { OrderRequest } from './order-request';
+import { placeOrder } from './place-order';
 import { quoteCheckout, type CheckoutQuote } from '~/services/cart/show-checkout';
 
 export type WalletView = Awaited<ReturnType<App['wallet']['open']>> & { readonly quote: CheckoutQuote };

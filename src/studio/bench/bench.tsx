@@ -57,7 +57,7 @@ function BenchScreen({ pieceId, samples, categories, start, layouts: ownLayouts 
   const [part, setPart] = useState<string | null>(start.part);
   /** Where the window is narrow, the settings lie over the preview and can be put away. */
   const [hasDrawer, setDrawer] = useState(false);
-  const [language, setLanguage] = useState('en');
+  const [language, setLanguage] = useState(lane.shop.languages[0]!);
   const [force, setForce] = useState<LookState>('rest');
   const [situation, setSituation] = useState<Situation>(situations[0]!);
   const [width, setWidth] = useState(start.width ?? situations[0]!.width);
@@ -93,7 +93,7 @@ function BenchScreen({ pieceId, samples, categories, start, layouts: ownLayouts 
     setSituation(next);
     setWidth(next.width);
     if (next.rightToLeft) setLanguage('ar');
-    else if (language === 'ar') setLanguage('en');
+    else if (situation.rightToLeft) setLanguage(lane.shop.languages[0]!);
   }
 
   const panel = { piece, definition, edit, part };
@@ -193,6 +193,7 @@ function BenchScreen({ pieceId, samples, categories, start, layouts: ownLayouts 
           <WordsPanel
             {...panel}
             language={language}
+            languages={lane.shop.languages}
             onLanguage={setLanguage}
             cart={lane.shop.cart}
             editWord={editWord}

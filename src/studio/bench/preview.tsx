@@ -53,7 +53,7 @@ export function Preview(props: Props) {
   // What the server draws stands on the page of its place.
   const page = isServerDrawn ? PATH_OF[pageOfSpot(lane.pieces[pieceId]?.where.spot ?? '') ?? 'home'] : null;
   const fallback = samples.products['plain'] ?? '';
-  const address = `${(page ?? path).replace('{product}', product ?? fallback)}?draft=${token}${isServerDrawn ? `&shape=${pieceId}${language === 'en' ? '' : `&lang=${language}`}` : ''}`;
+  const address = `${(page ?? path).replace('{product}', product ?? fallback)}?draft=${token}&lang=${isServerDrawn ? `${language}&shape=${pieceId}` : whole.shop.languages[0]!}`;
   // An off piece is shown all the same: it is being shaped.
   const shown = {
     ...lane,

@@ -4,16 +4,16 @@ import { directionOf } from '~/core/words';
 import type { CartNaming } from '~/core/words';
 import { RichField } from '../shared/rich-field';
 import { Row } from '../shared/controls';
-import { Segmented } from '../shared/segmented';
+import { LanguageChoice } from '../shared/language-choice';
 import type { PanelProps } from './panel';
-
-const LANGUAGES = { en: 'English', de: 'German', ar: 'Arabic' } as const;
 
 /** Characters that fit in a row of a field. */
 const ROW = 28;
 
 interface Props extends PanelProps {
   readonly language: string;
+  /** Those the shop speaks. */
+  readonly languages: readonly string[];
   readonly onLanguage: (language: string) => void;
   /** What the shop calls its cart. */
   readonly cart: CartNaming;
@@ -27,7 +27,7 @@ function problemOf(text: string): string | null {
 }
 
 /** Every text shoppers read. A text can also be edited in the preview, by pressing it twice. */
-export function WordsPanel({ piece, definition, part, edit, language, onLanguage, cart, editWord }: Props) {
+export function WordsPanel({ piece, definition, part, edit, language, languages, onLanguage, cart, editWord }: Props) {
   const entries = Object.entries(definition.words).filter(([, spec]) => part === null || spec.part === part);
   const all = entries.length > 0 ? entries : Object.entries(definition.words);
   const texts = resolveWords(definition, piece, language, cart);
@@ -42,12 +42,7 @@ export function WordsPanel({ piece, definition, part, edit, language, onLanguage
         </h2>
         <p className="help">Or press a text in the preview twice.</p>
       </header>
-      <Segmented
-        label="Language"
-        options={LANGUAGES}
-        value={language as keyof typeof LANGUAGES}
-        onChange={onLanguage}
-      />
+      <LanguageChoice languages={languages} value={language} onChange={onLanguage} />
       {all
         .filter(([, spec]) => spec.isRich)
         .map(([key, spec]) => (

@@ -65,6 +65,7 @@ function MapScreen({ initial }: { initial: LaneMapData }) {
     return () => useBandFigures.setState({ figures: null });
   }, [map]);
   const { funnel, excluded, orders } = map;
+  const ownOrders = funnel.orders - funnel.foreignOrders;
   const left = [
     excluded.bots > 0 && `${count(excluded.bots)} by robots`,
     excluded.owner > 0 && `${count(excluded.owner)} of your own`,
@@ -92,7 +93,7 @@ function MapScreen({ initial }: { initial: LaneMapData }) {
             ·{' '}
             <Figure
               name="Revenue"
-              formula={`What these ${plural(funnel.orders, 'visit', 'visits')} paid: goods after offers, delivery and tax. On average ${money(funnel.orders ? Math.round(funnel.revenueMinor / funnel.orders) : 0, shop)} a visit with an order.`}
+              formula={`What these ${plural(ownOrders, 'visit', 'visits')} paid: goods after offers, delivery and tax. On average ${money(ownOrders ? Math.round(funnel.revenueMinor / ownOrders) : 0, shop)} a visit with an order.${funnel.foreignOrders > 0 ? ` Left out: ${plural(funnel.foreignOrders, 'visit', 'visits')} that paid in another currency.` : ''}`}
             >
               {money(funnel.revenueMinor, shop)}
             </Figure>

@@ -1,10 +1,12 @@
-import { useId } from 'react';
-import type { Lane } from '~/core/lane';
-import { currencyOf, formatMoney } from '~/core/money';
+import { original } from 'immer';
+import { useId, useState } from 'react';
+import { LANGUAGES, languageUse, localeOf, moveToCountry, type Lane } from '~/core/lane';
 import { ALL_COUNTRIES, countryName } from '~/core/orders';
+import { definitions } from '~/pieces/registry';
 import { useDraft } from '../shared/draft-store';
 import { PictureControl } from '../shared/picture-control';
 import { SelectField, TextField } from './fields';
+import { CurrencyStep, LanguageDialog, ZoneStep } from './grounds';
 import type { SectionProps } from './section';
 
 const named = (type: 'language' | 'currency' | 'region') => {
@@ -19,50 +21,22 @@ const COUNTRIES = ALL_COUNTRIES.map((code) => [code, countryName(code, 'en')] as
 );
 const CURRENCIES = byName(Intl.supportedValuesOf('currency'), named('currency'));
 const ZONES = Intl.supportedValuesOf('timeZone').map((zone) => [zone, zone.replaceAll('_', ' ')] as const);
-/** Languages with a name of their own in every browser; words ship in the first three. */
-const LANGUAGES = byName(
-  [
-    'en',
-    'de',
-    'ar',
-    'cs',
-    'da',
-    'el',
-    'es',
-    'et',
-    'fi',
-    'fr',
-    'he',
-    'hu',
-    'it',
-    'ja',
-    'lt',
-    'lv',
-    'nl',
-    'no',
-    'pl',
-    'pt',
-    'ro',
-    'sk',
-    'sl',
-    'sv',
-    'tr',
-    'uk',
-  ],
-  named('language'),
-);
-
-/** The locale sums and days are written in: the shop's first language as it is written where the shop is. */
-function writtenAs(shop: Lane['shop']): string {
-  return `${shop.languages[0]}-${shop.delivery.home}`;
-}
+const LANGUAGE_NAMES = byName(LANGUAGES, named('language'));
 
 /** Whose shop it is, where it is, and what it speaks. */
-export function AboutSection({ lane, change }: SectionProps) {
+export function AboutSection({ lane, change, hasProducts = true }: SectionProps) {
   const { shop } = lane;
-  const live = useDraft((state) => state.live.lane);
+  const isOpen = useDraft((state) => state.live.revision > 0);
+  const [leaving, setLeaving] = useState<string | null>(null);
   const [logoId, heroId] = [useId(), useId()];
   const edit = (recipe: (shop: Lane['shop']) => void, key?: string) => change((draft) => recipe(draft.shop), key);
+  function remove(code: string): void {
+    setLeaving(null);
+    edit((draft) => {
+      draft.languages.splice(draft.languages.indexOf(code), 1);
+      draft.locale = localeOf(draft);
+    });
+  }
   return (
     <>
       <TextField
@@ -114,34 +88,23 @@ export function AboutSection({ lane, change }: SectionProps) {
       </div>
       <SelectField
         label="Country"
-        help="Where the shop is: decides how sums and days are written, and where delivery starts."
+        help={
+          isOpen
+            ? 'Where the shop is: decides how sums and days are written, and where delivery starts.'
+            : 'Where the shop is. Currency, time zone, tax and delivery begin as is usual there: check them.'
+        }
         value={shop.delivery.home}
         options={COUNTRIES}
         onChange={(home) =>
-          edit((draft) => {
-            draft.delivery.home = home;
-            draft.locale = writtenAs(draft);
+          change((draft) => {
+            if (!isOpen) return void Object.assign(draft, moveToCountry(original(draft)!, home, hasProducts));
+            draft.shop.delivery.home = home;
+            draft.shop.locale = localeOf(draft.shop);
           })
         }
       />
-      <SelectField
-        label="Currency"
-        help={
-          currencyOf(shop.currency).exponent === currencyOf(live.shop.currency).exponent
-            ? 'Prices in the catalogue keep their numbers: 12.00 stays 12.00. Check them after a change.'
-            : `This currency is counted with other decimals: a price of ${formatMoney(1200, currencyOf(live.shop.currency), shop.locale)} would be ${formatMoney(1200, currencyOf(shop.currency), shop.locale)}. Correct all prices before you publish.`
-        }
-        value={shop.currency}
-        options={CURRENCIES}
-        onChange={(currency) => edit((draft) => void (draft.currency = currency))}
-      />
-      <SelectField
-        label="Time zone"
-        help="When a day begins: for offers, delivery dates and figures."
-        value={shop.timeZone}
-        options={ZONES.some(([zone]) => zone === shop.timeZone) ? ZONES : [[shop.timeZone, shop.timeZone], ...ZONES]}
-        onChange={(zone) => edit((draft) => void (draft.timeZone = zone))}
-      />
+      <CurrencyStep shop={shop} currencies={CURRENCIES} />
+      <ZoneStep shop={shop} zones={ZONES} />
       <fieldset className="flex flex-col gap-1">
         <legend className="font-semibold">Languages</legend>
         <p className="help">
@@ -159,7 +122,7 @@ export function AboutSection({ lane, change }: SectionProps) {
                     edit((draft) => {
                       draft.languages.splice(i, 1);
                       draft.languages.unshift(code);
-                      draft.locale = writtenAs(draft);
+                      draft.locale = localeOf(draft);
                     })
                   }
                 >
@@ -170,12 +133,7 @@ export function AboutSection({ lane, change }: SectionProps) {
                 <button
                   className="btn"
                   aria-label={`Remove ${named('language')(code)}`}
-                  onClick={() =>
-                    edit((draft) => {
-                      draft.languages.splice(i, 1);
-                      draft.locale = writtenAs(draft);
-                    })
-                  }
+                  onClick={() => (languageUse(lane, code, definitions).length > 0 ? setLeaving(code) : remove(code))}
                 >
                   Remove
                 </button>
@@ -190,13 +148,22 @@ export function AboutSection({ lane, change }: SectionProps) {
           onChange={({ target: { value } }) => value && edit((draft) => void draft.languages.push(value))}
         >
           <option value="">Add a language …</option>
-          {LANGUAGES.filter(([code]) => !shop.languages.includes(code)).map(([code, name]) => (
+          {LANGUAGE_NAMES.filter(([code]) => !shop.languages.includes(code)).map(([code, name]) => (
             <option key={code} value={code}>
               {name}
             </option>
           ))}
         </select>
       </fieldset>
+      {leaving && (
+        <LanguageDialog
+          lane={lane}
+          language={leaving}
+          name={named('language')(leaving)}
+          onRemove={() => remove(leaving)}
+          onClose={() => setLeaving(null)}
+        />
+      )}
     </>
   );
 }

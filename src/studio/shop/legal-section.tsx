@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { LEGAL_NAMES, LEGAL_PAGES } from '~/core/lane';
 import { directionOf } from '~/core/words';
 import { TextField } from './fields';
-import { LanguageChoice } from './language-choice';
+import { LanguageChoice } from '../shared/language-choice';
 import type { SectionProps } from './section';
 
 /** Texts the law asks for. Each that is filled in is a page, linked in the footer. */

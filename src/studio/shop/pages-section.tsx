@@ -5,7 +5,7 @@ import { definitions } from '~/pieces/registry';
 import { RichField } from '../shared/rich-field';
 import { Tick } from '../shared/tick';
 import { TextField } from './fields';
-import { LanguageChoice } from './language-choice';
+import { LanguageChoice } from '../shared/language-choice';
 import type { SectionProps } from './section';
 
 /** Pages of the owner's own, such as a guide: texts with live facts, and pieces that stand in them. */

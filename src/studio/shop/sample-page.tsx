@@ -12,7 +12,7 @@ interface Props {
 
 /** A page of the real shop as the draft would have it; drawn anew with every change that is kept. */
 export function SamplePage({ product, path: given }: Props) {
-  const { token, edit } = useDraft();
+  const { token, edit, lane } = useDraft();
   const [page, setPage] = useState('/shop/');
   const path = given ?? (page === 'product' ? `/shop/p/${product}` : page);
   return (
@@ -34,7 +34,7 @@ export function SamplePage({ product, path: given }: Props) {
       <iframe
         key={`${path} ${edit}`}
         title="The shop with the draft"
-        src={`${path}?draft=${token}&edit=${edit}`}
+        src={`${path}?draft=${token}&lang=${lane.shop.languages[0]!}&edit=${edit}`}
         className="min-h-0 w-full flex-1 border-0 bg-white"
       />
     </aside>

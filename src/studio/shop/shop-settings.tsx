@@ -77,7 +77,7 @@ function Screen({ start, product }: Props) {
           ))}
         </nav>
         <div className="flex flex-col gap-4" key={section}>
-          <Body lane={lane} change={change} onShow={setPath} />
+          <Body lane={lane} change={change} hasProducts={product !== null} onShow={setPath} />
         </div>
       </div>
       <SamplePage product={product} path={section === 'pages' ? path : null} />

@@ -3,7 +3,7 @@ import { resolveShopWords, SHOP_WORDS, type ShopWord, type WordSpec } from '~/co
 import { directionOf } from '~/core/words';
 import { Row } from '../shared/controls';
 import { CartName } from './cart-name';
-import { LanguageChoice } from './language-choice';
+import { LanguageChoice } from '../shared/language-choice';
 import type { SectionProps } from './section';
 
 const WORDS = Object.entries(SHOP_WORDS) as [ShopWord, WordSpec][];

@@ -332,6 +332,7 @@ const FLAT = {
   sessions: 0,
   orders: 0,
   revenueMinor: 0,
+  foreignOrders: 0,
   stretches: ['browse', 'look', 'add', 'cart', 'pay', 'after'].map((stretch) => ({
     stretch: stretch as 'browse',
     sessions: 0,

@@ -231,6 +231,7 @@ describe('a panel of the bench', () => {
           <WordsPanel
             {...props}
             cart={CALLED_CART}
+            languages={['en', 'de', 'ar']}
             language={language}
             onLanguage={setLanguage}
             editWord={(word, text) => props.edit((draft) => void ((draft.words[language] ??= {})[word] = text))}
@@ -260,6 +261,7 @@ describe('a panel of the bench', () => {
         <WordsPanel
           {...props}
           cart={CALLED_CART}
+          languages={['en', 'de', 'ar']}
           language="en"
           onLanguage={() => undefined}
           editWord={() => undefined}
@@ -336,7 +338,14 @@ describe('a panel of the bench', () => {
           <>
             <WherePanel {...props} pieceId={id} categories={[]} />
             <PartsPanel {...props} {...NO_LAYOUTS} onTask={none} />
-            <WordsPanel {...props} cart={CALLED_CART} language="de" onLanguage={none} editWord={none} />
+            <WordsPanel
+              {...props}
+              cart={CALLED_CART}
+              languages={['en', 'de', 'ar']}
+              language="de"
+              onLanguage={none}
+              editWord={none}
+            />
             <LookPanel {...props} theme={lane.theme} force="rest" onForce={none} />
           </>
         ));

@@ -56,9 +56,59 @@ describe('settings of the shop', () => {
       expect([now().shop.languages, now().shop.locale]).to.deep.equal([['de', 'en', 'ar'], 'de-DK']);
       await studio.user.selectOptions(view.getByLabelText('Add a language'), 'French (fr)');
       await studio.user.click(view.getByLabelText('Remove Arabic'));
+      await studio.user.click(await view.findByText('Take out Arabic'));
       expect(now().shop.languages).to.deep.equal(['de', 'en', 'fr']);
-      await studio.user.selectOptions(view.getByLabelText('Currency'), 'Danish Krone (DKK)');
-      expect(now().shop.currency).to.equal('DKK');
+    });
+
+    it('say what is written in a language before it is taken out', async () => {
+      const lane = liveDemoLane();
+      lane.legal = { de: { terms: 'Bedingungen.' } };
+      const { view, now } = show(lane);
+      await studio.user.click(view.getByLabelText('Remove German'));
+      const dialog = await view.findByRole('dialog');
+      expect(dialog.textContent).to.include('Terms of sale: written in German alone.');
+      await studio.user.click(view.getByText('Cancel'));
+      expect(now().shop.languages).to.include('de');
+      await studio.user.click(view.getByLabelText('Remove German'));
+      await studio.user.click(await view.findByText('Take out German'));
+      expect(now().shop.languages).not.to.include('de');
+    });
+
+    it('say what a change of the currency does before it is done, and what stands in its way', async () => {
+      const { view } = show();
+      studio.server.answers((url) =>
+        String(url).includes('rate=1')
+          ? Response.json({
+              ...{ from: 'EUR', to: 'JPY', products: 3, offers: 1, zones: 0, orders: 2 },
+              examples: [{ name: 'Merlin', fromMinor: 16_900, toMinor: 169 }],
+            })
+          : Response.json(
+              { problems: [{ path: 'rate', message: 'Some prices would become nothing.' }] },
+              { status: 422 },
+            ),
+      );
+      await studio.user.click(view.getByText('Change the currency …'));
+      expect((view.getByRole('button', { name: 'Change the currency' }) as HTMLButtonElement).disabled).to.equal(true);
+      await studio.user.selectOptions(view.getByLabelText('New currency'), 'Japanese Yen (JPY)');
+      const plan = await view.findByTestId('plan');
+      expect(plan.textContent).to.match(/3 products.*1 offer.*Merlin€169.00JP¥169.*2 paid orders keep/);
+      await studio.user.click(view.getByLabelText('are converted:'));
+      const rate = view.getByLabelText('JPY for 1 EUR');
+      await studio.user.clear(rate);
+      await studio.user.type(rate, '0.01');
+      await view.findByText('Some prices would become nothing.');
+      expect(view.queryByTestId('plan')).to.equal(null);
+    });
+
+    it('begin as is usual in the country while the shop is not open', async () => {
+      const { useDraft } = studio.loaded as unknown as Store;
+      const { view, now } = show();
+      await studio.act(async () => useDraft.setState({ live: { ...useDraft.getState().live, revision: 0 } }));
+      await studio.user.selectOptions(view.getByLabelText('Country'), 'Japan');
+      // It has prices, whose currency is changed in a step of its own.
+      expect([now().shop.currency, now().shop.timeZone, now().shop.locale]).to.deep.equal([
+        ...['EUR', 'Asia/Tokyo', 'en-JP'],
+      ]);
     });
   });
 

@@ -1,4 +1,4 @@
-import { Segmented } from '../shared/segmented';
+import { Segmented } from './segmented';
 
 interface Props {
   readonly languages: readonly string[];

@@ -1,0 +1,313 @@
+import { useEffect, useState, type ReactNode } from 'react';
+import { languageUse, type CurrencyPlan, type Lane, type ZonePlan } from '~/core/lane';
+import { currencyOf, formatMoney } from '~/core/money';
+import { definitions } from '~/pieces/registry';
+import { ask, askJson } from '../shared/api';
+import { useDraft } from '../shared/draft-store';
+import { count, moment, plural } from '../shared/format';
+import { Modal } from '../shared/modal';
+import { NumberField } from '../shared/number-field';
+import { Labelled, SelectField } from './fields';
+
+type Options = readonly (readonly [value: string, label: string])[];
+
+interface GroundProps {
+  readonly label: string;
+  readonly help: string;
+  readonly said: string;
+  readonly children: (close: () => void) => ReactNode;
+}
+
+/** Something the shop stands on: how it is, and a step that changes it. */
+function Ground({ label, help, said, children }: GroundProps) {
+  const [isOpen, setOpen] = useState(false);
+  return (
+    <Labelled label={label} help={help}>
+      {(id, describedBy) => (
+        <span className="flex items-center gap-3">
+          <output id={id} aria-describedby={describedBy}>
+            {said}
+          </output>
+          <button className="btn" onClick={() => setOpen(true)}>
+            Change the {label.toLowerCase()} …
+          </button>
+          {isOpen && children(() => setOpen(false))}
+        </span>
+      )}
+    </Labelled>
+  );
+}
+
+/** What a change would do, asked anew whenever the wish changes; and the change itself. */
+function usePlan<Plan>(kind: 'currency' | 'zone', wish: Readonly<Record<string, string | number>> | null) {
+  const [plan, setPlan] = useState<Plan | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const [isBusy, setBusy] = useState(false);
+  const asked =
+    wish && new URLSearchParams(Object.entries(wish).map(([key, value]) => [key, String(value)])).toString();
+  useEffect(() => {
+    setPlan(null);
+    setProblem(null);
+    if (asked === null) return;
+    let isCurrent = true;
+    ask<Plan>(`/api/studio/grounds/${kind}?${asked}`).then(
+      (found) => isCurrent && setPlan(found),
+      (error: Error) => isCurrent && setProblem(error.message),
+    );
+    return () => void (isCurrent = false);
+  }, [kind, asked]);
+
+  async function change(): Promise<void> {
+    setBusy(true);
+    try {
+      // What is typed elsewhere on the page goes first.
+      if (!(await useDraft.getState().flush())) throw new Error('Your last change could not be stored yet. Try again.');
+      await askJson('POST', `/api/studio/grounds/${kind}`, { ...wish, edit: useDraft.getState().edit });
+      location.reload();
+    } catch (error) {
+      setProblem((error as Error).message);
+      setBusy(false);
+    }
+  }
+  return { plan, problem, isBusy, change };
+}
+
+function Problem({ text }: { text: string | null }) {
+  return (
+    text && (
+      <p role="alert" className="border-s-4 border-brick ps-3 text-brick">
+        {text}
+      </p>
+    )
+  );
+}
+
+export function CurrencyStep({ shop, currencies }: { shop: Lane['shop']; currencies: Options }) {
+  const nameOf = (code: string) => currencies.find(([key]) => key === code)?.[1] ?? code;
+  return (
+    <Ground
+      label="Currency"
+      help="What the shop asks for. A change converts prices, offers and delivery at once, or keeps their numbers."
+      said={nameOf(shop.currency)}
+    >
+      {(close) => <CurrencyDialog shop={shop} currencies={currencies} onClose={close} />}
+    </Ground>
+  );
+}
+
+function CurrencyDialog({
+  shop,
+  currencies,
+  onClose,
+}: {
+  shop: Lane['shop'];
+  currencies: Options;
+  onClose: () => void;
+}) {
+  const [to, setTo] = useState('');
+  const [rate, setRate] = useState<number | null>(null);
+  const { plan, problem, isBusy, change } = usePlan<CurrencyPlan>(
+    'currency',
+    to === '' ? null : { to, rate: rate ?? 1 },
+  );
+  const money = (amount: number, code: string) => formatMoney(amount, currencyOf(code), shop.locale);
+  return (
+    <Modal title="Change the currency" text="You see first what it does." onClose={onClose} width={620}>
+      <div className="flex flex-col gap-4">
+        <SelectField
+          label="New currency"
+          value={to}
+          options={[['', 'Choose …'], ...currencies.filter(([code]) => code !== shop.currency)]}
+          onChange={setTo}
+        />
+        {to !== '' && (
+          <fieldset className="flex flex-col gap-2">
+            <legend className="font-semibold">Prices, offers and delivery</legend>
+            <label className="flex items-center gap-2">
+              <input type="radio" checked={rate === null} onChange={() => setRate(null)} />
+              keep their numbers
+            </label>
+            <span className="flex flex-wrap items-center gap-2">
+              <label className="flex items-center gap-2">
+                <input type="radio" checked={rate !== null} onChange={() => setRate(1)} />
+                are converted:
+              </label>
+              1 {shop.currency} is
+              <NumberField
+                label={`${to} for 1 ${shop.currency}`}
+                className="w-28"
+                min={0}
+                step="any"
+                value={rate ?? 1}
+                onChange={(next) => next > 0 && setRate(next)}
+              />
+              {to}
+            </span>
+          </fieldset>
+        )}
+        <Problem text={problem} />
+        {plan && (
+          <div className="panel flex flex-col gap-2 px-4 py-3" data-testid="plan">
+            <p>
+              Changes at once, in the draft and in the open shop: {plural(plan.products, 'product', 'products')} with
+              their options and costs, {plural(plan.offers, 'offer', 'offers')}
+              {plan.zones > 0 && ` and ${plural(plan.zones, 'delivery zone', 'delivery zones')}`}.
+            </p>
+            {plan.examples.length > 0 && (
+              <table className="tbl">
+                <thead>
+                  <tr>
+                    <th>For example</th>
+                    <th className="num">Now</th>
+                    <th className="num">Then</th>
+                  </tr>
+                </thead>
+                <tbody>
+                  {plan.examples.map((example) => (
+                    <tr key={example.name}>
+                      <td>{example.name}</td>
+                      <td className="num">{money(example.fromMinor, plan.from)}</td>
+                      <td className="num">{money(example.toMinor, plan.to)}</td>
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
+            )}
+            <p className="help">
+              {plan.orders > 0
+                ? `${count(plan.orders)} paid ${plan.orders === 1 ? 'order keeps' : 'orders keep'} the currency ${plan.orders === 1 ? 'it was' : 'they were'} paid in, with refunds and mails. `
+                : ''}
+              Figures of the lane map count orders in the new currency from now on, and the lowest price of 30 days
+              begins anew. Carts stay, and are shown in the new currency.
+            </p>
+          </div>
+        )}
+        <span className="flex gap-2">
+          <button className="btn btn-go" disabled={plan === null || isBusy} onClick={() => void change()}>
+            Change the currency
+          </button>
+          <button className="btn" onClick={onClose}>
+            Cancel
+          </button>
+        </span>
+      </div>
+    </Modal>
+  );
+}
+
+export function ZoneStep({ shop, zones }: { shop: Lane['shop']; zones: Options }) {
+  return (
+    <Ground
+      label="Time zone"
+      help="When a day begins: for offers, delivery dates and figures."
+      said={shop.timeZone.replaceAll('_', ' ')}
+    >
+      {(close) => <ZoneDialog shop={shop} zones={zones} onClose={close} />}
+    </Ground>
+  );
+}
+
+function ZoneDialog({ shop, zones, onClose }: { shop: Lane['shop']; zones: Options; onClose: () => void }) {
+  const [to, setTo] = useState('');
+  const { plan, problem, isBusy, change } = usePlan<ZonePlan>('zone', to === '' ? null : { to });
+  const clock = (local: string) => local.slice(11);
+  const at = (iso: string) => moment(Date.parse(iso), shop);
+  return (
+    <Modal title="Change the time zone" text="You see first what it does." onClose={onClose} width={620}>
+      <div className="flex flex-col gap-4">
+        <SelectField
+          label="New time zone"
+          value={to}
+          options={[['', 'Choose …'], ...zones.filter(([zone]) => zone !== shop.timeZone)]}
+          onChange={setTo}
+        />
+        <Problem text={problem} />
+        {plan && (
+          <div className="panel flex flex-col gap-2 px-4 py-3" data-testid="plan">
+            <p>
+              It is {clock(plan.now.before)} in the shop now, and will be {clock(plan.now.after)}.
+            </p>
+            <p>
+              {plan.orders === 0
+                ? 'Every order stays on its day.'
+                : `${plural(plan.orders, 'order', 'orders')} will be on the day before or after, as the clock there had it. None is lost from any list or figure.`}
+            </p>
+            {plan.offers.length > 0 && (
+              <table className="tbl">
+                <thead>
+                  <tr>
+                    <th>Offers keep their time of day</th>
+                    <th>Until now, by your present clock</th>
+                    <th>Then, by your present clock</th>
+                  </tr>
+                </thead>
+                <tbody>
+                  {plan.offers.map((offer) => (
+                    <tr key={`${offer.name} ${offer.edge}`}>
+                      <td>
+                        {offer.name} {offer.edge === 'from' ? 'begins' : 'ends'} at {clock(offer.local)}
+                      </td>
+                      <td>{at(offer.before)}</td>
+                      <td>{at(offer.after)}</td>
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
+            )}
+          </div>
+        )}
+        <span className="flex gap-2">
+          <button className="btn btn-go" disabled={plan === null || isBusy} onClick={() => void change()}>
+            Change the time zone
+          </button>
+          <button className="btn" onClick={onClose}>
+            Cancel
+          </button>
+        </span>
+      </div>
+    </Modal>
+  );
+}
+
+interface LanguageProps {
+  readonly lane: Lane;
+  readonly language: string;
+  readonly name: string;
+  readonly onRemove: () => void;
+  readonly onClose: () => void;
+}
+
+/** What is written in a language that is to be taken out: page by page. */
+export function LanguageDialog({ lane, language, name, onRemove, onClose }: LanguageProps) {
+  const uses = languageUse(lane, language, definitions);
+  return (
+    <Modal title={`Take out ${name}?`} onClose={onClose}>
+      <div className="flex flex-col gap-3">
+        <p>
+          Shoppers can no longer choose {name}. You have written in it what stands here; it is kept, and comes back when
+          you add {name} again.
+        </p>
+        <ul className="panel list-disc px-4 py-3 ps-8">
+          {uses.map((use) => (
+            <li key={use.name}>
+              {use.name}
+              {use.isOnly && (
+                <span className="text-brick">
+                  : written in {name} alone. Shoppers go on reading it in {name} until you write it in another language.
+                </span>
+              )}
+            </li>
+          ))}
+        </ul>
+        <span className="flex gap-2">
+          <button className="btn btn-go" onClick={onRemove}>
+            Take out {name}
+          </button>
+          <button className="btn" onClick={onClose}>
+            Cancel
+          </button>
+        </span>
+      </div>
+    </Modal>
+  );
+}
