@@ -251,6 +251,7 @@ function fillOrder(
       unitMinor: minor(shelf.priceMinor),
       totalMinor: priced.lines[i]!.totalMinor,
       costMinor: shelf.costMinor,
+      taxBasisPoints: null,
       steps: priced.lines[i]!.steps,
       answers: [],
       addOns: [],

@@ -76,9 +76,9 @@ export async function drawText(
     shop.app,
     asked.flatMap(({ fact }) => fact?.product ?? []),
   );
-  const { money, locale, say } = shop;
+  const { money, locale, say, priceNote } = shop;
   for (const { element, fact } of asked) {
-    const said = fact && sayFact(fact, products.get(fact.product), { money, locale, from: say('from') });
+    const said = fact && sayFact(fact, products.get(fact.product), { money, locale, priceNote, from: say('from') });
     if (!said) continue;
     if ('text' in said) element.children = [{ type: 'text', value: said.text }];
     else element.children = [pictureOf(said.picture)];

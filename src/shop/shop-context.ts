@@ -1,4 +1,4 @@
-import { localeFor, sayIn, type Lane, type SayShop } from '~/core/lane';
+import { localeFor, netNote, sayIn, type Lane, type SayShop } from '~/core/lane';
 import { formatMoney, type Currency } from '~/core/money';
 import { directionOf } from '~/core/words';
 import { longDate } from '~/core/time';
@@ -17,6 +17,8 @@ export interface ShopContext {
   readonly locale: string;
   readonly money: (amountMinor: number) => string;
   readonly say: SayShop;
+  /** Said beside every price, where the tax is not in it yet. */
+  readonly priceNote: string | null;
   /** A day as people write it. */
   readonly date: (atMs: number) => string;
   /** An address of the shop in the shopper's language. */
@@ -41,6 +43,7 @@ export async function shopContext(
     locale,
     money: (amount) => formatMoney(amount, currency, locale),
     say: sayIn(lane, language),
+    priceNote: netNote(lane, language),
     date: (atMs) => longDate(atMs, locale, lane.shop.timeZone),
     link: (path) => inLanguage(path, language, lane),
   };

@@ -236,8 +236,12 @@ describe('carts', () => {
     await change(token, { kind: 'reshape', lineId, variantId, answers });
     await change(token, { kind: 'add', variantId: ultralight.id, quantity: 1 });
     const both = (await viewCart(shop.app, token)).lines;
-    const near = (await suggestNear(shop.app, ['merlin-ultralight'], token, 8)).map(({ slug }) => slug);
-    const nearOthers = (await suggestNear(shop.app, ['merlin-ultralight'], null, 8)).map(({ slug }) => slug);
+    const near = (await suggestNear(shop.app, ['merlin-ultralight'], token, 8, { language: 'en' })).map(
+      ({ slug }) => slug,
+    );
+    const nearOthers = (await suggestNear(shop.app, ['merlin-ultralight'], null, 8, { language: 'en' })).map(
+      ({ slug }) => slug,
+    );
     await change(token, { kind: 'remove', lineId });
     await change(token, { kind: 'put-back', lineId });
     const back = (await viewCart(shop.app, token)).lines;
@@ -297,13 +301,13 @@ describe('carts', () => {
     const token = randomUUID();
     await add(token, 'plover-delta', { Sail: 'Harbour' });
 
-    const near = await suggestNear(shop.app, ['lapwing-delta'], token, 8);
+    const near = await suggestNear(shop.app, ['lapwing-delta'], token, 8, { language: 'en' });
 
     expect(near.length).to.be.greaterThan(2);
     expect(near.map((card) => card.slug)).not.to.include.members(['plover-delta']);
     expect(near.map((card) => card.slug)).not.to.include('lapwing-delta');
     expect(near.every((card) => card.inStock)).to.equal(true);
-    expect(await suggestNear(shop.app, ['nothing-like-it'], token, 4)).to.deep.equal([]);
+    expect(await suggestNear(shop.app, ['nothing-like-it'], token, 4, { language: 'en' })).to.deep.equal([]);
   });
 
   describe('with uploads', () => {

@@ -31,7 +31,10 @@ describe('a shop of many products', () => {
     ['a price range', () => listProducts(shop.app, { ...params, from: 10, to: 20, stock: '1' }, null, 2)],
     ['what is suggested while typing', () => findWhileTyping(shop.app, 'har')],
     ['a product', () => findProduct(shop.app, 'heron')],
-    ['what goes with a product', () => suggestNear(shop.app, ['heron', 'hoop-winder'], 'nobody', 4)],
+    [
+      'what goes with a product',
+      () => suggestNear(shop.app, ['heron', 'hoop-winder'], 'nobody', 4, { language: 'en' }),
+    ],
     ['a cart', () => viewCart(shop.app, 'nobody')],
     ['what one visit did', () => shop.app.visits.listEvents('nobody', 9)],
     ['the number at the cart', () => shop.app.carts.count('nobody')],

@@ -69,8 +69,8 @@ describe('the rates stand-in', () => {
     expect(await amounts({ country: 'GB', zone: 2, postcode: 'ze1 0aa' })).to.deep.equal([2290]);
   });
 
-  it('answers in a currency without cents in whole units', async () => {
-    expect(await amounts({ currency: currencyOf('JPY') })).to.deep.equal([5, 13]);
+  it('answers in a currency without cents what posting a parcel costs there', async () => {
+    expect(await amounts({ currency: currencyOf('JPY') })).to.deep.equal([809, 2129]);
   });
 });
 

@@ -48,6 +48,8 @@ export interface Product {
   readonly isOffered?: boolean;
   /** Offers that its prices do not show, a line each. */
   readonly told?: readonly string[];
+  /** Said beside every price, where the tax is not in it yet. */
+  readonly priceNote?: string;
   readonly slug: string;
   readonly name: string;
   readonly brand: string;
@@ -85,6 +87,8 @@ export interface ProductCard {
   readonly rating: { readonly stars: number; readonly count: number } | null;
   /** Offers that its price does not show. */
   readonly told?: readonly Told[];
+  /** Said beside its price, where the tax is not in it yet; cards that the server draws say it themselves. */
+  readonly priceNote?: string;
 }
 
 /** What a card says beyond that, where it is asked to. */

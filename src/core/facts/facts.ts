@@ -46,6 +46,8 @@ export interface FactSource {
 /** How facts are written for a reader. */
 export interface FactReader {
   readonly money: (amountMinor: number) => string;
+  /** Behind a price the tax is not in yet. */
+  readonly priceNote: string | null;
   /** Before the lowest of several prices. */
   readonly from: string;
   readonly locale: string;
@@ -90,7 +92,7 @@ function textOf({ fact, attribute }: AskedFact, product: FactSource, reader: Fac
     case 'text':
       return product.shortText;
     case 'price':
-      return toMinor > fromMinor ? `${reader.from} ${reader.money(fromMinor)}` : reader.money(fromMinor);
+      return [toMinor > fromMinor && reader.from, reader.money(fromMinor), reader.priceNote].filter(Boolean).join(' ');
     case 'was':
       return wasMinor === null ? null : reader.money(wasMinor);
     case 'saving':

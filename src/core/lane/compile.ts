@@ -9,6 +9,7 @@ import { localeFor } from './locale-for';
 import type { Manifest, ManifestPiece } from './manifest';
 import { resolveWords } from './resolve';
 import { resolveShopWords } from './shop-words';
+import { netNote } from './tax-note';
 import {
   LOOK_PROPERTIES,
   LOOK_STATES,
@@ -32,10 +33,12 @@ export function compileManifest(
   revision: number,
   language = 'en',
 ): Manifest {
+  const note = netNote(lane, language);
   const pieces = Object.entries(lane.pieces).flatMap(([id, piece]): ManifestPiece[] => {
     const definition = definitions.find((candidate) => candidate.kind === piece.kind);
     if (!definition || !(piece.on || definition.isAlwaysOn)) return [];
-    return [compilePiece(id, piece, definition, language, lane.shop.cart)];
+    const compiled = compilePiece(id, piece, definition, language, lane.shop.cart);
+    return [note === null ? compiled : { ...compiled, words: noteNet(compiled.words, definition, note) }];
   });
   const rank = (piece: ManifestPiece) => definitions.find(({ kind }) => kind === piece.kind)?.openRank ?? 0;
   return {
@@ -48,6 +51,11 @@ export function compileManifest(
     offline: resolveShopWords(lane, language).offline,
     pieces: pieces.sort((a, b) => rank(a) - rank(b)),
   };
+}
+
+function noteNet(words: ManifestPiece['words'], { priceWords = [] }: PieceDefinition, note: string) {
+  const noted = priceWords.map((word) => [word, `${words[word]!}, ${note}`]);
+  return { ...words, ...(Object.fromEntries(noted) as ManifestPiece['words']) };
 }
 
 /** One piece as shoppers get it. */

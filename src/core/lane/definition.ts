@@ -46,6 +46,8 @@ export interface PieceDefinition {
   readonly spots?: readonly Spot[];
   /** True for what the shop always has, such as its cart page: it is shaped, but never off. */
   readonly isAlwaysOn?: boolean;
+  /** Words beside which prices stand: they say so where the tax is not in those yet. */
+  readonly priceWords?: readonly string[];
   /** What Where's categories and products are held against: the page looked at, or the product just added. */
   readonly judges?: 'page' | 'added';
   /** Of several pieces that open at one moment the one with the lowest rank does, and the others stay closed. */

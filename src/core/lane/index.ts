@@ -25,6 +25,7 @@ export { languageUse, type LanguageUse } from './language-use';
 export { checkTheme, readThemeCss, THEME_LABELS } from './theme';
 export { movedTo, movePage, pageSlug, textPage } from './text-pages';
 export { legalText } from './legal';
+export { netNote, taxNote } from './tax-note';
 export { localeFor } from './locale-for';
 export { groupPerItem, isFromOnePerOrder } from './per-item';
 export { lintLane, type CatalogueSlugs, type LintFinding } from './lint';

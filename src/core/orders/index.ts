@@ -15,5 +15,6 @@ export {
   type Charged,
   type Refund,
   type Refundable,
+  type RefundableOrder,
   type RefundedUnits,
 } from './refund';

@@ -19,6 +19,8 @@ export interface OrderLine {
   readonly unitMinor: Minor;
   readonly totalMinor: Minor;
   readonly costMinor: number | null;
+  /** The tax rate of its product, in hundredths of a percent; null: the order's. */
+  readonly taxBasisPoints: number | null;
   readonly steps: readonly PriceStep[];
   readonly answers: readonly AnswerText[];
   /** Variants that came along, one for each unit. */
@@ -60,6 +62,8 @@ export interface Order {
   readonly taxMinor: Minor;
   /** Whether the prices of its lines hold the tax. */
   readonly taxIncluded: boolean;
+  /** The shop's own rate then, which delivery has as well; null for orders from before it was kept. */
+  readonly taxBasisPoints: number | null;
   readonly totalMinor: Minor;
   /** What was shown before it was paid, where less was charged: an offer asked who buys. */
   readonly shownTotalMinor: Minor | null;

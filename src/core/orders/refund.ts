@@ -20,17 +20,48 @@ export interface Refund {
   readonly reason: string;
 }
 
-type Priced = Pick<Order, 'totalMinor' | 'deliveryMinor'> & {
-  readonly lines: readonly Pick<Order['lines'][number], 'quantity' | 'totalMinor'>[];
+export type RefundableOrder = Pick<Order, 'deliveryMinor' | 'taxMinor' | 'taxIncluded' | 'taxBasisPoints' | 'steps'> & {
+  readonly lines: readonly Pick<Order['lines'][number], 'quantity' | 'totalMinor' | 'taxBasisPoints'>[];
 };
 
+export interface PaidPart {
+  /** Discounts and tax included. */
+  readonly amountMinor: Minor;
+  readonly taxMinor: Minor;
+}
+
 /**
- * What was paid for each line and for delivery, discounts and tax included: the total in proportion to what they cost, by the
- * largest remainder, so that the parts are the whole.
+ * What was paid for each line and for delivery: what it cost and, where that came on top, the tax at its own rate. The tax of a
+ * rate is shared over what has that rate by the largest remainder, so that the parts make up the whole.
  */
-export function paidParts(order: Priced): { readonly lines: readonly Minor[]; readonly delivery: Minor } {
-  const parts = allocate(order.totalMinor, [...order.lines.map((line) => line.totalMinor), order.deliveryMinor]);
+export function paidParts(order: RefundableOrder): {
+  readonly lines: readonly PaidPart[];
+  readonly delivery: PaidPart;
+} {
+  const bases = [...order.lines.map((line) => line.totalMinor), order.deliveryMinor];
+  const taxes = taxParts(order, bases);
+  const parts = bases.map((base, i): PaidPart => {
+    const taxMinor = taxes[i]!;
+    return { amountMinor: order.taxIncluded ? base : minor(base + taxMinor), taxMinor };
+  });
   return { lines: parts.slice(0, -1), delivery: parts.at(-1)! };
+}
+
+function taxParts({ lines, steps, taxMinor, taxBasisPoints }: RefundableOrder, bases: readonly number[]): Minor[] {
+  const taxes = new Map<number, number>();
+  for (const step of steps)
+    if (step.code === 'tax-included' || step.code === 'tax-on-top')
+      taxes.set(step.basisPoints, (taxes.get(step.basisPoints) ?? 0) + step.amountMinor);
+  const usual = taxBasisPoints ?? (taxes.size === 1 ? [...taxes.keys()][0]! : null);
+  // Orders from before rates were kept: one tax over everything.
+  if (usual === null) return allocate(taxMinor, bases);
+  const rates = [...lines.map((line) => line.taxBasisPoints ?? usual), usual];
+  const parts = bases.map(() => 0);
+  for (const [rate, amount] of taxes) {
+    const ofRate = bases.map((base, i) => (rates[i] === rate ? base : 0));
+    for (const [i, part] of allocate(minor(amount), ofRate).entries()) parts[i]! += part;
+  }
+  return parts.map(minor);
 }
 
 export interface Refundable {
@@ -47,30 +78,30 @@ const unitsOf = (refunds: readonly Pick<Refund, 'units'>[], line: number) =>
 const upTo = (amount: number, units: number, of: number) => Math.round((amount * units) / of);
 
 /** What can still be given back of an order. */
-export function refundable(order: Priced, refunds: readonly Pick<Refund, 'units' | 'delivery'>[]): Refundable {
+export function refundable(order: RefundableOrder, refunds: readonly Pick<Refund, 'units' | 'delivery'>[]): Refundable {
   const paid = paidParts(order);
   const lines = order.lines.map((line, i) => {
     const done = unitsOf(refunds, i);
-    const amount = paid.lines[i]!;
+    const amount = paid.lines[i]!.amountMinor;
     return { quantity: line.quantity - done, amountMinor: minor(amount - upTo(amount, done, line.quantity)) };
   });
-  const deliveryMinor = refunds.some((refund) => refund.delivery) ? minor(0) : paid.delivery;
+  const deliveryMinor = refunds.some((refund) => refund.delivery) ? minor(0) : paid.delivery.amountMinor;
   const totalMinor = minor(lines.reduce((sum, line) => sum + line.amountMinor, 0) + deliveryMinor);
   return { lines, deliveryMinor, totalMinor };
 }
 
 /**
- * What giving these units back comes to, to the cent. However an order is given back piece by piece, the pieces together are
+ * What giving these units back comes to, to the cent, and how much of that is tax. However an order is given back piece by piece, the pieces together are
  * what was paid.
  */
 export function planRefund(
-  order: Priced,
+  order: RefundableOrder,
   refunds: readonly Pick<Refund, 'units' | 'delivery'>[],
   wanted: { readonly units: readonly RefundedUnits[]; readonly delivery: boolean },
-): Result<{ amountMinor: Minor }> {
+): Result<PaidPart> {
   const paid = paidParts(order);
   const left = refundable(order, refunds);
-  let amount = 0;
+  let [amount, tax] = [0, 0];
   const seen = new Set<number>();
   for (const { line, quantity } of wanted.units) {
     const able = left.lines[line];
@@ -80,12 +111,17 @@ export function planRefund(
     seen.add(line);
     const done = unitsOf(refunds, line);
     const { quantity: of } = order.lines[line]!;
-    amount += upTo(paid.lines[line]!, done + quantity, of) - upTo(paid.lines[line]!, done, of);
+    const part = paid.lines[line]!;
+    amount += upTo(part.amountMinor, done + quantity, of) - upTo(part.amountMinor, done, of);
+    tax += upTo(part.taxMinor, done + quantity, of) - upTo(part.taxMinor, done, of);
   }
   if (wanted.delivery && refunds.some((refund) => refund.delivery)) return fail('delivery', 'refund-delivery');
-  if (wanted.delivery) amount += left.deliveryMinor;
+  if (wanted.delivery) {
+    amount += paid.delivery.amountMinor;
+    tax += paid.delivery.taxMinor;
+  }
   if (seen.size === 0 && !wanted.delivery) return fail('units', 'refund-nothing');
-  return ok({ amountMinor: minor(amount) });
+  return ok({ amountMinor: minor(amount), taxMinor: minor(tax) });
 }
 
 /** A charge of the buyer's card, by the key the provider knows it by. */

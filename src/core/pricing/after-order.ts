@@ -10,6 +10,9 @@ export interface AfterOrderPrice {
   readonly fullMinor: Minor;
   readonly amountMinor: Minor;
   readonly taxMinor: Minor;
+  readonly taxBasisPoints: number;
+  /** Before the offer, with the tax where that comes on top. */
+  readonly fullTotalMinor: Minor;
   /** What is charged: the amount, with the tax where that comes on top. */
   readonly totalMinor: Minor;
   /** Whether the floor for margins kept it from getting cheaper. */
@@ -39,11 +42,15 @@ export function priceAfterOrder(
   const basisPoints = good.taxBasisPoints ?? tax.basisPoints;
   const wished = full - partOf(full, percent * 100);
   const amount = Math.max(wished, Math.min(full, leastPrice(good, quantity, margins, tax) ?? 0));
-  const taxAmount = tax.included ? halfUp(amount * basisPoints, 10_000 + basisPoints) : partOf(amount, basisPoints);
+  const taxOf = (sum: number) =>
+    tax.included ? halfUp(sum * basisPoints, 10_000 + basisPoints) : partOf(sum, basisPoints);
+  const taxAmount = taxOf(amount);
   return {
     fullMinor: full,
     amountMinor: minor(amount),
     taxMinor: minor(taxAmount),
+    taxBasisPoints: basisPoints,
+    fullTotalMinor: minor(tax.included ? full : full + taxOf(full)),
     totalMinor: minor(tax.included ? amount : amount + taxAmount),
     isHeld: amount > wished,
     steps: [
@@ -52,8 +59,9 @@ export function priceAfterOrder(
         ? [{ code: 'offer' as const, amountMinor: minor(amount - full), offerId, name, coupon: null, isOfOrder: false }]
         : []),
     ],
-    orderSteps: [
-      { code: tax.included ? 'tax-included' : 'tax-on-top', amountMinor: minor(taxAmount), basisPoints } as const,
-    ],
+    orderSteps:
+      basisPoints > 0
+        ? [{ code: tax.included ? 'tax-included' : 'tax-on-top', amountMinor: minor(taxAmount), basisPoints } as const]
+        : [],
   };
 }

@@ -181,7 +181,7 @@ function engineInput(
 const codeTyped = (codes: readonly TypedCode[], wanted: string): string | null =>
   codes.find(({ code }) => plainCode(code) === plainCode(wanted))?.typed.trim() ?? null;
 
-/** Once a rate, over all lines of that rate; delivery is taxed at the shop's. The highest first. */
+/** Once a rate, over all lines of that rate; delivery is taxed at the shop's. The highest first; a rate of nothing is no tax. */
 function taxSteps(
   asked: readonly PriceableLine[],
   lines: readonly LinePrice[],
@@ -193,6 +193,7 @@ function taxSteps(
   for (const [i, line] of lines.entries()) add(asked[i]!.taxBasisPoints ?? tax.basisPoints, line.totalMinor);
   if (deliveryMinor > 0 || bases.size === 0) add(tax.basisPoints, deliveryMinor);
   return [...bases]
+    .filter(([rate]) => rate > 0)
     .sort(([a], [b]) => b - a)
     .map(([basisPoints, base]) => ({
       code: tax.included ? ('tax-included' as const) : ('tax-on-top' as const),

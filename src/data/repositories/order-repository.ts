@@ -34,12 +34,13 @@ const ORDER: Fields<Omit<NewOrder, 'lines'>> = {
   ...{ currency: 'plain', subtotalMinor: 'plain', discountMinor: 'plain', deliveryMinor: 'plain', taxMinor: 'plain' },
   ...{ taxIncluded: 'plain', totalMinor: 'plain', steps: 'json', laneRevision: 'plain', visitId: 'plain' },
   ...{ paymentReference: 'plain', placedAt: 'plain', day: 'plain', coupon: 'plain', note: 'plain' },
-  ...{ cartToken: 'plain', cartVersion: 'plain', shownTotalMinor: 'plain' },
+  ...{ cartToken: 'plain', cartVersion: 'plain', shownTotalMinor: 'plain', taxBasisPoints: 'plain' },
 };
 
 const ORDER_LINE: Fields<OrderLine> = {
   ...{ variantId: 'plain', sku: 'plain', name: 'plain', choices: 'plain', quantity: 'plain', unitMinor: 'plain' },
   ...{ totalMinor: 'plain', costMinor: 'plain', steps: 'json', answers: 'json', addOns: 'json' },
+  ...{ taxBasisPoints: 'plain' },
 };
 
 const columnOf = (field: string) => field.replace(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`);

@@ -10,12 +10,12 @@ const querySchema = z.object({ q: z.string().trim().min(1).max(100) });
 export const GET: APIRoute = async ({ locals, url }) => {
   const query = check(Object.fromEntries(url.searchParams), querySchema);
   if (!query.ok) return refuse(query.problems, locals);
-  const { app, money, say, link } = await shopContext(locals);
+  const { app, money, say, link, priceNote } = await shopContext(locals);
   const cards = await findWhileTyping(app, query.value.q);
   const hits = cards.map((card) => ({
     name: card.name,
     href: link(`/shop/p/${card.slug}`),
-    price: `${card.toMinor > card.fromMinor ? `${say('from')} ` : ''}${money(card.fromMinor)}`,
+    price: `${card.toMinor > card.fromMinor ? `${say('from')} ` : ''}${money(card.fromMinor)}${priceNote ? ` ${priceNote}` : ''}`,
     picture: card.picture?.src ?? null,
   }));
   return Response.json(hits, { headers: { 'cache-control': 'private, max-age=60', vary: 'cookie' } });

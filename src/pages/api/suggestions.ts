@@ -18,6 +18,7 @@ export const GET: APIRoute = async ({ locals, cookies, request, url }) => {
   return Response.json(
     await suggestNear(locals.app, near.split(' ').slice(0, 60), cartToken(cookies, request.headers), most, {
       explains,
+      language: locals.language,
     }),
   );
 };

@@ -134,7 +134,7 @@ function ProductPart({
       return (
         <span class="price" aria-live="polite">
           {money(price.totalMinor)}
-          {price.wasTotalMinor !== null && <s>{money(price.wasTotalMinor)}</s>}
+          {price.wasTotalMinor !== null && <s>{money(price.wasTotalMinor)}</s>} <small>{product.priceNote}</small>
         </span>
       );
     }

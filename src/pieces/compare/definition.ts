@@ -100,6 +100,7 @@ export const compare = definePiece({
     buy: { label: 'Button', help: 'Adds what has nothing to choose; leads to the others.', on: true },
     share: { label: 'Share', help: 'Copies an address that shows the same products.', on: true },
   },
+  priceWords: ['price'],
   words: {
     tick: { label: 'Tick', help: 'On cards and product pages.', default: say('Compare', 'Vergleichen', 'مقارنة') },
     collected: {

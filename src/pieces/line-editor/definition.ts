@@ -32,6 +32,7 @@ export const lineEditor = definePiece({
     price: { label: 'New price', help: 'Of one, counted anew with every answer.', on: true },
     buttons: { label: 'Buttons', help: 'Save changes, or cancel.', on: true },
   },
+  priceWords: ['price', 'samePrice'],
   words: {
     heading: {
       part: 'heading',

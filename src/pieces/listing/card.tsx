@@ -11,6 +11,7 @@ export interface CardReader {
   readonly money: (amountMinor: number) => string;
   readonly link: (path: string) => string;
   readonly language: string;
+  readonly priceNote: string | null;
 }
 
 interface Props {
@@ -133,6 +134,7 @@ function Said({ part, card, extras, piece, reader, offer, level }: Props & { par
             {card.toMinor > card.fromMinor && <span class="from">{say('from')} </span>}
             {money(card.fromMinor)}
             {card.wasMinor && <s>{money(card.wasMinor)}</s>}
+            {reader.priceNote && <small> {reader.priceNote}</small>}
           </p>
           {offer && <p class="card-note told">{offer}</p>}
         </>

@@ -113,6 +113,7 @@ export const orderForm = definePiece({
     }),
   },
   parts: PARTS,
+  priceWords: ['price', 'sum'],
   words: {
     heading: { label: 'Heading', help: 'Above the table; empty: none.', default: say('', '', '') },
     picture: heading('picture', 'Heading of pictures', say('Picture', 'Bild', 'صورة')),

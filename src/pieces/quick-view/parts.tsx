@@ -127,7 +127,7 @@ function Price({ product, variant, piece, host, answered, quantity }: PartProps)
       <p class="price" data-slot="price" aria-live="polite">
         {!variant && <span class="from">{piece.words.from} </span>}
         <span class="sum-now">{money(price.totalMinor)}</span>
-        {was && <s>{money(was)}</s>}
+        {was && <s>{money(was)}</s>} <small>{product.priceNote}</small>
         {was && variant?.lowMinor && (
           <small data-word="lowest">
             {fill(piece.words.lowest, { amount: money(variant.lowMinor) }, host.language)}

@@ -69,7 +69,9 @@ export function View({ host, money, near, most, words, onAdded, first }: Props):
                 {card.why}
               </details>
             )}
-            <strong class="sum">{money(card.fromMinor)}</strong>
+            <span>
+              <strong class="sum">{money(card.fromMinor)}</strong> <small>{card.priceNote}</small>
+            </span>
             {card.onlyVariantId === null || !host ? (
               <a class="second" href={`/shop/p/${card.slug}`} aria-label={`${words.suggestionSee}: ${card.name}`}>
                 {words.suggestionSee}

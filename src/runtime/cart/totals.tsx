@@ -30,9 +30,10 @@ interface Props {
 export function Totals({ shown, words, settings }: Props): VNode {
   const { cart, money } = shown;
   // Taken out into a line of its own, the tax must not be in the sums above it.
-  const isOut = settings.taxShown === 'line' && cart.taxIncluded;
+  const within = cart.taxIncluded && cart.taxMinor !== 0;
+  const isOut = settings.taxShown === 'line' && within;
   const bare = cart.totalMinor - cart.taxMinor;
-  const showsTax = settings.taxShown === 'line' || !cart.taxIncluded;
+  const showsTax = isOut || (!cart.taxIncluded && cart.taxMinor !== 0);
   return (
     <>
       <dl class="totals">
@@ -50,7 +51,7 @@ export function Totals({ shown, words, settings }: Props): VNode {
         {showsTax && <Row name={words.tax} word="tax" sum={money(cart.taxMinor)} />}
         <Row name={words.total} word="total" sum={money(cart.totalMinor)} isMain />
       </dl>
-      {settings.taxShown === 'within' && cart.taxIncluded && (
+      {settings.taxShown === 'within' && within && (
         <small class="tax">{fill(words.taxWithin, { amount: money(cart.taxMinor) })}</small>
       )}
       {settings.why && (

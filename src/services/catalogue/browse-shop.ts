@@ -1,8 +1,10 @@
+import { netNote } from '~/core/lane';
 import { z } from 'zod';
 import { facetsFrom, NOTHING_CHOSEN, type Chosen, type Facet, type Product, type ProductCard } from '~/core/catalogue';
 import type { ShopWord } from '~/core/lane';
 import type { ListingQuery, ListingSort } from '~/data';
 import type { App } from '~/services/app';
+import { liveLane } from '~/services/lane/live-lane';
 import { settleShownPrices } from '~/services/prices/record-shown';
 import { quoteCards, quoteProduct } from '~/services/cart/quote-product';
 
@@ -136,5 +138,8 @@ export async function findWhileTyping(app: App, typed: string): Promise<ProductC
 export async function findProduct(app: App, slug: string, language: string | null = null): Promise<Product | null> {
   await settleShownPrices(app);
   const product = await app.catalogue.findProduct(slug);
-  return product && quoteProduct(app, product, language);
+  if (!product) return null;
+  const quoted = await quoteProduct(app, product, language);
+  const note = language === null ? null : netNote((await liveLane(app)).lane, language);
+  return note === null ? quoted : { ...quoted, priceNote: note };
 }

@@ -1,8 +1,10 @@
+import { netNote } from '~/core/lane';
 import type { ProductCard } from '~/core/catalogue';
 import { changesOf, relatedTo, type Relation, type Weights } from '~/core/suggest';
 import type { DecidedPair } from '~/data';
 import { quoteCards } from '~/services/cart/quote-product';
 import type { App } from '~/services/app';
+import { liveLane } from '~/services/lane/live-lane';
 
 /** A suggestion; `why` is for the shop’s own people. */
 export interface SuggestedCard extends ProductCard {
@@ -78,14 +80,19 @@ async function bestSelling(
 }
 
 /** What goes with the products named, as the parts of a cart and the popups show it. */
-export function suggestNear(
+export async function suggestNear(
   app: App,
   near: readonly string[],
   cartToken: string | null,
   most: number,
-  { explains = false }: { readonly explains?: boolean } = {},
+  { language, explains = false }: { readonly language: string; readonly explains?: boolean },
 ): Promise<SuggestedCard[]> {
-  return suggestBy(app, { ...{ near, cartToken, most, explains }, picks: true, fills: ['near'], never: '' });
+  const cards = await suggestBy(app, {
+    ...{ near, cartToken, most, explains },
+    ...{ picks: true, fills: ['near'], never: '' },
+  });
+  const note = netNote((await liveLane(app)).lane, language);
+  return note === null ? cards : cards.map((card) => ({ ...card, priceNote: note }));
 }
 
 /** The better one of a product, with what is different about it; null where there is none to be had. */

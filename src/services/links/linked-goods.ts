@@ -1,4 +1,4 @@
-import { localeFor, type Goods } from '~/core/lane';
+import { localeFor, netNote, type Goods } from '~/core/lane';
 import type { LinkFacts } from '~/core/links';
 import { formatMoney } from '~/core/money';
 import { effectSums, evaluateOptions, type Answers, type Evaluation } from '~/core/options';
@@ -61,10 +61,13 @@ export async function linkFacts(
   const found = await findLinked(app, goods);
   if (!found) return null;
   const { lane, currency } = await liveLane(app);
+  const language = lane.shop.languages[0]!;
   const { facts, product, name, totalMinor, problem } = found;
   return {
     ...{ name, problem, shortText: product.shortText },
-    price: formatMoney(totalMinor, currency, localeFor(lane.shop, lane.shop.languages[0]!)),
+    price: [formatMoney(totalMinor, currency, localeFor(lane.shop, language)), netNote(lane, language)]
+      .filter(Boolean)
+      .join(' '),
     picture: (facts.picture ?? product.pictures[0])?.src ?? null,
   };
 }

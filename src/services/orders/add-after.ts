@@ -49,7 +49,9 @@ async function judge(
   if (keeping.packedAt !== null || keeping.sentAt !== null) return 'after-packed';
   if (app.now() >= until) return 'after-over';
   const hasCard = order.paymentReference !== null && order.totalMinor > 0;
-  if (order.status !== 'paid' || !hasCard || order.currency !== lane.shop.currency) return 'after-gone';
+  if (order.status !== 'paid' || !hasCard) return 'after-gone';
+  // Its sums would not add up with those of the order.
+  if (order.currency !== lane.shop.currency || order.taxIncluded !== lane.shop.tax.included) return 'after-gone';
   // What is added by one press is asked for nothing; what comes along with it has a stock and a parcel of its own.
   const found = offer.goods.sku === '' ? null : await findLinked(app, offer.goods);
   if (!found || found.problem !== null || found.evaluation.addOns.length > 0) return 'after-gone';
@@ -162,6 +164,7 @@ async function confirm(
         ...{ variantId: facts.variantId, sku: facts.sku, name: facts.name, quantity },
         choices: Object.values(facts.choices).join(', '),
         ...{ unitMinor: facts.priceMinor, totalMinor: price.amountMinor, costMinor: facts.costMinor },
+        taxBasisPoints: price.taxBasisPoints,
         ...{ steps: price.steps, answers, addOns: [] },
       },
       {

@@ -10,7 +10,7 @@ import { dayIn } from '~/core/time';
 import type { StoredCart } from '~/data';
 import type { DeliveryRate } from '~/standins';
 import type { App } from '~/services/app';
-import { uploadNames, type Good } from '~/services/cart/cart-goods';
+import { ownTaxRate, uploadNames, type Good } from '~/services/cart/cart-goods';
 import { circumstancesOf } from '~/services/cart/circumstances';
 import { giftsOf, type Gift } from '~/services/cart/gifts';
 import { judgedEmail } from '~/services/cart/show-checkout';
@@ -155,6 +155,7 @@ async function write(app: App, live: LiveLane, of: ToWrite): Promise<Omit<Order,
     unitMinor: priceable.unitPriceMinor,
     totalMinor: charged.lines[i]!.totalMinor,
     costMinor: facts.costMinor,
+    taxBasisPoints: ownTaxRate(lane.shop, facts.taxRate),
     steps: charged.lines[i]!.steps,
     answers: answerTexts(facts.options, evaluation.answers, nameOf),
     addOns: evaluation.addOns,
@@ -172,6 +173,7 @@ async function write(app: App, live: LiveLane, of: ToWrite): Promise<Omit<Order,
     deliveryDays: rate?.days ?? '',
     language: request.language,
     taxIncluded: lane.shop.tax.included,
+    taxBasisPoints: lane.shop.tax.basisPoints,
     currency: currency.code,
     subtotalMinor: charged.subtotalMinor,
     discountMinor: charged.discountMinor,
@@ -208,6 +210,7 @@ function giftLine({ facts, quantity, offerId, offer, valueMinor }: Gift): Order[
     ...{ variantId: facts.variantId, sku: facts.sku, name: facts.name, quantity },
     choices: Object.values(facts.choices).join(', '),
     ...{ unitMinor: minor(0), totalMinor: minor(0), costMinor: facts.costMinor, answers: [], addOns: [] },
+    taxBasisPoints: null,
     steps: [{ code: 'gift', amountMinor: minor(0), offerId, name: offer, valueMinor }],
   };
 }

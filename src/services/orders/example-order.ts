@@ -14,7 +14,7 @@ async function madeUpOrder(app: App): Promise<Order | null> {
   const nothing = minor(0);
   const line = {
     ...{ variantId, sku, name, choices: Object.values(facts.choices).join(', '), quantity: 1, unitMinor: priceMinor },
-    ...{ totalMinor: priceMinor, costMinor, steps: [], answers: [], addOns: [] },
+    ...{ totalMinor: priceMinor, costMinor, taxBasisPoints: null, steps: [], answers: [], addOns: [] },
   };
   return {
     ...{ id: 0, token: '', idempotencyKey: '', requestHash: '', status: 'paid', email: '', name: '', note: '' },
@@ -32,6 +32,7 @@ async function madeUpOrder(app: App): Promise<Order | null> {
       deliveryMinor: nothing,
       taxMinor: nothing,
       taxIncluded: true,
+      taxBasisPoints: null,
     },
     ...{
       totalMinor: priceMinor,

@@ -234,7 +234,8 @@ async function giveBack(
         return ok(null);
       }
       const { restock: restocked, ...rest } = wanted;
-      const refund = { ...rest, ...planned.value, restocked, key: `${order.token}-${randomUUID()}`, at };
+      const { amountMinor } = planned.value;
+      const refund = { ...rest, amountMinor, restocked, key: `${order.token}-${randomUUID()}`, at };
       await app.orders.insertRefund(id, accountId, refund);
       return ok({ token: order.token, refund: { ...refund, id: 0, state: 'asked' } });
     },

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { planRefund, type Order, type Refundable } from '~/core/orders';
+import { planRefund, type Order, type Refundable, type RefundableOrder } from '~/core/orders';
 import { Tick } from '../shared/tick';
 import { Modal } from '../shared/modal';
 import { NumberField } from '../shared/number-field';
@@ -14,7 +14,7 @@ export interface RefundWish {
 }
 
 interface Props {
-  readonly order: Pick<Order, 'lines' | 'totalMinor' | 'deliveryMinor'>;
+  readonly order: Omit<RefundableOrder, 'lines'> & Pick<Order, 'lines'>;
   readonly left: Refundable;
   readonly isWhole: boolean;
   readonly busy: boolean;
@@ -81,6 +81,9 @@ export function RefundDialog({ order, left, isWhole, busy, problem, sum, onClose
               </li>
             )}
           </ul>
+        )}
+        {planned.ok && planned.value.taxMinor > 0 && (
+          <p className="help">Of the refund, {sum(planned.value.taxMinor)} is tax.</p>
         )}
         <Tick label="Put the items back in stock" checked={restock} onChange={setRestock} />
         <label className="flex flex-col gap-1">

@@ -83,7 +83,11 @@ describe('firstChoices', () => {
 
 describe('productJsonLd', () => {
   it('offers every variant with its price and availability', () => {
-    const data = productJsonLd(product, currencyOf('EUR'), 'https://shop.example') as {
+    const data = productJsonLd(
+      product,
+      { currency: currencyOf('EUR'), taxIncluded: false },
+      'https://shop.example',
+    ) as {
       offers: Record<string, string>[];
       image: string[];
     };

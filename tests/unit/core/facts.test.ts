@@ -10,7 +10,12 @@ const heron: FactSource = {
   ...{ stars: 4.25, stock: 3, picture: { src: '/h.svg', alt: 'Heron' } },
   attributes: [{ key: 'Wind range', value: '8–24 km/h' }],
 };
-const reader = { money: (minor: number) => `€${(minor / 100).toFixed(2)}`, from: 'from', locale: 'de-DE' };
+const reader = {
+  money: (minor: number) => `€${(minor / 100).toFixed(2)}`,
+  from: 'from',
+  locale: 'de-DE',
+  priceNote: null,
+};
 const say = (over: Partial<AskedFact>, product: FactSource | undefined = heron) =>
   sayFact(asked(over), product, reader);
 

@@ -3,40 +3,63 @@ import fc from 'fast-check';
 import { minor } from '~/core/money';
 import { paidParts, planRefund, refundable, spreadRefund, type RefundedUnits } from '~/core/orders';
 
-const order = (totals: readonly (readonly [quantity: number, totalMinor: number])[], delivery = 0, total?: number) => ({
-  lines: totals.map(([quantity, totalMinor]) => ({ quantity, totalMinor: minor(totalMinor) })),
-  deliveryMinor: minor(delivery),
-  totalMinor: minor(total ?? totals.reduce((sum, [, amount]) => sum + amount, delivery)),
-});
+/** Lines as quantity, sum and tax rate (none: the shop's), with the taxes worked out once a rate, as when it was priced. */
+function order(
+  made: readonly (readonly [quantity: number, totalMinor: number, rate?: number | null])[],
+  delivery = 0,
+  { rate: usual = 2000, included = true } = {},
+) {
+  const lines = made.map(([quantity, totalMinor, rate = null]) => ({
+    ...{ quantity, totalMinor: minor(totalMinor), taxBasisPoints: rate },
+  }));
+  const bases = new Map<number, number>();
+  const add = (rate: number, amount: number) => bases.set(rate, (bases.get(rate) ?? 0) + amount);
+  for (const { totalMinor, taxBasisPoints } of lines) add(taxBasisPoints ?? usual, totalMinor);
+  add(usual, delivery);
+  const steps = [...bases].map(([basisPoints, base]) => ({
+    code: included ? ('tax-included' as const) : ('tax-on-top' as const),
+    amountMinor: minor(Math.round((base * basisPoints) / (included ? 10_000 + basisPoints : 10_000))),
+    basisPoints,
+  }));
+  const taxMinor = minor(steps.reduce((sum, { amountMinor }) => sum + amountMinor, 0));
+  const net = lines.reduce((sum, { totalMinor }) => sum + totalMinor, delivery);
+  return {
+    ...{ lines, steps, taxMinor, taxIncluded: included, taxBasisPoints: usual as number | null },
+    ...{ deliveryMinor: minor(delivery), totalMinor: minor(included ? net : net + taxMinor) },
+  };
+}
+
+const amountsOf = ({ lines, delivery }: ReturnType<typeof paidParts>) =>
+  [...lines, delivery].map(({ amountMinor }) => amountMinor);
+const taxesOf = ({ lines, delivery }: ReturnType<typeof paidParts>) =>
+  [...lines, delivery].map(({ taxMinor }) => taxMinor);
 
 describe('paidParts', () => {
   it('is the order line by line where the prices hold the tax', () => {
-    expect(
-      paidParts(
-        order(
-          [
-            [2, 1000],
-            [1, 301],
-          ],
-          490,
-        ),
-      ),
-    ).to.deep.equal({ lines: [1000, 301], delivery: 490 });
+    const parts = paidParts(order([[2, 1000], [1, 301]], 490)); // prettier-ignore
+    expect(amountsOf(parts)).to.deep.equal([1000, 301, 490]);
+    expect(taxesOf(parts)).to.deep.equal([167, 50, 82]);
   });
 
   it('shares a tax on top out, and adds up to the total', () => {
-    const { lines, delivery } = paidParts(
-      order(
-        [
-          [1, 1000],
-          [1, 333],
-        ],
-        490,
-        2188,
-      ),
-    );
-    expect([...lines, delivery].reduce((a, b) => a + b, 0)).to.equal(2188);
-    expect(lines).to.deep.equal([1200, 400]);
+    const made = order([[1, 1000], [1, 333]], 490, { included: false }); // prettier-ignore
+    expect(made.totalMinor).to.equal(2188);
+    expect(amountsOf(paidParts(made))).to.deep.equal([1200, 400, 588]);
+  });
+
+  it('taxes each line at its own rate: food at 8 % is not refunded at 10 %', () => {
+    const options = { rate: 1000, included: false };
+    const made = order([[1, 1708, 800], [2, 3000]], 500, options); // prettier-ignore
+    expect(made.totalMinor).to.equal(1708 + 137 + 3000 + 500 + 350);
+    expect(amountsOf(paidParts(made))).to.deep.equal([1845, 3300, 550]);
+    expect(taxesOf(paidParts(order([[1, 1080, 800], [1, 1100]], 0, { rate: 1000, included: true })))).to.deep.equal([80, 100, 0]); // prettier-ignore
+  });
+
+  it('reads orders from before rates were kept: at the one rate there was, or in proportion', () => {
+    const one = { ...order([[1, 1000], [1, 333]], 490, { included: false }), taxBasisPoints: null }; // prettier-ignore
+    expect(amountsOf(paidParts(one))).to.deep.equal([1200, 400, 588]);
+    const two = { ...order([[1, 1000, 700], [1, 1000]], 0, { included: false }), taxBasisPoints: null }; // prettier-ignore
+    expect(amountsOf(paidParts(two))).to.deep.equal([1135, 1135, 0]);
   });
 });
 
@@ -85,26 +108,25 @@ describe('planRefund', () => {
   });
 
   it('comes to what was paid, to the cent, in whatever pieces it is given back', () => {
-    const lines = fc.array(fc.tuple(fc.integer({ min: 1, max: 9 }), fc.integer({ min: 0, max: 99_999 })), {
-      minLength: 1,
-      maxLength: 5,
-    });
+    const rate = fc.constantFrom(null, 0, 500, 800, 1900);
+    const line = fc.tuple(fc.integer({ min: 1, max: 9 }), fc.integer({ min: 0, max: 99_999 }), rate);
+    const lines = fc.array(line, { minLength: 1, maxLength: 5 });
     fc.assert(
       fc.property(
         lines,
         fc.integer({ min: 0, max: 5000 }),
-        fc.integer({ min: 0, max: 2500 }),
+        fc.record({ rate: fc.integer({ min: 0, max: 2500 }), included: fc.boolean() }),
         fc.array(fc.nat(4), { maxLength: 40 }),
-        (made, delivery, taxRate, picks) => {
-          const net = made.reduce((sum, [, amount]) => sum + amount, delivery);
-          const bought = order(made, delivery, net + Math.round((net * taxRate) / 10_000));
+        (made, delivery, tax, picks) => {
+          const bought = order(made, delivery, tax);
           const done: { units: RefundedUnits[]; delivery: boolean }[] = [];
-          let given = 0;
+          let [given, taxes] = [0, 0];
           const give = (units: RefundedUnits[], withDelivery: boolean) => {
             const planned = planRefund(bought, done, { units, delivery: withDelivery });
             if (!planned.ok) return;
             expect(planned.value.amountMinor).to.be.at.least(0);
             given += planned.value.amountMinor;
+            taxes += planned.value.taxMinor;
             done.push({ units, delivery: withDelivery });
             expect(given + refundable(bought, done).totalMinor).to.equal(bought.totalMinor);
           };
@@ -114,7 +136,7 @@ describe('planRefund', () => {
             rest.lines.flatMap(({ quantity }, line) => (quantity > 0 ? [{ line, quantity }] : [])),
             rest.deliveryMinor > 0,
           );
-          expect(given).to.equal(bought.totalMinor);
+          expect([given, taxes]).to.deep.equal([bought.totalMinor, bought.taxMinor]);
         },
       ),
     );

@@ -160,6 +160,14 @@ describe('the sums of a cart', () => {
     expect(rows(totals(cart, { taxShown: 'hidden' }))).to.include('Tax€2.00');
   });
 
+  it('call nothing a tax where the rate is nothing', () => {
+    for (const taxIncluded of [true, false])
+      for (const taxShown of ['within', 'line', 'hidden'] as const) {
+        const shown = totals(cartView([lineView()], { taxIncluded, taxMinor: minor(0), steps: [] }), { taxShown });
+        expect(shown.text, `${taxIncluded} ${taxShown}`).not.to.match(/tax/i);
+      }
+  });
+
   it('explain every step of every line, and of the whole', () => {
     const steps = [
       { code: 'list-price', amountMinor: minor(1000), quantity: 2, unitMinor: minor(500) },

@@ -109,6 +109,19 @@ for (const definition of definitions) {
       });
     }
 
+    for (const word of definition.priceWords ?? []) {
+      it(`says beside “${word}” that tax comes on top, only where it does`, () => {
+        const lane = laneWith(definition.kind);
+        const words = () => compileManifest(lane, definitions, 1, 'de').pieces.find(({ id }) => id === 'it')!.words;
+        lane.shop.tax = { basisPoints: 1900, included: true, rates: {} };
+        const plain = words();
+        lane.shop.tax.included = false;
+        expect(words()[word]).to.equal(`${plain[word]!}, zzgl. Steuer`);
+        lane.shop.tax.basisPoints = 0;
+        expect(words()).to.deep.equal(plain);
+      });
+    }
+
     for (const [key, layout] of Object.entries(definition.layouts ?? {})) {
       it(`begins from “${layout.label}” with exactly its parts, in a valid piece`, () => {
         const lane = laneWith(definition.kind);

@@ -22,7 +22,7 @@ const flags = (card: ProductCard, saving: string) =>
       offer: null,
       eager: false,
     },
-    reader: { say: sayIn(liveDemoLane(), 'en'), money, link: (path) => path, language: 'en' },
+    reader: { say: sayIn(liveDemoLane(), 'en'), money, link: (path) => path, language: 'en', priceNote: null },
   }).texts('.flag');
 
 describe('what is saved, on a card', () => {

@@ -62,7 +62,7 @@ describe('the bench', () => {
   it('shows the shop with the draft, as the piece is seen on every page and device, also when it is off', async () => {
     await showBench();
     const situation = situationsOf('quick-view')[0]!;
-    expect(frame().src).to.match(/\?draft=walk-me$/);
+    expect(frame().src).to.match(/\?draft=walk-me&lang=en$/);
 
     const { manifest } = last('manifest');
     const own = manifest.pieces.find(({ id }) => id === 'quick-view')!;
