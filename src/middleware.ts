@@ -36,7 +36,10 @@ export const onRequest = defineMiddleware(async (context, next) => {
   context.locals.rename = (text) => text;
   const isApi = route.startsWith('/api/');
   const from = context.request.headers.get('origin');
-  const site = await judgeSite(app, { route, method: context.request.method, from, origin: context.url.origin });
+  const site = await judgeSite(app, {
+    ...{ route, method: context.request.method, from, origin: context.url.origin },
+    address: context.clientAddress,
+  });
   if (site.isWhole) return new Response(null, { status: site.isListed ? 204 : 403, headers: site.headers });
   const role = roleFor(route);
   const refusal = role && refusalOf(context.locals.account, role);

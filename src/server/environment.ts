@@ -1,6 +1,7 @@
 import path from 'node:path';
 import proxyAddr from 'proxy-addr';
 import { z } from 'zod';
+import { SENT_PER_MINUTE } from '~/services/limits';
 
 const origin = z
   .url({ protocol: /^https?$/, error: 'must be the public address, such as https://shop.example' })
@@ -32,6 +33,7 @@ const schema = z.object({
   PAVED_LANE_ORIGIN: origin.optional(),
   PAVED_LANE_TRUSTED_PROXIES: proxies.default([]),
   PAVED_LANE_LOG: z.enum(['trace', 'debug', 'info', 'warn', 'error', 'fatal', 'silent']).default('info'),
+  PAVED_LANE_SENT_PER_MINUTE: z.coerce.number().int().min(1).default(SENT_PER_MINUTE),
   PAVED_LANE_DEMO: z.enum(['0', '1', '']).default('0'),
 });
 
@@ -44,6 +46,8 @@ export interface Environment {
   readonly origin: string | null;
   /** Whose `x-forwarded-*` headers count. */
   readonly trustedProxies: readonly string[];
+  /** How often one address may send something (anything but a GET) in a minute. */
+  readonly sentPerMinute: number;
   readonly logLevel: string;
   readonly isDemo: boolean;
 }
@@ -60,6 +64,7 @@ export function readEnvironment(variables: Readonly<Record<string, string | unde
     dataDir: path.resolve(data.PAVED_LANE_DATA ?? path.join(root, 'var/demo')),
     origin: data.PAVED_LANE_ORIGIN ?? null,
     trustedProxies: data.PAVED_LANE_TRUSTED_PROXIES,
+    sentPerMinute: data.PAVED_LANE_SENT_PER_MINUTE,
     logLevel: data.PAVED_LANE_LOG,
     isDemo: data.PAVED_LANE_DEMO === '1',
   };

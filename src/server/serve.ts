@@ -3,16 +3,20 @@ import compression from 'compression';
 import type { IncomingMessage, RequestListener, ServerResponse } from 'node:http';
 import path from 'node:path';
 import sirv from 'sirv';
+import { createLimit, network } from '~/services/limits';
 import { processSlot } from '~/services/process-slot';
 import type { RememberedAnswer } from '~/services/remembered';
 import type { Environment } from './environment';
 import { setStandingHeaders } from './headers';
 import { limitBody } from './limit-body';
 import { findPathProblem } from './plain-path';
-import { readSender } from './sender';
+import { readSender, type Sender } from './sender';
 
 /** Doors the framework opens by itself and we have no use for. */
 const CLOSED = /^\/_(?!astro\/)/;
+
+const READS: ReadonlySet<string> = new Set(['GET', 'HEAD', 'OPTIONS']);
+const METHODS: ReadonlySet<string> = new Set([...READS, 'POST', 'PUT', 'PATCH', 'DELETE']);
 
 /** What may have been answered before; see src/services/remembered.ts. */
 const REMEMBERED = /^\/(shop(\/|$)|api\/manifest$)/;
@@ -24,6 +28,7 @@ const MEDIA_POLICY = "default-src 'none'; style-src 'unsafe-inline'; sandbox";
 export function createListener(environment: Environment, root: string, handle: RequestListener): RequestListener {
   const compress = compression({ level: 4 });
   const senderOf = readSender(environment);
+  const sent = createLimit({ points: environment.sentPerMinute, seconds: 60 });
   const assets = sirv(path.join(root, 'dist/client'), {
     etag: true,
     setHeaders: (response, pathname) => {
@@ -44,31 +49,12 @@ export function createListener(environment: Environment, root: string, handle: R
     },
   });
 
-  return (request, response) => {
-    // Made here, whatever a stranger sends: what a shopper reads on the page of a fault is found in the log by it.
-    const id = randomBytes(6).toString('hex');
-    request.headers['x-request-id'] = id;
-    response.setHeader('x-request-id', id);
-    const address = request.url ?? '/';
-    const [pathname = '/'] = address.split('?', 1);
-    setStandingHeaders(response, pathname, environment.origin?.startsWith('https:') ?? false);
-    const problem = findPathProblem(address);
-    if (problem) return refuse(request, response, problem === 'too-long' ? 414 : 400, 'That address cannot be read.');
-    if (CLOSED.test(pathname)) return refuse(request, response, 404, 'There is nothing here.');
-    const sender = senderOf(request);
-    // Machines that look after us ask by number; nothing of what they ask by is in the answer.
-    if (!sender.ok && !(sender.because === 'unknown-host' && pathname === '/api/health')) {
-      if (sender.because === 'upgrade')
-        return void response.writeHead(308, { location: `https://${sender.host}${address}` }).end();
-      return refuse(
-        request,
-        response,
-        421,
-        'This shop is not known by that name. Set PAVED_LANE_ORIGIN to its address.',
-      );
-    }
-    if (sender.ok) forward(request, sender);
-    if (!limitBody(request, response, pathname)) return;
+  interface Asked {
+    readonly address: string;
+    readonly pathname: string;
+    readonly sender: Sender;
+  }
+  function answer(request: IncomingMessage, response: ServerResponse, { address, pathname, sender }: Asked): void {
     // A file that goes while it is sent (a build under a running server) costs that answer, not the server.
     response.on('pipe', (source) => source.on('error', () => response.destroy()));
     const goOn = () =>
@@ -86,6 +72,47 @@ export function createListener(environment: Environment, root: string, handle: R
       (answer) => (answer ? give(request, response, answer, compress) : goOn()),
       goOn,
     );
+  }
+
+  return (request, response) => {
+    // Made here, whatever a stranger sends: what a shopper reads on the page of a fault is found in the log by it.
+    const id = randomBytes(6).toString('hex');
+    request.headers['x-request-id'] = id;
+    response.setHeader('x-request-id', id);
+    const address = request.url ?? '/';
+    const [pathname = '/'] = address.split('?', 1);
+    setStandingHeaders(response, pathname, environment.origin?.startsWith('https:') ?? false);
+    if (!METHODS.has(request.method ?? '')) {
+      response.setHeader('allow', [...METHODS].join(', '));
+      return refuse(request, response, 405, 'That cannot be done here.');
+    }
+    const problem = findPathProblem(address);
+    if (problem) return refuse(request, response, problem === 'too-long' ? 414 : 400, 'That address cannot be read.');
+    if (CLOSED.test(pathname)) return refuse(request, response, 404, 'There is nothing here.');
+    const sender = senderOf(request);
+    // Machines that look after us ask by number; nothing of what they ask by is in the answer.
+    if (!sender.ok && !(sender.because === 'unknown-host' && pathname === '/api/health')) {
+      if (sender.because === 'upgrade')
+        return void response.writeHead(308, { location: `https://${sender.host}${address}` }).end();
+      return refuse(
+        request,
+        response,
+        421,
+        'This shop is not known by that name. Set PAVED_LANE_ORIGIN to its address.',
+      );
+    }
+    if (sender.ok) forward(request, sender);
+    const begin = () => answer(request, response, { address, pathname, sender });
+    // Counts from the first byte, which may come while the sender is looked up.
+    if (!limitBody(request, response, pathname)) return;
+    if (!sender.ok || READS.has(request.method ?? '')) return begin();
+    void sent.take(network(sender.address)).then((wait) => {
+      // Refused meanwhile: its body was too large.
+      if (request.destroyed) return;
+      if (wait === null) return begin();
+      response.setHeader('retry-after', String(wait));
+      refuse(request, response, 429, `Too much at once. Wait ${wait} seconds and try again.`);
+    });
   };
 }
 

@@ -33,6 +33,9 @@ import {
   type Wallet,
 } from '~/standins';
 import { createCleaning, type Cleaning } from './files/cleaning';
+import { createLimits, type Limits } from './limits';
+import { createTexts, type Texts } from './texts/texts';
+import { createReading, type Reading } from './tables/reading';
 import { openSecret, type ShopSecret } from './accounts/shop-secret';
 
 /** Everything a service works with; handed in, so that tests can hand in their own. */
@@ -61,6 +64,9 @@ export interface App {
   readonly wallet: Wallet;
   readonly mailbox: StandInMailbox;
   readonly cleaning: Cleaning;
+  readonly reading: Reading;
+  readonly texts: Texts;
+  readonly limits: Limits;
   readonly secret: ShopSecret;
   readonly log: Logger;
   /** Aborted when the process is to end: long work ends at the next place it can. */
@@ -80,6 +86,8 @@ export async function createApp(options: {
   payment?: Payment;
   mailbox?: StandInMailbox;
   logLevel?: string;
+  /** See `limits.ts`. */
+  sentPerMinute?: number;
 }): Promise<App> {
   // Whatever this process writes from now on is its own account's alone to read.
   process.umask(0o077);
@@ -98,7 +106,7 @@ export async function createApp(options: {
     );
   });
   opened = db;
-  const cleaning = createCleaning();
+  const [cleaning, reading, texts] = [createCleaning(), createReading(), createTexts()];
   const stopping = new AbortController();
   return {
     db,
@@ -125,12 +133,15 @@ export async function createApp(options: {
     wallet: standInWallet(),
     mailbox: options.mailbox ?? standInMailbox(path.join(options.dataDir, 'mailbox'), options.now),
     cleaning,
+    reading,
+    texts,
+    limits: createLimits(options.sentPerMinute),
     secret: openSecret(options.dataDir),
     log,
     stopping,
     async close() {
       stopping.abort();
-      await cleaning.close();
+      await Promise.all([cleaning, reading, texts].map((pool) => pool.close()));
       await db.close();
     },
     now: options.now ?? Date.now,

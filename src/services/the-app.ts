@@ -12,6 +12,7 @@ import { convertOffers } from './lane/convert-offers';
 import { sweepPersonal } from './accounts/privacy';
 import { sweepSearches } from './catalogue/mend-searches';
 import { countRecentSales } from './catalogue/count-recent-sales';
+import { SENT_PER_MINUTE } from './limits';
 import { processSlot } from './process-slot';
 import { findRemembered } from './remembered';
 import { sweepUploads } from './files/uploads';
@@ -35,7 +36,11 @@ export function theApp(): Promise<App> {
 
 async function open(): Promise<App> {
   const dataDir = process.env['PAVED_LANE_DATA'] ?? 'var/demo';
-  const app = await createApp({ dataDir, logLevel: process.env['PAVED_LANE_LOG'] ?? 'info' });
+  const app = await createApp({
+    dataDir,
+    logLevel: process.env['PAVED_LANE_LOG'] ?? 'info',
+    sentPerMinute: Number(process.env['PAVED_LANE_SENT_PER_MINUTE'] ?? SENT_PER_MINUTE),
+  });
   const lock = await lockFolder(dataDir);
   if (!lock.isOurs) {
     await app.close();

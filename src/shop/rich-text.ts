@@ -1,53 +1,13 @@
-import type { Element, ElementContent, Root } from 'hast';
-import { LRUCache } from 'lru-cache';
-import rehypeRaw from 'rehype-raw';
-import rehypeSanitize, { defaultSchema } from 'rehype-sanitize';
+import type { Element, ElementContent } from 'hast';
 import rehypeStringify from 'rehype-stringify';
-import remarkGfm from 'remark-gfm';
-import remarkParse from 'remark-parse';
-import remarkRehype from 'remark-rehype';
 import { unified } from 'unified';
 import { visit } from 'unist-util-visit';
 import { readFact, sayFact, type AskedFact } from '~/core/facts';
 import { loadFacts } from '~/services/catalogue/product-facts';
 import type { ShopContext } from './shop-context';
 
-/** What a text may hold: the few marks of writing, and our own two elements. */
-const SCHEMA: typeof defaultSchema = {
-  ...defaultSchema,
-  tagNames: [
-    ...['p', 'h2', 'h3', 'h4', 'ul', 'ol', 'li', 'strong', 'em', 'del', 'a', 'br', 'hr', 'blockquote'],
-    ...['table', 'thead', 'tbody', 'tr', 'th', 'td', 'code', 'pl-fact', 'pl-piece'],
-  ],
-  attributes: {
-    a: ['href', 'title'],
-    th: ['align'],
-    td: ['align'],
-    'pl-fact': ['product', 'fact', 'attribute', 'before', 'after'],
-    'pl-piece': ['name'],
-  },
-  clobberPrefix: '',
-};
-
-const reader = unified()
-  .use(remarkParse)
-  .use(remarkGfm)
-  .use(remarkRehype, { allowDangerousHtml: true })
-  .use(rehypeRaw)
-  .use(rehypeSanitize, SCHEMA);
 // Only what we draw ourselves is written as it is: the reader has cleaned all else.
 const writer = unified().use(rehypeStringify, { allowDangerousHtml: true });
-
-const read = new LRUCache<string, Root>({ max: 200 });
-
-/** A text (Markdown, CommonMark with tables) as a tree of what may stand in a page. */
-async function treeOf(text: string): Promise<Root> {
-  const known = read.get(text);
-  if (known) return structuredClone(known);
-  const tree = await reader.run(reader.parse(text));
-  read.set(text, tree);
-  return structuredClone(tree);
-}
 
 /** Pieces that stand in one text, at most: each costs what a piece of a page costs. */
 const MOST_PIECES = 12;
@@ -61,7 +21,7 @@ export async function drawText(
   shop: ShopContext,
   drawPiece: (name: string) => Promise<string | null> = () => Promise.resolve(null),
 ): Promise<string> {
-  const tree = await treeOf(text);
+  const tree = await shop.app.texts.read(text);
   const asked: { element: Element; fact: AskedFact | null }[] = [];
   const pieces: { element: Element; name: string }[] = [];
   visit(tree, 'element', (element) => {

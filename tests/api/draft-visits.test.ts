@@ -156,7 +156,7 @@ describe('events', () => {
       events: kinds.map((kind, i) => ({ id: `${visit}-${i}`, at: Date.now(), kind })),
       ...over,
     });
-  const person = { userAgent: BROWSER, isOwner: false };
+  const person = { userAgent: BROWSER, isOwner: false, from: '127.0.0.1' };
 
   it('count once, however often and in whatever order batches arrive', async () => {
     expect(await ingestEvents(shop.app, batch('visit-one', ['page', 'product-page', 'add']), person)).to.equal(3);
@@ -172,8 +172,13 @@ describe('events', () => {
     await ingestEvents(shop.app, batch('visit-bot', ['page']), {
       userAgent: 'Mozilla/5.0 (compatible; SomeBot/2.1)',
       isOwner: false,
+      from: '127.0.0.1',
     });
-    await ingestEvents(shop.app, batch('visit-owner', ['page', 'add']), { userAgent: BROWSER, isOwner: true });
+    await ingestEvents(shop.app, batch('visit-owner', ['page', 'add']), {
+      userAgent: BROWSER,
+      isOwner: true,
+      from: '127.0.0.1',
+    });
 
     const map = await showLaneMap(shop.app, { days: 28 });
 

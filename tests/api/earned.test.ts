@@ -25,7 +25,7 @@ describe('what came of a buy link', () => {
     await changeCartOf(shop.app, cartToken, add);
     const event = { id: randomUUID(), at: now, kind: 'add', page: 'other', product: 'ground-stake', piece };
     const batch = eventBatchSchema.parse({ visit: id, device: 'phone', source: 'blog.example', events: [event] });
-    await ingestEvents(shop.app, batch, { userAgent, isOwner: false });
+    await ingestEvents(shop.app, batch, { userAgent, isOwner: false, from: '127.0.0.1' });
     if (!orders) return 0;
     const placed = await orderNow(shop.app, { cartToken, visitId: id });
     if (!placed.ok) throw new Error(JSON.stringify(placed.problems));

@@ -4,14 +4,17 @@ import sharp from 'sharp';
 import { cartRequestSchema, changeCartOf } from '~/services/cart/change-cart';
 import { viewCart } from '~/services/cart/show-cart';
 import { keepUpload, openUpload } from '~/services/files/uploads';
-import { receiveCart, sendCart } from '~/services/links/carry-cart';
+import { eventBatchSchema, ingestEvents } from '~/services/visits/ingest-events';
+import { receiveCart, sendCart, showCarried } from '~/services/links/carry-cart';
 import { judgeSite, noteSeen, seenSchema, showElsewhere } from '~/services/links/other-sites';
 import { startServer, type TestServer } from '../support/server';
+import { shopperAt } from '../support/shopper';
 import { openTestShop, type TestShop } from '../support/shop';
 
 const LISTED = 'http://127.0.0.1:4322';
 const STRANGE = 'https://elsewhere.example';
 const MINUTE = 60_000;
+const HERE = '192.0.2.1';
 
 describe('carts that come from other sites', () => {
   let shop: TestShop;
@@ -37,7 +40,9 @@ describe('carts that come from other sites', () => {
       .to.match(/^[0-9a-f-]{36}$/)
       .and.not.equal(token);
     expect(await receiveCart(shop.app, code, null)).to.equal(null);
-    now += 3 * MINUTE;
+    expect(await showCarried(shop.app, late, 'en')).to.deep.include({ lines: [] });
+    now += 11 * MINUTE;
+    expect(await showCarried(shop.app, late, 'en')).to.equal(null);
     expect(await receiveCart(shop.app, late, null)).to.equal(null);
     expect(await receiveCart(shop.app, '', null)).to.equal(null);
   });
@@ -89,10 +94,10 @@ describe('carts that come from other sites', () => {
 
   it('are told of by the sites that are listed; of the others only that they asked', async () => {
     const told = { path: '/post', links: ['buy-link', 'buy-link', ''], errors: 1 };
-    await noteSeen(shop.app, LISTED, told);
-    await noteSeen(shop.app, LISTED, { ...told, links: [] });
-    await noteSeen(shop.app, STRANGE, told);
-    const ask = { method: 'OPTIONS', from: STRANGE, origin: 'http://shop.example' };
+    await noteSeen(shop.app, LISTED, HERE, told);
+    await noteSeen(shop.app, LISTED, HERE, { ...told, links: [] });
+    await noteSeen(shop.app, STRANGE, HERE, told);
+    const ask = { method: 'OPTIONS', from: STRANGE, origin: 'http://shop.example', address: HERE };
     await judgeSite(shop.app, { ...ask, route: '/api/manifest' });
     await judgeSite(shop.app, { ...ask, route: '/api/manifest' });
     await judgeSite(shop.app, { ...ask, route: '/api/cart' });
@@ -118,8 +123,50 @@ describe('carts that come from other sites', () => {
     ])
       expect(seenSchema.safeParse(wild).success, JSON.stringify(wild).slice(0, 60)).to.equal(false);
     const ask = { route: '/api/manifest', method: 'OPTIONS', origin: 'http://shop.example' };
-    for (let i = 0; i < 210; i += 1) await judgeSite(shop.app, { ...ask, from: `https://site-${i}.example` });
-    expect((await showElsewhere(shop.app, 1)).refused).to.have.length(200);
+    const forge = (i: number, address: string) =>
+      judgeSite(shop.app, { ...ask, from: `https://site-${i}.example`, address });
+    const told = async () => (await showElsewhere(shop.app, 1)).refused.length;
+    const before = await told();
+    // One address fills nothing, whatever it calls itself; and many no more than a day's share.
+    for (let i = 0; i < 50; i += 1) await forge(i, '192.0.2.7');
+    expect((await told()) - before).to.equal(5);
+    for (let i = 50; i < 260; i += 1) await forge(i, `198.51.100.${i % 200}`);
+    expect(await told()).to.equal(200);
+
+    const links = Array.from({ length: 100 }, (_, i) => `link-${i}`);
+    const rows = async () => (await shop.app.db.select<{ n: number }>('SELECT count(*) n FROM seen_elsewhere'))[0]!.n;
+    const seenBefore = await rows();
+    for (let i = 0; i < 20; i += 1) await noteSeen(shop.app, LISTED, '192.0.2.8', { path: `/${i}`, links, errors: 0 });
+    expect((await rows()) - seenBefore).to.equal(300);
+  });
+
+  it('begin no more visits than people would, and type no more codes', async () => {
+    const batch = (i: number) =>
+      eventBatchSchema.parse({
+        ...{ visit: `forged-visit-${i}`, device: 'phone', source: 'direct' },
+        events: [{ id: `forged-event-${i}`, at: now, kind: 'page', page: 'front', product: null, piece: null }],
+      });
+    const visitor = { userAgent: 'Mozilla/5.0 Chrome/140.0', isOwner: false };
+    const answers = [];
+    for (let i = 0; i < 320; i += 1)
+      answers.push(await ingestEvents(shop.app, batch(i), { ...visitor, from: '192.0.2.9' }));
+    expect(answers.filter((fresh) => fresh === null)).to.have.length(20);
+    // A visit that began goes on, and others begin theirs.
+    const more = eventBatchSchema.parse({ ...batch(1), events: [{ ...batch(1).events[0]!, id: 'forged-more' }] });
+    expect(await ingestEvents(shop.app, more, { ...visitor, from: '192.0.2.9' })).to.equal(1);
+    expect(await ingestEvents(shop.app, batch(999), { ...visitor, from: '192.0.2.10' })).to.equal(1);
+
+    const codes = [];
+    for (let i = 0; i < 32; i += 1) {
+      const typed = await changeCartOf(
+        shop.app,
+        randomUUID(),
+        { kind: 'coupon', code: `GUESS${i}` },
+        { from: '192.0.2.9' },
+      );
+      codes.push(typed.ok ? '' : typed.problems[0]!.code);
+    }
+    expect(codes.filter((code) => code === 'too-many-tries')).to.have.length(2);
   });
 });
 
@@ -206,6 +253,30 @@ describe('what other sites may ask', () => {
       });
       expect([answer.status, answer.headers.get('location')], to).to.deep.equal([303, '/shop/cart']);
     }
+    const token = randomUUID();
+    const headers = { 'x-pl-cart': token, 'content-type': 'application/json' };
+    const added = await ask('/api/cart', LISTED, {
+      ...{ method: 'POST', headers, body: JSON.stringify({ kind: 'add', product: 'ground-stake' }) },
+    });
+    expect(added.status).to.equal(200);
+    const sent = await ask('/api/carry', LISTED, { method: 'POST', headers, body: '{"visit":"visit-from-there"}' });
+    const { code } = (await sent.json()) as { code: string };
+    const address = `/shop/carry?${new URLSearchParams({ code, to: '/shop/checkout' })}`;
+    const shopper = shopperAt(server.origin);
+    for (let looked = 0; looked < 2; looked += 1) {
+      const page = await (await shopper.get(address)).text();
+      expect(page).to.include('1 × Ground Stake').and.to.include('Yes, take it over').and.not.to.include('/rt/lane.js');
+    }
+    expect(shopper.cookies('/shop')).to.equal('');
+    const taken = await shopper.postForm('/shop/carry', { code, to: '/shop/checkout' });
+    expect([taken.status, taken.headers.get('location')]).to.deep.equal([303, '/shop/checkout']);
+    expect(shopper.cookies('/shop')).to.include('pl_cart=').and.to.include('pl_visit=visit-from-there');
+
+    // A visit that began here is never replaced.
+    const again = await ask('/api/carry', LISTED, { method: 'POST', headers, body: '{"visit":"forged-visit"}' });
+    await shopper.postForm('/shop/carry', { code: ((await again.json()) as { code: string }).code, to: '/shop/cart' });
+    expect(shopper.cookies('/shop')).to.include('pl_visit=visit-from-there').and.not.to.include('forged');
+
     const known = await ask('/shop/carry?code=none&to=%2Fshop%2Fcheckout%3Flang%3Dde', LISTED, { redirect: 'manual' });
     expect(known.headers.get('location')).to.equal('/shop/checkout?lang=de');
   });

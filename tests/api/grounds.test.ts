@@ -46,7 +46,7 @@ describe('what a shop stands on', () => {
     const id = randomUUID();
     const event = { id: randomUUID(), at: now, kind: 'add', page: 'other', product: 'merlin', piece: null };
     const batch = eventBatchSchema.parse({ visit: id, device: 'phone', source: 'direct', events: [event] });
-    await ingestEvents(shop.app, batch, { userAgent: 'Mozilla/5.0 Chrome/140.0', isOwner: false });
+    await ingestEvents(shop.app, batch, { userAgent: 'Mozilla/5.0 Chrome/140.0', isOwner: false, from: '127.0.0.1' });
     return id;
   }
   const editOf = async (slug: string) =>

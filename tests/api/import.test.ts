@@ -1,15 +1,16 @@
 import { expect } from 'chai';
 import { readFile } from 'node:fs/promises';
 import { importCatalogue, importOptionsSchema, previewImport } from '~/services/catalogue/import-catalogue';
-import { readTable } from '~/services/catalogue/read-table';
+import { readTable } from '~/services/tables/read-table';
 import { openTestShop, type TestShop } from '../support/shop';
 
 const bytes = (text: string) => new TextEncoder().encode(text);
+const some = { mostRows: 1000 };
 const options = importOptionsSchema.parse({});
 
 describe('readTable', () => {
-  it('reads UTF-8 with a byte-order mark, semicolons, CRLF and line breaks in quotes, and knows each row’s line', async () => {
-    const table = await readTable(bytes('\ufeffName;SKU\r\n"Two\r\nlines";A\r\n\r\nÄpfel;B\r\n'));
+  it('reads UTF-8 with a byte-order mark, semicolons, CRLF and line breaks in quotes, and knows each row’s line', () => {
+    const table = readTable(bytes('\ufeffName;SKU\r\n"Two\r\nlines";A\r\n\r\nÄpfel;B\r\n'), some);
 
     expect(table.ok && table.value).to.deep.include({
       delimiter: ';',
@@ -22,20 +23,40 @@ describe('readTable', () => {
     });
   });
 
-  it('reads files from before UTF-8', async () => {
-    const table = await readTable(
+  it('reads files from before UTF-8', () => {
+    const table = readTable(
       Buffer.from('Name,SKU\nGrößerer Überflieger für Anfänger,A\nEinfühlsamer Kunstflügel,B\n', 'latin1'),
+      some,
     );
 
     expect(table.ok && table.value.rows[0]!.cells[0]).to.equal('Größerer Überflieger für Anfänger');
   });
 
-  it('refuses an empty file and quotes that never end', async () => {
-    const empty = await readTable(bytes('Name,SKU\n'));
-    const torn = await readTable(bytes('Name,SKU\n"Reed,A\n'));
+  it('refuses an empty file and quotes that never end', () => {
+    const empty = readTable(bytes('Name,SKU\n'), some);
+    const torn = readTable(bytes('Name,SKU\n"Reed,A\n'), some);
 
     expect(empty.ok || empty.problems[0]?.code).to.equal('csv-empty');
     expect(torn.ok || torn.problems[0]?.code).to.equal('csv-quote');
+  });
+
+  it('leaves out the empty columns that spreadsheets put at the end, and says which cap is passed', () => {
+    const commas = ','.repeat(4096);
+    const wide = readTable(bytes(`Name,SKU${commas}\nReed,A${commas}\n`), some);
+    expect(wide.ok && [wide.value.headings, wide.value.rows[0]!.cells]).to.deep.equal([
+      ['Name', 'SKU'],
+      ['Reed', 'A'],
+    ]);
+    const codeOf = (text: string) => {
+      const read = readTable(bytes(text), some);
+      return read.ok ? null : [read.problems[0]!.code, read.problems[0]!.facts];
+    };
+    const named = Array.from({ length: 501 }, (_, i) => `c${i}`).join(',');
+    expect(codeOf(`${named}\n1`)).to.deep.equal(['csv-columns', { count: '501', limit: '500' }]);
+    expect(codeOf(`Name\n${'Reed\n'.repeat(1001)}`)).to.deep.equal(['csv-too-many', { limit: '1,000' }]);
+    expect(codeOf(`Name\n${'Reed\n'.repeat(1000)}`)).to.equal(null);
+    for (const mark of [',', '\n', '"'])
+      expect(codeOf(`Name,SKU\n${mark.repeat(4_000_001)}`)![0], mark).to.equal('csv-cells');
   });
 });
 

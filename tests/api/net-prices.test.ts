@@ -57,7 +57,7 @@ describe('prices that the tax is not in yet', () => {
       pieces: { kind: string; words: Record<string, string> }[];
     };
     const priced = manifest.pieces.filter(({ kind }) => kind === 'compare' || kind === 'line-editor');
-    expect(priced).not.to.be.empty;
+    expect(priced.length).to.be.at.least(1);
     for (const { kind, words } of priced) expect(words['price'], kind).to.match(/, plus tax$/);
   });
 

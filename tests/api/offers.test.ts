@@ -431,7 +431,7 @@ describe('offers in the shop', () => {
       const visitId = randomUUID();
       const event = { id: randomUUID(), at: Date.now(), kind: 'page', page: 'home', product: null, piece: null };
       const batch = eventBatchSchema.parse({ visit: visitId, device: 'phone', source, events: [event] });
-      await ingestEvents(shop.app, batch, { userAgent: 'Mozilla/5.0 Chrome/140.0', isOwner: false });
+      await ingestEvents(shop.app, batch, { userAgent: 'Mozilla/5.0 Chrome/140.0', isOwner: false, from: '127.0.0.1' });
       return visitId;
     };
     const token = await cartWith('hoop-winder');

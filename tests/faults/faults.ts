@@ -1,8 +1,12 @@
 import { randomInt, randomUUID } from 'node:crypto';
 import { rm } from 'node:fs/promises';
+import type { Lane } from '~/core/lane';
 import { createApp } from '~/services/app';
+import { liveLane } from '~/services/lane/live-lane';
+import { publishLane } from '~/services/lane/publish-lane';
 import { standInPayment } from '~/standins';
 import { sendBadInputs } from '../support/bad-inputs';
+import { COSTLY_TEXTS, costlyRequests, type CostlyRequest } from '../support/costly-bodies';
 import { COSTLY_FILES } from '../support/costly-files';
 import { ORDER_FORM } from '../support/checkout';
 import { ledgerOf, pressOrders, raceOrder } from '../support/order-races';
@@ -225,10 +229,8 @@ async function spellings(): Promise<void> {
   );
 }
 
-/** Files that cost their reader much, while somebody shops. */
-async function costlyFiles(): Promise<void> {
-  const server = await startServer(0.01);
-  const { origin } = server;
+/** Somebody who shops until told to stop, and then says how long the slowest answer took, in milliseconds. */
+function shopMeanwhile(origin: string): () => Promise<number> {
   let isDone = false;
   let slowest = 0;
   const shopper = (async () => {
@@ -240,6 +242,83 @@ async function costlyFiles(): Promise<void> {
       await new Promise((resolve) => setTimeout(resolve, 10));
     }
   })();
+  return async () => {
+    isDone = true;
+    await shopper;
+    return slowest;
+  };
+}
+
+/** Bodies, tables, addresses and texts that cost their reader much, while somebody shops. */
+async function costlyBodies(): Promise<void> {
+  const dataDir = await seedFolder(0.01);
+  const app = await createApp({ dataDir, logLevel: 'silent' });
+  const { lane } = await liveLane(app);
+  const texts = { ...COSTLY_TEXTS, plain: 'Words as people write them. '.repeat(100) };
+  const pages = Object.entries(texts).map(([i, text]) => [
+    `costly-${i}`,
+    { on: true, inFooter: false, title: { en: `Costly ${i}` }, text: { en: text } },
+  ]);
+  const draft = (await app.lanes.readDraft())!;
+  const document = { ...lane, pages: Object.fromEntries(pages) as Lane['pages'] };
+  await app.lanes.writeDraft({ ...draft, document, edit: draft.edit + 1 });
+  const published = await publishLane(app, { edit: draft.edit + 1, note: '', accountId: null });
+  await app.close();
+  if (!published.ok) throw new Error(JSON.stringify(published.problems));
+  const server = await serve(dataDir);
+  const { origin } = server;
+  const cookie = await signInOwner(origin);
+  const send = async ({ path, body, type, isOwners }: CostlyRequest) => {
+    const headers = { origin, ...(type && { 'content-type': type }), ...(isOwners && { cookie }) };
+    const sent = { headers, redirect: 'manual' as const, ...(body !== undefined && { method: 'POST', body }) };
+    const started = performance.now();
+    // A body that is refused while it is sent breaks the connection.
+    const status = await fetch(origin + path, sent).then(
+      (response) => response.arrayBuffer().then(() => response.status),
+      () => 413,
+    );
+    return { status, ms: performance.now() - started };
+  };
+  // Its threads are there already, as they are an hour after the start.
+  await send({ name: 'a text', path: '/shop/pages/costly-plain' });
+  for (const request of costlyRequests([]))
+    if (request.name === 'trailing commas of a spreadsheet') await send(request);
+  const slow: string[] = [];
+  let [count, longest, longestMeanwhile, faulty] = [0, 0, 0, 0];
+  for (const request of costlyRequests(pages.map(([slug]) => `/shop/pages/${slug as string}`))) {
+    const stop = shopMeanwhile(origin);
+    const { status, ms } = await send(request);
+    const meanwhile = await stop();
+    count += 1;
+    longest = Math.max(longest, ms);
+    longestMeanwhile = Math.max(longestMeanwhile, meanwhile);
+    if (status >= 500) faulty += 1;
+    if (ms > 1000 || meanwhile > 300 || status >= 500)
+      slow.push(`    ${request.name}: ${status} after ${ms.toFixed(0)} ms, the shop ${meanwhile.toFixed(0)} ms`);
+  }
+  // The last thing it hears while it reads something large.
+  const [large] = costlyRequests([]);
+  void send(large!).catch(() => undefined);
+  await new Promise((resolve) => setTimeout(resolve, 50));
+  const started = performance.now();
+  await server.end('SIGTERM');
+  const stopMs = performance.now() - started;
+  await rm(dataDir, { recursive: true, force: true });
+  line(
+    `${count} costly bodies, pages, tables and texts: answered within 1 s`,
+    longest <= 1000 && faulty === 0,
+    `${longest.toFixed(0)} ms, ${faulty} faults`,
+  );
+  line('  meanwhile the shop answers within 300 ms', longestMeanwhile <= 300, `${longestMeanwhile.toFixed(0)} ms`);
+  for (const told of slow) console.log(told);
+  line('  and ends within 2 s when it is told to', stopMs <= 2000, `${stopMs.toFixed(0)} ms`);
+}
+
+/** Files that cost their reader much, while somebody shops. */
+async function costlyFiles(): Promise<void> {
+  const server = await startServer(0.01);
+  const { origin } = server;
+  const stop = shopMeanwhile(origin);
   let [longest, faulty] = [0, 0];
   for (const [name, content] of Object.entries(COSTLY_FILES)) {
     const form = new FormData();
@@ -252,8 +331,7 @@ async function costlyFiles(): Promise<void> {
     longest = Math.max(longest, performance.now() - started);
     if (status >= 500) faulty += 1;
   }
-  isDone = true;
-  await shopper;
+  const slowest = await stop();
   await server.stop();
   const count = Object.keys(COSTLY_FILES).length;
   line(
@@ -384,6 +462,7 @@ if (part === undefined || part === 'race') {
 if (part === undefined || part === 'inputs') await badInputs(often(5000));
 if (part === undefined || part === 'spellings') await spellings();
 if (part === undefined || part === 'files') await costlyFiles();
+if (part === undefined || part === 'costly') await costlyBodies();
 if (part === undefined || part === 'imports') await twoImports();
 if (part === undefined || part === 'eight') await eightOrders();
 if (part === undefined || part === 'tls') await behindTls();

@@ -59,6 +59,8 @@ export async function serve(
       PAVED_LANE_DATA: dataDir,
       PAVED_LANE_DEMO: '1',
       PAVED_LANE_LOG: 'error',
+      // All tests come from one address.
+      PAVED_LANE_SENT_PER_MINUTE: '1000000',
       NODE_OPTIONS: '',
       ...environment,
     },

@@ -1,6 +1,7 @@
 export { COLUMN_FIELDS, matchColumns, type ColumnField } from './catalogue-columns';
 export {
   findDecimalMark,
+  type FoundMark,
   missingColumns,
   readCatalogueRows,
   type CsvRow,

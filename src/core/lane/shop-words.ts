@@ -212,6 +212,27 @@ export const SHOP_WORDS = {
     'اختر {axis} أولًا',
   ),
   fewLeft: word('Few left', '{count} is how many.', 'Only {count} left', 'Nur noch {count} da', 'بقي {count} فقط'),
+  carried: word(
+    'From another site',
+    'Title, above what was put together there.',
+    'Take this into your cart?',
+    'In deinen Warenkorb übernehmen?',
+    'هل تضيف هذا إلى سلتك؟',
+  ),
+  carriedText: word(
+    'Where it is from',
+    'Below that title.',
+    'It was put together on another site.',
+    'Das wurde auf einer anderen Seite zusammengestellt.',
+    'جُمعت هذه المنتجات على موقع آخر.',
+  ),
+  carriedTake: word(
+    'Take it over',
+    'Button below what was put together there.',
+    'Yes, take it over',
+    'Ja, übernehmen',
+    'نعم، أضفها',
+  ),
   linkGone: word(
     'Link to what is gone',
     'Title, where a link leads to something that is not sold any more.',

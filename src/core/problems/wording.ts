@@ -12,6 +12,7 @@ const WORDING = {
   'not-signed-in': 'Please sign in first.',
   'not-allowed': 'Your role does not allow this. Ask the owner of the shop.',
   'wrong-sign-in': 'E-mail and password do not belong together. Check both and try again.',
+  'too-many-visits': 'Too many visits began at this address. They are not counted.',
   'too-many-tries': 'Too many tries. Wait {seconds} seconds and try again.',
   'too-many-proofs': 'Too many tries. Wait {minutes} minutes, or follow the link in your confirmation mail.',
   'proof-wrong': 'That does not belong to this order. Check both, or follow the link in your confirmation mail.',
@@ -135,6 +136,11 @@ const WORDING = {
   'import-stopped': 'The import was stopped before it was done. Import the file again to finish.',
   'csv-empty': 'The file holds no rows. Choose a CSV file with a heading row and at least one row below it.',
   'csv-too-many': 'The file has more than {limit} rows. Split it into several.',
+  'csv-columns':
+    'The file has {count} columns; up to {limit} can be read. Delete those that are not needed, and save it again.',
+  'csv-cells':
+    'The file has more than {limit} cells, empty ones among them. Delete empty rows and columns, or split the file.',
+  'csv-slow': 'The file takes too long to read. Split it into several.',
   'csv-no-column': 'No column was found for {field}. Choose one in the list of columns.',
   'csv-quote': 'A quoted cell does not end properly: {message}. Fix the quotation marks in this row.',
   'csv-missing-cell': '{column} is empty. Fill it in.',

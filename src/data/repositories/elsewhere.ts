@@ -43,6 +43,15 @@ export function elsewhere(db: Database) {
     });
   }
 
+  /** Whose cart a code brings; null for none, or one that is over. */
+  async function findCarried(code: string, now: number): Promise<string | null> {
+    const [row] = await db.select<{ cartToken: string }>(
+      'SELECT cart_token cartToken FROM carried_carts WHERE code = $code AND until >= $now',
+      { code, now },
+    );
+    return row?.cartToken ?? null;
+  }
+
   /** What a code brings, which is then used up; null for none, or one that is over. */
   async function takeCarried(code: string, now: number): Promise<{ cartToken: string; visit: string } | null> {
     const [row] = await db.select<{ cartToken: string; visit: string; until: number }>(
@@ -96,5 +105,5 @@ export function elsewhere(db: Database) {
       await db.run(`DELETE FROM ${table} WHERE day < $beforeDay`, { beforeDay });
   }
 
-  return { keepCarried, takeCarried, noteSeen, noteRefused, listSeen, forget };
+  return { keepCarried, findCarried, takeCarried, noteSeen, noteRefused, listSeen, forget };
 }

@@ -3,7 +3,7 @@ import { readForm } from '../_read-form';
 import { parseJson } from './_parse-json';
 
 /** What a file of an owner can have at most. */
-const MOST_BYTES = 20 * 1024 * 1024;
+const MOST_BYTES = 10 * 1024 * 1024;
 
 /** A form with a file, `options` as JSON, and whatever else it says. */
 export async function readFile(
@@ -12,7 +12,7 @@ export async function readFile(
   const form = await readForm(request);
   const file = form?.get('file');
   if (!form || !(file instanceof File) || file.size === 0) return fail('file', 'missing');
-  if (file.size > MOST_BYTES) return fail('file', 'body-too-large', { limit: '20 MB' });
+  if (file.size > MOST_BYTES) return fail('file', 'body-too-large', { limit: '10 MB' });
   const text = form.get('options');
   const options = parseJson(typeof text === 'string' ? text : '{}');
   if (options === undefined) return fail('options', 'invalid', { message: 'The options are not JSON.' });

@@ -10,6 +10,7 @@ const STATUS: Partial<Record<ProblemCode, number>> = {
   'not-allowed': 403,
   'wrong-sign-in': 401,
   'too-many-tries': 429,
+  'too-many-visits': 429,
   'body-too-large': 413,
   'upload-too-many': 429,
   'download-over': 410,

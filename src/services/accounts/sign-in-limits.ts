@@ -1,4 +1,4 @@
-import { RateLimiterMemory, RateLimiterRes } from 'rate-limiter-flexible';
+import { createLimit, network, type Limit } from '~/services/limits';
 
 /** One who tries to sign in. `device` is one that signed in to this very account before; null for a stranger's. */
 export interface Trier {
@@ -9,15 +9,16 @@ export interface Trier {
 
 /**
  * Failed tries are counted by address, by account, and over all, so that neither one guesser at many accounts nor many
- * guessers at one get far. Tries from a device that signed in to the account before are counted by that device alone:
+ * guessers at one get far. A try refused by one of them counts for none after it: one address alone, however often it tries,
+ * keeps nobody else out. Tries from a device that signed in to the account before are counted by that device alone:
  * strangers who guess at the owner's password must not keep the owner out (OWASP, “device cookies”).
  */
 export function createSignInLimits() {
-  const byAddress = new RateLimiterMemory({ points: 10, duration: 60 });
-  const byAccount = new RateLimiterMemory({ points: 30, duration: 900 });
-  const overAll = new RateLimiterMemory({ points: 300, duration: 60 });
-  const byDevice = new RateLimiterMemory({ points: 10, duration: 60 });
-  const counters = ({ address, email, device }: Trier): readonly (readonly [RateLimiterMemory, string])[] =>
+  const byAddress = createLimit({ points: 10, seconds: 900 });
+  const byAccount = createLimit({ points: 30, seconds: 900 });
+  const overAll = createLimit({ points: 300, seconds: 60 });
+  const byDevice = createLimit({ points: 10, seconds: 60 });
+  const counters = ({ address, email, device }: Trier): readonly (readonly [Limit, string])[] =>
     device !== null
       ? [[byDevice, device]]
       : [
@@ -28,25 +29,15 @@ export function createSignInLimits() {
   return {
     /** Counts a try before it is made; the seconds to wait when there were too many, else null. */
     async take(trier: Trier): Promise<number | null> {
-      let wait: number | null = null;
-      for (const [limiter, key] of counters(trier)) {
-        try {
-          await limiter.consume(key);
-        } catch (limited) {
-          if (!(limited instanceof RateLimiterRes)) throw limited;
-          wait = Math.max(wait ?? 0, Math.ceil(limited.msBeforeNext / 1000));
-        }
+      for (const [limit, key] of counters(trier)) {
+        const wait = await limit.take(key);
+        if (wait !== null) return wait;
       }
-      return wait;
+      return null;
     },
     /** A try that was right is none. */
     async giveBack(trier: Trier): Promise<void> {
-      for (const [limiter, key] of counters(trier)) await limiter.reward(key);
+      for (const [limit, key] of counters(trier)) await limit.giveBack(key);
     },
   };
-}
-
-/** An IPv6 line is a /64, whose holder has as many addresses as they like. */
-export function network(address: string): string {
-  return address.includes(':') && !address.includes('.') ? address.split(':').slice(0, 4).join(':') : address;
 }

@@ -5,6 +5,7 @@ import { resolveVariant } from '~/core/catalogue';
 import { isPostcode, servedCountries } from '~/core/orders';
 import { fail, ok, type Result } from '~/core/problems';
 import type { App } from '~/services/app';
+import { network } from '~/services/limits';
 import { cartRules, shopToday } from './cart-goods';
 import { liveLane } from '~/services/lane/live-lane';
 import { checkUploads } from '~/services/files/uploads';
@@ -54,6 +55,13 @@ export interface ChangedCart {
   readonly lineId: string | null;
 }
 
+interface Changing {
+  readonly changeId?: string | null;
+  readonly language?: string;
+  /** The address it comes from: codes cannot be tried without end. Null: not from a shopper. */
+  readonly from?: string | null;
+}
+
 /**
  * Changes a cart and answers it priced. A refused change leaves it as it was. With a `changeId` a change sent again, because
  * its answer was lost, is made once.
@@ -62,8 +70,12 @@ export async function changeCartOf(
   app: App,
   token: string,
   request: CartRequest,
-  { changeId = null, language = 'en' }: { readonly changeId?: string | null; readonly language?: string } = {},
+  { changeId = null, language = 'en', from = null }: Changing = {},
 ): Promise<Result<ChangedCart>> {
+  if (request.kind === 'coupon' && from !== null) {
+    const seconds = await app.limits.codes.take(network(from));
+    if (seconds !== null) return fail('code', 'too-many-tries', { seconds });
+  }
   const change = await toChange(app, request);
   return change.ok ? makeChange(app, token, change.value, { changeId, language }) : change;
 }

@@ -1,17 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
 import { uniqueSlug } from '~/core/catalogue';
-import {
-  COLUMN_FIELDS,
-  findDecimalMark,
-  matchColumns,
-  missingColumns,
-  planImport,
-  readCatalogueRows,
-  type ColumnField,
-  type ImportPlan,
-  type RowProblem,
-} from '~/core/formats';
+import { COLUMN_FIELDS, planImport, type ColumnField, type ImportPlan, type RowProblem } from '~/core/formats';
 import { formatMoney } from '~/core/money';
 import { fail, ok, wordProblem, type Problem, type Result } from '~/core/problems';
 import { dayIn } from '~/core/time';
@@ -19,13 +9,14 @@ import type { KnownFacts, ImportedProduct, ImportRecord } from '~/data';
 import type { App } from '~/services/app';
 import { liveLane } from '~/services/lane/live-lane';
 import { changingPrices } from '~/services/prices/record-shown';
-import { readTable, type Table } from './read-table';
+import { MOST_COLUMNS } from '~/services/tables/read-table';
+import type { CatalogueRead } from '~/services/tables/understand-catalogue';
 
 const FIELDS = Object.keys(COLUMN_FIELDS) as [ColumnField, ...ColumnField[]];
 
 export const importOptionsSchema = z.strictObject({
   /** What each column holds; without it, matched by the headings. */
-  columns: z.array(z.enum(FIELDS)).max(200).optional(),
+  columns: z.array(z.enum(FIELDS)).max(MOST_COLUMNS).optional(),
   /** How prices are written; `found`: as those that can be read in one way only are. */
   decimalMark: z.enum(['found', 'comma', 'point']).default('found'),
   /** Write nothing when anything is refused. */
@@ -33,7 +24,6 @@ export const importOptionsSchema = z.strictObject({
 });
 export type ImportOptions = z.infer<typeof importOptionsSchema>;
 
-const PREVIEWED_PROBLEMS = 200;
 const PREVIEWED_PRODUCTS = 50;
 const PREVIEWED_CHANGES = 100;
 /** Variants looked at for what would be different. */
@@ -120,44 +110,26 @@ async function changesOf(app: App, plan: ImportPlan): Promise<ImportChange[]> {
 }
 
 async function prepare(app: App, bytes: Uint8Array, options: ImportOptions): Promise<Result<Prepared>> {
-  const table = await readTable(bytes);
-  if (!table.ok) return table;
-  const { headings, rows } = table.value;
-  const columns = headings.map((_, i) => (options.columns ?? matchColumns(headings))[i] ?? 'ignore');
-  const missing = missingColumns(columns);
-  if (missing.length > 0) return ok(unreadable(table.value, columns, missing.map(columnProblem)));
   const { currency, lane } = await liveLane(app);
-  const { exponent } = currency;
-  const found =
-    options.decimalMark === 'found' ? findDecimalMark(rows, { columns, exponent }) : { mark: options.decimalMark };
-  if (found.mark === null) {
+  const understood = await app.reading.read({
+    ...{ kind: 'catalogue', bytes, columns: options.columns ?? null, exponent: currency.exponent },
+    ...{ mark: options.decimalMark === 'found' ? null : options.decimalMark, known: await app.imports.knownSkus() },
+  });
+  if (!understood.ok) return understood;
+  const { missing, unclear, plan } = understood.value;
+  const problems = missing.map(columnProblem);
+  if (unclear) {
     const money = (amount: number) => formatMoney(amount, currency, lane.shop.locale);
-    const facts = { value: found.text, point: money(found.point), comma: money(found.comma) };
-    const problem: Problem = { path: 'decimalMark', code: 'csv-mark', facts };
-    return ok(unreadable(table.value, columns, [problem]));
+    const facts = { value: unclear.text, point: money(unclear.point), comma: money(unclear.comma) };
+    problems.push({ path: 'decimalMark', code: 'csv-mark', facts });
   }
-  const read = readCatalogueRows(rows, { headings, columns, sums: { exponent, mark: found.mark } });
-  const plan = planImport(read.products, read.problems, await app.imports.knownSkus());
-  return ok({ preview: toPreview(table.value, columns, plan, []), plan, problems: [] });
+  return ok({ preview: toPreview(understood.value, problems), plan, problems });
 }
 
-function unreadable(table: Table, columns: readonly ColumnField[], problems: readonly Problem[]): Prepared {
-  return { preview: toPreview(table, columns, null, problems), plan: null, problems };
-}
-
-function toPreview(
-  table: Table,
-  columns: readonly ColumnField[],
-  plan: ImportPlan | null,
-  problems: readonly Problem[],
-): ImportPreview {
+function toPreview({ table, columns, plan }: CatalogueRead, problems: readonly Problem[]): ImportPreview {
   return {
-    encoding: table.encoding,
-    delimiter: table.delimiter,
-    headings: table.headings,
+    ...table,
     columns,
-    sample: table.rows.slice(0, 3).map((row) => row.cells),
-    rows: table.rows.length,
     columnProblems: problems.map((problem) => wordProblem(problem)),
     counts: {
       productsCreated: plan?.productsCreated ?? 0,
@@ -166,9 +138,7 @@ function toPreview(
       variantsChanged: plan?.variantsChanged ?? 0,
       rowsRefused: plan?.rowsRefused ?? 0,
     },
-    problems: (plan?.problems ?? [])
-      .slice(0, PREVIEWED_PROBLEMS)
-      .map((problem) => ({ row: problem.row, message: wordProblem(problem) })),
+    problems: (plan?.problems ?? []).map((problem) => ({ row: problem.row, message: wordProblem(problem) })),
     products: (plan?.products ?? []).slice(0, PREVIEWED_PRODUCTS).map((product) => ({
       name: product.name,
       isNew: product.productId === null,

@@ -1,19 +1,18 @@
 import { z } from 'zod';
 import { basketsOf, find, type Found } from '~/core/finder';
-import { matchOrderColumns, ORDER_FIELDS, readOrderRows, type OrderField, type OrderRowsRead } from '~/core/formats';
+import { ORDER_FIELDS, type OrderField, type OrderRowsRead } from '~/core/formats';
 import { fail, ok, wordProblem, type Result } from '~/core/problems';
 import type { App } from '~/services/app';
 import { findPairs } from './find-pairs';
-import { readTable, type Table } from './read-table';
+import { MOST_COLUMNS } from '~/services/tables/read-table';
+import type { OrdersRead } from '~/services/tables/understand-orders';
 
-const MOST_ROWS = 500_000;
-const SAMPLE_ROWS = 5;
 const TOLD = 50;
 
 export const ordersOptionsSchema = z.strictObject({
   columns: z
     .array(z.enum(Object.keys(ORDER_FIELDS) as [OrderField, ...OrderField[]]))
-    .max(200)
+    .max(MOST_COLUMNS)
     .optional(),
   /** Whether the shop's own orders are looked through with them. */
   withOwn: z.boolean().default(false),
@@ -36,23 +35,10 @@ export interface OrdersPreview {
   readonly missing: readonly string[];
 }
 
-interface Understood {
-  readonly table: Table;
-  readonly columns: readonly OrderField[];
-  readonly read: OrderRowsRead | null;
-}
-
-async function understand(app: App, bytes: Uint8Array, options: OrdersOptions): Promise<Result<Understood>> {
-  const table = await readTable(bytes);
-  if (!table.ok) return table;
-  const { headings, rows } = table.value;
-  if (rows.length > MOST_ROWS) return fail('file', 'csv-too-many', { limit: MOST_ROWS.toLocaleString('en') });
-  const columns = headings.map((_, i) => (options.columns ?? matchOrderColumns(headings))[i] ?? 'ignore');
-  if (!columns.includes('order') || !columns.includes('product'))
-    return ok({ table: table.value, columns, read: null });
+async function understand(app: App, bytes: Uint8Array, options: OrdersOptions): Promise<Result<OrdersRead>> {
   const known = await app.pairs.listNames();
   const slugs = new Map(known.flatMap(({ slug, name }) => [[name.toLowerCase(), slug] as const]));
-  return ok({ table: table.value, columns, read: readOrderRows(rows, columns, (name) => slugs.get(name)) });
+  return app.reading.read({ kind: 'orders', bytes, columns: options.columns ?? null, slugs });
 }
 
 /** Understands a file of past orders; looks nothing through yet. */
@@ -68,8 +54,8 @@ export async function previewOrders(
     .filter((field) => !columns.includes(field))
     .map((field) => wordProblem({ code: 'csv-no-column', facts: { field: ORDER_FIELDS[field].label } }));
   return ok({
-    ...{ headings: table.headings, columns, missing, rows: table.rows.length },
-    sample: table.rows.slice(0, SAMPLE_ROWS).map(({ cells }) => cells.map((cell) => cell.slice(0, 200))),
+    ...{ headings: table.headings, columns, missing, rows: table.rows },
+    sample: table.sample.map((cells) => cells.map((cell) => cell.slice(0, 200))),
     ...{ orders: read?.orders ?? 0, hasDays: read?.hasDays ?? false },
     ...{ unknown: read?.unknown.slice(0, TOLD) ?? [], unknownCount: read?.unknown.length ?? 0 },
     problems: (read?.problems ?? [])

@@ -1,15 +1,23 @@
 import { randomBytes, randomUUID } from 'node:crypto';
+import type { CartView } from '~/core/cart';
 import type { App } from '~/services/app';
 import { changeCartOf, makeChange } from '~/services/cart/change-cart';
+import { viewCart } from '~/services/cart/show-cart';
 
-/** Long enough for a slow phone, and no longer. */
-const GOOD_FOR_MS = 2 * 60_000;
+/** Long enough to look at what is taken over, and no longer. */
+const GOOD_FOR_MS = 10 * 60_000;
 
 /** A code that brings a cart and the visit from another site over to the shop's own pages, once and soon. */
 export async function sendCart(app: App, cartToken: string, visit: string): Promise<string> {
   const code = randomBytes(24).toString('base64url');
   await app.elsewhere.keepCarried(code, cartToken, visit, app.now() + GOOD_FOR_MS, app.now());
   return code;
+}
+
+/** What a code would bring; null where it is used up or over. */
+export async function showCarried(app: App, code: string, language: string): Promise<CartView | null> {
+  const cartToken = await app.elsewhere.findCarried(code, app.now());
+  return cartToken === null ? null : viewCart(app, cartToken, language);
 }
 
 /**

@@ -3,6 +3,7 @@ import { dayIn } from '~/core/time';
 import type { RefusedSite, SeenElsewhere } from '~/data';
 import type { App } from '~/services/app';
 import { liveLane } from '~/services/lane/live-lane';
+import { network } from '~/services/limits';
 
 /** Routes that the listed sites may ask from a shopper's browser. */
 const OPEN =
@@ -24,6 +25,8 @@ interface AskedFrom {
   readonly from: string | null;
   /** The shop's own. */
   readonly origin: string;
+  /** Of who asks. */
+  readonly address: string;
 }
 
 /**
@@ -32,7 +35,7 @@ interface AskedFrom {
  */
 export async function judgeSite(
   app: App,
-  { route, method, from, origin }: AskedFrom,
+  { route, method, from, origin, address }: AskedFrom,
 ): Promise<{
   readonly headers: Readonly<Record<string, string>>;
   readonly isWhole: boolean;
@@ -42,8 +45,9 @@ export async function judgeSite(
   if (from === null || from === origin || !OPEN.test(route)) return { headers: {}, isWhole: false, isListed: false };
   const { lane } = await liveLane(app);
   if (!lane.shop.sites.includes(from)) {
-    // Once a page: every page asks for the manifest.
-    if (isWhole && route.startsWith('/api/manifest') && SITE.test(from) && from.length <= 200)
+    // Once a page: every page asks for the manifest. Whoever sends this can write any site into it.
+    const isTold = isWhole && route.startsWith('/api/manifest') && SITE.test(from) && from.length <= 200;
+    if (isTold && (await app.limits.refused.take(network(address))) === null)
       await app.elsewhere.noteRefused(from, dayIn(lane.shop.timeZone, app.now()), app.now());
     return { headers: { vary: 'origin' }, isWhole, isListed: false };
   }
@@ -57,10 +61,11 @@ export const seenSchema = z.strictObject({
   errors: z.number().int().min(0).max(1000),
 });
 
-/** Notes what a listed site's page holds. */
+/** Notes what a listed site's page holds, told from an address; more than one tells in a day is left out. */
 export async function noteSeen(
   app: App,
   site: string,
+  from: string,
   { path, links, errors }: z.infer<typeof seenSchema>,
 ): Promise<void> {
   const { lane } = await liveLane(app);
@@ -69,6 +74,7 @@ export async function noteSeen(
   const day = dayIn(lane.shop.timeZone, now);
   // A page that only tells of errors is known by itself.
   const told = [...new Set(links.length > 0 ? links : [''])];
+  if ((await app.limits.seen.take(network(from), told.length)) !== null) return;
   await app.elsewhere.noteSeen({ site, path, links: told, errors }, day, now);
 }
 

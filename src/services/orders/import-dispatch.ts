@@ -1,7 +1,6 @@
 import { fail, ok, wordProblem, type Result } from '~/core/problems';
 import type { App } from '~/services/app';
 import { actOnOrder } from './keep-orders';
-import { readTable } from '~/services/catalogue/read-table';
 
 /** More orders than a shop sends in a day; each is a transaction and a mail of its own. */
 const MOST_ROWS = 1000;
@@ -22,13 +21,12 @@ export interface Dispatched {
  * holds order numbers. Every row stands for itself; one that is wrong is told by its line and keeps nothing else back.
  */
 export async function importDispatch(app: App, bytes: Uint8Array, accountId: number): Promise<Result<Dispatched>> {
-  const table = await readTable(bytes);
+  const table = await app.reading.read({ kind: 'table', bytes, mostRows: MOST_ROWS });
   if (!table.ok) return table;
   const column = (words: readonly string[]) =>
     table.value.headings.findIndex((heading) => words.includes(heading.toLowerCase().replace(/[^\p{L}]/gu, '')));
   const [orderAt, trackingAt] = [column(ORDER_WORDS), column(TRACKING_WORDS)];
   if (orderAt === -1) return fail('file', 'csv-no-column', { field: 'Order' });
-  if (table.value.rows.length > MOST_ROWS) return fail('file', 'csv-too-many', { limit: MOST_ROWS });
   let [sent, already] = [0, 0];
   const problems: { row: number; message: string }[] = [];
   for (const { row, cells } of table.value.rows) {

@@ -5,7 +5,7 @@ import { fail, ok, type Result } from '~/core/problems';
 import type { Account } from '~/data';
 import type { App } from '~/services/app';
 import { refusalOf } from '~/services/accounts/access';
-import { network } from '~/services/accounts/sign-in-limits';
+import { network } from '~/services/limits';
 
 /**
  * What somebody may see of an order, and do with it. `buyer`: the browser that placed it; it alone may have the card charged.

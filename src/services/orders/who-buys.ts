@@ -2,7 +2,7 @@ import { RateLimiterMemory } from 'rate-limiter-flexible';
 import type { Lane } from '~/core/lane';
 import { offersOf } from '~/core/pricing';
 import type { App } from '~/services/app';
-import { network } from '~/services/accounts/sign-in-limits';
+import { network } from '~/services/limits';
 
 /** Whether any offer asks who buys: those that do are judged when an order is placed, and never before. */
 export function asksWhoBuys({ offers }: Lane): boolean {

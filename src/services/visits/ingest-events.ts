@@ -1,4 +1,5 @@
 import { isbot } from 'isbot';
+import { LRUCache } from 'lru-cache';
 import { z } from 'zod';
 import { EVENT_KINDS } from '~/core/funnel';
 import { dayIn } from '~/core/time';
@@ -6,6 +7,7 @@ import { DEVICES } from '~/core/where/where.schema';
 import type { Excluded } from '~/data';
 import type { App } from '~/services/app';
 import { liveLane } from '~/services/lane/live-lane';
+import { network } from '~/services/limits';
 
 const id = z.string().regex(/^[\w-]{6,60}$/);
 const short = z.string().max(160).nullable().default(null);
@@ -35,12 +37,22 @@ export const eventBatchSchema = z.strictObject({
 });
 export type EventBatch = z.infer<typeof eventBatchSchema>;
 
-/** Writes a batch; events with a clock far off are stamped with the server's. Returns how many were new. */
+/** Visits known to have begun, so that only new ones are counted against an address. */
+const known = new LRUCache<string, true>({ max: 50_000 });
+
+/**
+ * Writes a batch; events with a clock far off are stamped with the server's. Returns how many were new; null where too many
+ * visits began at one address.
+ */
 export async function ingestEvents(
   app: App,
   batch: EventBatch,
-  seen: { userAgent: string; isOwner: boolean },
-): Promise<number> {
+  seen: { readonly userAgent: string; readonly isOwner: boolean; readonly from: string },
+): Promise<number | null> {
+  if (!known.has(batch.visit)) {
+    if ((await app.limits.visits.take(network(seen.from))) !== null) return null;
+    known.set(batch.visit, true);
+  }
   const now = app.now();
   const { lane } = await liveLane(app);
   const excluded: Excluded = seen.isOwner ? 'owner' : isbot(seen.userAgent) ? 'bot' : null;

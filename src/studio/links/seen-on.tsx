@@ -31,7 +31,6 @@ const times = (count: number) => (count === 1 ? 'once' : `${count} times`);
 /** Where snippets with the script were seen, and which sites asked that may not. */
 export function SeenOn({ seen, refused, days, names }: Props) {
   const { timeZone } = useDraft((state) => state.lane.shop);
-  const change = useDraft((state) => state.change);
   const day = (at: number) => longDate(at, 'en', timeZone);
   return (
     <section aria-labelledby="seen-on" className="flex flex-col gap-2">
@@ -43,16 +42,9 @@ export function SeenOn({ seen, refused, days, names }: Props) {
       {refused.map(({ site, times: count, lastAt }) => (
         <p key={site} role="status" className="flex flex-wrap items-center gap-3 border-s-4 border-paint ps-3">
           <span>
-            The script on {site} was refused {times(count)}, last on {day(lastAt)}: the site is not on your list.
+            A page that calls itself {site} was refused {times(count)}, last on {day(lastAt)}: it is not on your list.
+            Anybody can call a page so. If the site is yours, type it into the list.
           </span>
-          <button
-            className="btn"
-            onClick={() =>
-              change((draft) => void (draft.shop.sites = [...new Set([...draft.shop.sites, site])].slice(0, 50)))
-            }
-          >
-            Add it to the list
-          </button>
         </p>
       ))}
       {seen.length === 0 ? (

@@ -13,12 +13,13 @@ export const GET: APIRoute = async ({ locals, cookies, request }) =>
     headers: { 'cache-control': 'no-store' },
   });
 
-export const POST: APIRoute = async ({ locals, cookies, request, url }) => {
+export const POST: APIRoute = async ({ locals, cookies, request, url, clientAddress }) => {
   const body = await readBody(request, changeIdSchema);
   if (!body.ok) return refuse(body.problems, locals);
   const { changeId = null, ...rest } = body.value;
   const change = check(rest, cartRequestSchema);
   if (!change.ok) return refuse(change.problems, locals);
   const token = ensureCartToken(cookies, url.protocol === 'https:', request.headers);
-  return answer(await changeCartOf(locals.app, token, change.value, { changeId, language: locals.language }), locals);
+  const by = { changeId, language: locals.language, from: clientAddress };
+  return answer(await changeCartOf(locals.app, token, change.value, by), locals);
 };

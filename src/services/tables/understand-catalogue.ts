@@ -1,0 +1,70 @@
+import {
+  findDecimalMark,
+  matchColumns,
+  missingColumns,
+  planImport,
+  readCatalogueRows,
+  type ColumnField,
+  type FoundMark,
+  type ImportPlan,
+  type KnownSku,
+} from '~/core/formats';
+import type { DecimalMark } from '~/core/money';
+import { ok, type Result } from '~/core/problems';
+import { readTable, type Table } from './read-table';
+
+const MOST_ROWS = 25_000;
+const SAMPLE_ROWS = 3;
+/** Of its problems so many are told; they are counted all. */
+const MOST_TOLD = 200;
+
+/** A table without its rows. */
+export interface TableHead extends Omit<Table, 'rows'> {
+  readonly sample: readonly (readonly string[])[];
+  readonly rows: number;
+}
+
+export const headOf = ({ rows, ...table }: Table, sampled: number): TableHead => ({
+  ...table,
+  sample: rows.slice(0, sampled).map(({ cells }) => cells),
+  rows: rows.length,
+});
+
+export interface CatalogueTask {
+  readonly kind: 'catalogue';
+  readonly bytes: Uint8Array;
+  /** What each column holds; null: as its heading says. */
+  readonly columns: readonly ColumnField[] | null;
+  /** How prices are written; null: as those that can be read in one way only are. */
+  readonly mark: DecimalMark | null;
+  /** Decimals of the currency. */
+  readonly exponent: number;
+  readonly known: ReadonlyMap<string, KnownSku>;
+}
+
+/** A catalogue file as far as it is understood. Without a plan something stands in the way: columns, or how prices are written. */
+export interface CatalogueRead {
+  readonly table: TableHead;
+  readonly columns: readonly ColumnField[];
+  readonly missing: readonly ColumnField[];
+  readonly unclear: Extract<FoundMark, { mark: null }> | null;
+  readonly plan: ImportPlan | null;
+}
+
+/** Understands a catalogue file, in time that grows with its length. Only for the thread that reads tables. */
+export function understandCatalogue(task: CatalogueTask): Result<CatalogueRead> {
+  const { exponent, known } = task;
+  const read = readTable(task.bytes, { mostRows: MOST_ROWS });
+  if (!read.ok) return read;
+  const { headings, rows } = read.value;
+  const matched = task.columns ?? matchColumns(headings);
+  const columns = headings.map((_, i) => matched[i] ?? 'ignore');
+  const missing = missingColumns(columns);
+  const without = { table: headOf(read.value, SAMPLE_ROWS), columns, missing, unclear: null, plan: null };
+  if (missing.length > 0) return ok(without);
+  const found = task.mark ? { mark: task.mark } : findDecimalMark(rows, { columns, exponent });
+  if (found.mark === null) return ok({ ...without, unclear: found });
+  const { products, problems } = readCatalogueRows(rows, { headings, columns, sums: { exponent, mark: found.mark } });
+  const plan = planImport(products, problems, known);
+  return ok({ ...without, plan: { ...plan, problems: plan.problems.slice(0, MOST_TOLD) } });
+}
