@@ -62,7 +62,7 @@ module.exports = {
       name: 'server-stands-outside',
       severity: 'error',
       from: { path: '^src/server' },
-      to: { path: '^src/(?!server|services/(process-slot|remembered|accounts/security-policy))' },
+      to: { path: '^src/(?!server|services/(process-slot|remembered|limits|accounts/security-policy))' },
       comment: 'it is built apart from the app: a module they shared would be there twice',
     },
     forbid(

@@ -1,4 +1,4 @@
-import type { Account } from '~/data';
+import type { SignedIn } from '~/core/people';
 import type { Rename } from '~/core/words';
 import type { App as PavedLane } from '~/services/app';
 import type { LiveLane } from '~/services/lane/live-lane';
@@ -7,7 +7,7 @@ declare global {
   namespace App {
     interface Locals {
       app: PavedLane;
-      account: Account | null;
+      account: SignedIn | null;
       /** The draft, for whoever holds its token; null: what is live. */
       draft: LiveLane | null;
       /** What the shopper reads (ISO 639-1); the studio speaks English. */

@@ -7,7 +7,7 @@ import { judgeSite } from '~/services/links/other-sites';
 import { signedIn } from '~/services/accounts/accounts';
 import { DraftUnreadable } from '~/services/lane/edit-draft';
 import { scriptHashesOf, securityPolicy } from '~/services/accounts/security-policy';
-import { rememberPage, type Asked } from '~/services/remembered';
+import { keepNowhere, rememberPage, type Asked } from '~/services/remembered';
 import { draftLane, liveLane } from './services/lane/live-lane';
 import { theApp } from '~/services/the-app';
 import { isOurs, roleFor } from './pages/_access';
@@ -64,7 +64,7 @@ export const onRequest = defineMiddleware(async (context, next) => {
       if (PRICED_FOR_WHO.test(route)) await noteCartSource(context);
       // And nothing that is not published is remembered for others.
       const sites = route === '/shop/embed' ? live.lane.shop.sites : [];
-      if (live.revision === 0 || draft || sites.length > 0) return withPolicy(await next(), sites);
+      if (live.revision === 0 || draft || sites.length > 0) return keepNowhere(withPolicy(await next(), sites));
     }
     const answer = await rememberPage(app, askedOf(context), async () => {
       const response = withPolicy(await next());

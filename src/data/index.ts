@@ -1,6 +1,7 @@
 export { openDatabase, type Database } from './database';
 export { lockFolder, type FolderLock } from './lock-folder';
-export { accountRepository, type Account, type Role } from './repositories/account-repository';
+export { accountRepository } from './repositories/account-repository';
+export { auditTrail } from './repositories/audit-trail';
 export { cartRepository, NEW_CART, type StoredCart } from './repositories/cart-repository';
 export type { ListingQuery, ListingSort } from './repositories/catalogue-listings';
 export type { EditedCategory } from './repositories/catalogue-categories';

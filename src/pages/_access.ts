@@ -1,4 +1,4 @@
-import type { Account, Role } from '~/data';
+import type { Role, SignedIn } from '~/core/people';
 
 /** Which role a page of the studio needs, by route. Null: anybody. The API's handlers name their own (`withAccount`). */
 const PAGES: Readonly<Record<string, Role | null>> = {
@@ -11,12 +11,15 @@ const PAGES: Readonly<Record<string, Role | null>> = {
   '/studio/catalogue/categories': 'editor',
   '/studio/catalogue/import': 'editor',
   '/studio/catalogue/searches': 'editor',
+  '/studio/enter': null,
+  '/studio/forgot': null,
   '/studio/links': 'editor',
   '/studio/mailbox': 'owner',
   '/studio/mend': 'editor',
   '/studio/orders': 'owner',
   '/studio/orders/[id]': 'owner',
   '/studio/offers': 'editor',
+  '/studio/people': 'viewer',
   '/studio/revisions': 'viewer',
   '/studio/suggestions': 'editor',
   '/studio/shop': 'viewer',
@@ -38,7 +41,7 @@ export function isOurs(route: string): boolean {
 }
 
 /** Whoever came in; the middleware lets nobody else reach a page that asks. */
-export function enteredAs(locals: { readonly account: Account | null }): Account {
+export function enteredAs(locals: { readonly account: SignedIn | null }): SignedIn {
   if (!locals.account) throw new Error('A page of the studio was reached without an account');
   return locals.account;
 }

@@ -2,6 +2,7 @@ import path from 'node:path';
 import pino, { type Logger } from 'pino';
 import {
   accountRepository,
+  auditTrail,
   afterOrders,
   cartRepository,
   catalogueRepository,
@@ -67,6 +68,7 @@ export interface App {
   readonly reading: Reading;
   readonly texts: Texts;
   readonly limits: Limits;
+  readonly audit: ReturnType<typeof auditTrail>;
   readonly secret: ShopSecret;
   readonly log: Logger;
   /** Aborted when the process is to end: long work ends at the next place it can. */
@@ -116,6 +118,7 @@ export async function createApp(options: {
     visits: visitRepository(db),
     lanes: laneRepository(db),
     accounts: accountRepository(db),
+    audit: auditTrail(db),
     imports: importRepository(db),
     payment: options.payment ?? standInPayment(),
     uploads: uploadRepository(db),

@@ -38,9 +38,13 @@ const DAY = 86_400;
 /** How often one network may send something in a minute. */
 export const SENT_PER_MINUTE = 600;
 
-/** What strangers may do to a shop without an account, each by its network. */
+/** What may be tried so often only: by strangers each by its network, where nothing else is said. */
 export function createLimits(sentPerMinute = SENT_PER_MINUTE) {
   return {
+    /** Links to choose a new password, by who asks and by whom they go to. */
+    passwordLinks: createLimit({ points: 5, seconds: 15 * MINUTE }),
+    /** Wrong passwords of somebody who is signed in, by session. */
+    ownPasswords: createLimit({ points: 10, seconds: 15 * MINUTE }),
     /** Codes typed. */
     codes: createLimit({ points: 30, seconds: 10 * MINUTE }),
     /** Carts sent over from other sites. */

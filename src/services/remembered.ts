@@ -137,7 +137,8 @@ export async function findRemembered(app: App, asked: Asked): Promise<Remembered
   const { headers, html, gzip: packed, etag } = page;
   if (count > 0) {
     const body = html.replace(EMPTY_COUNT, `<span class="count" data-pl-count>${count}</span>`);
-    return { status: 200, headers, body, gzip: null };
+    const ownHeaders = { ...headers, 'cache-control': 'private, no-store' };
+    return { status: 200, headers: ownHeaders, body, gzip: null };
   }
   const own = { ...headers, etag };
   if (asked.etag === etag) return { status: 304, headers: own, body: '', gzip: null };
@@ -158,6 +159,13 @@ async function rememberedManifest(app: App, language: string, etag: string): Pro
   return { status: 200, headers, body: served.body, gzip: served.gzip };
 }
 
+/** A page that somebody's cart stands on, or a draft, is kept by no browser and no proxy. */
+export function keepNowhere(response: Response): Response {
+  const isPage = (response.headers.get('content-type') ?? '').startsWith('text/html');
+  if (isPage && !response.headers.has('cache-control')) response.headers.set('cache-control', 'private, no-store');
+  return response;
+}
+
 /** Keeps a page that was just drawn, if it is the same for everybody; answers it as it is to be sent now. */
 export async function rememberPage(
   app: App,
@@ -166,7 +174,7 @@ export async function rememberPage(
   draw: () => Promise<{ response: Response; isOwn: boolean }>,
 ): Promise<Response> {
   const place = keyOf(asked);
-  if (!place || CART_COOKIE.test(asked.cookies)) return (await draw()).response;
+  if (!place || CART_COOKIE.test(asked.cookies)) return keepNowhere((await draw()).response);
   const store = storeOf(app);
   // Before it is drawn: what changes meanwhile must not pass for seen.
   const [before, until] = await Promise.all([store.state(), keptUntil(app)]);

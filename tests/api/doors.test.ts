@@ -63,6 +63,12 @@ const NEEDED: Readonly<Record<string, (typeof ROLES)[number]>> = {
   'PUT /api/studio/products/[slug]': 'editor',
   'GET /api/studio/products/[slug]/options': 'viewer',
   'PUT /api/studio/products/[slug]/options': 'editor',
+  'DELETE /api/studio/people': 'owner',
+  'GET /api/studio/people/audit': 'owner',
+  'DELETE /api/studio/people/invites': 'owner',
+  'POST /api/studio/people/invites': 'owner',
+  'POST /api/studio/people/password': 'viewer',
+  'DELETE /api/studio/people/sessions': 'viewer',
   'POST /api/studio/publish': 'editor',
   'GET /api/studio/samples': 'viewer',
   'GET /studio': 'viewer',
@@ -80,11 +86,12 @@ const NEEDED: Readonly<Record<string, (typeof ROLES)[number]>> = {
   'GET /studio/mend': 'editor',
   'GET /studio/orders': 'owner',
   'GET /studio/orders/[id]': 'owner',
+  'GET /studio/people': 'viewer',
   'GET /studio/revisions': 'viewer',
   'GET /studio/shop': 'viewer',
   'GET /studio/stretch/[stretch]': 'viewer',
 };
-const OPEN = ['/studio/begin', '/studio/sign-in', '/studio/sign-out'];
+const OPEN = ['/studio/begin', '/studio/enter', '/studio/forgot', '/studio/sign-in', '/studio/sign-out'];
 
 describe('the doors', () => {
   const routes = listRoutes();

@@ -290,7 +290,10 @@ describe('offers in the shop', () => {
     const { once } = await sellWith(shop.app, {
       once: { kind: 'amountOff', target: 'order', amountMinor: 100, when: { code: 'THANKS', isOneTime: true } },
     });
-    expect(await makeCodes(shop.app, 'once', once!, 40)).to.deep.equal({ made: 40, used: 0 });
+    expect(await makeCodes(shop.app, { offerId: 'once', offer: once!, count: 40, accountId: null })).to.deep.equal({
+      made: 40,
+      used: 0,
+    });
     const codes = (await shop.app.codes.list('once')).map(({ code }) => code.toUpperCase());
     expect(new Set(codes).size).to.equal(40);
     const [code] = codes;

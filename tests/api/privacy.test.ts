@@ -45,7 +45,9 @@ describe('what is kept of shoppers', () => {
       [event],
       [{ visitId: 'visit-1', day: '2026-01-01', device: 'phone', source: 'direct', excluded: null }],
     );
-    await shop.app.accounts.insertSignIn('hash', 1, now + DAY_MS);
+    await shop.app.accounts.insertSignIn('hash', 1, {
+      ...{ key: 'k', beganAt: now, seenAt: now, agent: '', expiresAt: now + DAY_MS },
+    });
     const kept = async () => ({
       typed: await count('SELECT count(*) n FROM carts WHERE checkout IS NOT NULL'),
       carts: await count('SELECT count(*) n FROM carts'),

@@ -25,6 +25,7 @@ import { orderKeeping } from './2026-11-26-order-keeping';
 import { shownPrices } from './2026-11-30-shown-prices';
 import { grounds } from './2026-11-30-grounds';
 import { removedLines } from './2026-11-30-removed-lines';
+import { people } from './2026-12-01-people';
 import { taxRatesOfOrders } from './2026-11-30-tax-rates-of-orders';
 import { whoBuys } from './2026-11-30-who-buys';
 import { optionsAndCarts } from './2026-11-25-options-and-carts';
@@ -67,4 +68,5 @@ export const migrations: readonly Migration[] = [
   removedLines,
   grounds,
   taxRatesOfOrders,
+  people,
 ];

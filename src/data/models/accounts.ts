@@ -1,12 +1,11 @@
 import {
-  DataTypes,
   Model,
   type InferAttributes,
   type InferCreationAttributes,
   type CreationOptional,
   type Sequelize,
 } from 'sequelize';
-import { id, json, key, text, whole, wholeOrNone } from './columns';
+import { id, json, text, whole, wholeOrNone } from './columns';
 
 export function defineAccountModels(sequelize: Sequelize) {
   class AccountRow extends Model<InferAttributes<AccountRow>, InferCreationAttributes<AccountRow>> {
@@ -15,12 +14,7 @@ export function defineAccountModels(sequelize: Sequelize) {
     declare name: string;
     declare role: string;
     declare passwordHash: string;
-  }
-
-  class SignInRow extends Model<InferAttributes<SignInRow>, InferCreationAttributes<SignInRow>> {
-    declare tokenHash: string;
-    declare accountId: number;
-    declare expiresAt: number;
+    declare removedAt: CreationOptional<number | null>;
   }
 
   class AuditEntryRow extends Model<InferAttributes<AuditEntryRow>, InferCreationAttributes<AuditEntryRow>> {
@@ -32,16 +26,12 @@ export function defineAccountModels(sequelize: Sequelize) {
   }
 
   AccountRow.init(
-    { id: id(), email: text(), name: text(), role: text(), passwordHash: text() },
+    { id: id(), email: text(), name: text(), role: text(), passwordHash: text(), removedAt: wholeOrNone() },
     { sequelize, tableName: 'accounts' },
-  );
-  SignInRow.init(
-    { tokenHash: key(DataTypes.TEXT), accountId: whole(), expiresAt: whole() },
-    { sequelize, tableName: 'sign_ins' },
   );
   AuditEntryRow.init(
     { id: id(), at: whole(), accountId: wholeOrNone(), action: text(), facts: json() },
     { sequelize, tableName: 'audit_entries' },
   );
-  return { AccountRow, SignInRow, AuditEntryRow };
+  return { AccountRow, AuditEntryRow };
 }

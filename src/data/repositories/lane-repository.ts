@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import type { Database } from '../database';
 
 export interface StoredDraft {
@@ -21,6 +22,13 @@ export function laneRepository(db: Database) {
   async function readDraft(): Promise<StoredDraft | null> {
     const row = await LaneDraftRow.findByPk(1);
     return row ? row.get({ plain: true }) : null;
+  }
+
+  /** Whoever looked at the draft by an earlier token sees it no more. */
+  async function renewToken(): Promise<string> {
+    const token = randomUUID();
+    await LaneDraftRow.update({ token }, { where: { id: 1 } });
+    return token;
   }
 
   async function writeDraft(draft: StoredDraft): Promise<void> {
@@ -87,6 +95,7 @@ export function laneRepository(db: Database) {
     writeFirstStep,
     readDraft,
     writeDraft,
+    renewToken,
     insertRevision,
     writeManifest,
     readRevision,

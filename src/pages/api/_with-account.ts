@@ -1,5 +1,5 @@
 import type { APIContext, APIRoute } from 'astro';
-import type { Account, Role } from '~/data';
+import type { Role, SignedIn } from '~/core/people';
 import { refusalOf } from '~/services/accounts/access';
 import { refuse } from './_respond';
 
@@ -8,7 +8,7 @@ const roles = new WeakMap<APIRoute, Role>();
 /** A handler of the studio: it runs for accounts of this role or above, and for nobody else. */
 export function withAccount(
   role: Role,
-  handler: (context: APIContext, account: Account) => Response | Promise<Response>,
+  handler: (context: APIContext, account: SignedIn) => Response | Promise<Response>,
 ): APIRoute {
   const guarded: APIRoute = (context) => {
     const refusal = refusalOf(context.locals.account, role);

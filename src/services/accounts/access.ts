@@ -1,5 +1,5 @@
 import type { Problem } from '~/core/problems';
-import type { Account, Role } from '~/data';
+import type { Account, Role } from '~/core/people';
 
 /** What each role may do holds for those above it: a viewer reads, an editor shapes, brings goods in and publishes, the owner sees buyers too. */
 const RANK: Readonly<Record<Role, number>> = { viewer: 0, editor: 1, owner: 2 };

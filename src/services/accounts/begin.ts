@@ -2,9 +2,9 @@ import { createHash, randomBytes, randomUUID, timingSafeEqual } from 'node:crypt
 import { z } from 'zod';
 import { FIRST_STEPS, firstSteps, type FirstStep, type StepsView } from '~/core/first-steps';
 import { firstLane, UNNAMED } from '~/core/lane';
-import { fail, ok, type Result } from '~/core/problems';
+import { fail, type Result } from '~/core/problems';
 import { definitions } from '~/pieces/registry';
-import { hashPassword, signIn } from './accounts';
+import { hashPassword, signIn, type SignInPlace, type SignInSecrets } from './accounts';
 import type { App } from '~/services/app';
 import { liveLane } from '~/services/lane/live-lane';
 import { processSlot } from '~/services/process-slot';
@@ -51,8 +51,8 @@ export async function beginShop(
   app: App,
   key: string,
   { name, email, password }: z.infer<typeof beginSchema>,
-  from: string,
-): Promise<Result<{ secret: string; device: string }>> {
+  place: SignInPlace,
+): Promise<Result<SignInSecrets>> {
   if (!(await mayBegin(app, key))) return fail('key', 'begin-over');
   const passwordHash = await hashPassword(password);
   const isFirst = await app.db.inTransaction(async () => {
@@ -62,8 +62,7 @@ export async function beginShop(
   });
   if (!isFirst) return fail('key', 'begin-over');
   processSlot().beginKey = null;
-  const signed = await signIn(app, { email, password, from });
-  return signed.ok ? ok(signed.value) : signed;
+  return signIn(app, { email, password, ...place });
 }
 
 /** How far a new owner is; null once the shop is open. */

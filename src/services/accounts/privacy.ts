@@ -64,6 +64,6 @@ export async function eraseShopper(app: App, email: string, accountId: number | 
   await Promise.all(erased.files.map((id) => rm(path.join(uploadsFolder(app), id), { force: true })));
   const mails = await app.mailbox.eraseTo(known);
   const traces = { orders: erased.orders, checkouts: erased.checkouts, files: erased.files.length, mails };
-  await app.accounts.writeAudit({ at: app.now(), accountId, action: 'erase-shopper', facts: traces });
+  await app.audit.write({ at: app.now(), accountId, action: 'erase-shopper', facts: traces });
   return ok(traces);
 }

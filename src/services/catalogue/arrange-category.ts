@@ -33,7 +33,7 @@ export async function arrangeCategory(
   if (!(await app.catalogue.listSlugs()).categories.has(category)) return fail('category', 'not-found');
   await app.db.inTransaction(async () => {
     await app.catalogue.writePlaces(category, slugs);
-    await app.accounts.writeAudit({
+    await app.audit.write({
       ...{ at: app.now(), accountId, action: 'arrange-category' },
       facts: { category, products: slugs.length },
     });

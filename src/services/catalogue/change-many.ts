@@ -78,7 +78,7 @@ export async function changeMany(
       const before = rows.map((row) => row.change);
       const id = await app.catalogue.insertBulk({ at: app.now(), what: change, before }, accountId);
       await writeRows(app, change, before);
-      await app.accounts.writeAudit({
+      await app.audit.write({
         at: app.now(),
         accountId,
         action: 'change-many',
@@ -144,7 +144,7 @@ export async function undoMany(app: App, id: number, accountId: number): Promise
         stored.before.map(([row, from, to]) => [row, to, from] as const),
       );
       await app.catalogue.markUndone(id, app.now());
-      await app.accounts.writeAudit({ at: app.now(), accountId, action: 'undo-many', facts: { bulk: id } });
+      await app.audit.write({ at: app.now(), accountId, action: 'undo-many', facts: { bulk: id } });
       return ok({ id });
     });
   const undone = await changingPrices(app, write, () => touched);

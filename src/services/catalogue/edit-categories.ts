@@ -57,7 +57,7 @@ export async function saveCategories(
       renamed = rows.flatMap(({ slug, name, text }) =>
         before.some((old) => old.slug === slug && (old.name !== name || old.text !== text)) ? [slug] : [],
       );
-      await app.accounts.writeAudit({
+      await app.audit.write({
         at: app.now(),
         accountId,
         action: 'edit-categories',

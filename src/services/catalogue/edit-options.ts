@@ -50,7 +50,7 @@ export async function saveOptions(
   if ((await app.catalogue.readOptions(slug)) === null) return fail('slug', 'not-found');
   await app.db.inTransaction(async () => {
     await app.catalogue.writeOptions(slug, rules);
-    await app.accounts.writeAudit({ at: app.now(), accountId, action: 'edit-options', facts: { slug } });
+    await app.audit.write({ at: app.now(), accountId, action: 'edit-options', facts: { slug } });
   });
   return ok({ rules, asked: await app.catalogue.withAddOns(rules) });
 }

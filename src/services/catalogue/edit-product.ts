@@ -109,7 +109,7 @@ function keepRecord(
     const changes = recordChanges(stored.record, own);
     if (changes.length === 0) return ok(stored.id);
     await write(app, stored.id, own);
-    await app.accounts.writeAudit({ at: app.now(), accountId, action: 'edit-product', facts: { slug, changes } });
+    await app.audit.write({ at: app.now(), accountId, action: 'edit-product', facts: { slug, changes } });
     return ok(stored.id);
   });
 }
@@ -130,7 +130,7 @@ export async function keepReview(
   return app.db.inTransaction(async () => {
     const stored = await app.catalogue.readRecord(slug);
     if (!stored || !(await app.catalogue.writeReview(stored.id, review.id, review))) return fail('', 'not-found');
-    await app.accounts.writeAudit({ at: app.now(), accountId, action: 'keep-review', facts: { slug, ...review } });
+    await app.audit.write({ at: app.now(), accountId, action: 'keep-review', facts: { slug, ...review } });
     return ok(null);
   });
 }
@@ -146,7 +146,7 @@ export async function createProduct(app: App, name: string, accountId: number): 
     const first = { id: null, sku: `${slug}-1`, choices: {}, priceMinor: 0, wasMinor: null, costMinor: null };
     const variant = { ...first, stock: null, weightGrams: 0, picture: null };
     await write(app, id, { ...stored.record, isShown: false, variants: [variant] });
-    await app.accounts.writeAudit({ at: app.now(), accountId, action: 'new-product', facts: { slug } });
+    await app.audit.write({ at: app.now(), accountId, action: 'new-product', facts: { slug } });
     return ok({ slug });
   });
 }
@@ -157,7 +157,7 @@ export async function removeProduct(app: App, slug: string, accountId: number): 
     const stored = await app.catalogue.readRecord(slug);
     if (!stored) return fail('', 'not-found');
     await app.catalogue.deleteProduct(stored.id);
-    await app.accounts.writeAudit({
+    await app.audit.write({
       at: app.now(),
       accountId,
       action: 'remove-product',

@@ -27,7 +27,7 @@ export async function addExamples(app: App, accountId: number): Promise<Result<{
 export async function removeExamples(app: App, accountId: number): Promise<{ products: number }> {
   return app.db.inTransaction(async () => {
     const products = await app.catalogue.deleteExamples();
-    await app.accounts.writeAudit({ at: app.now(), accountId, action: 'remove-examples', facts: { products } });
+    await app.audit.write({ at: app.now(), accountId, action: 'remove-examples', facts: { products } });
     return { products };
   });
 }

@@ -47,7 +47,7 @@ export async function decidePairs(app: App, { state, pairs }: Decision, accountI
     );
     await app.pairs.decide(ordered, app.now());
     const facts = { state, pairs: pairs.length };
-    await app.accounts.writeAudit({ at: app.now(), accountId, action: 'decide-pairs', facts });
+    await app.audit.write({ at: app.now(), accountId, action: 'decide-pairs', facts });
   });
   return ok(null);
 }

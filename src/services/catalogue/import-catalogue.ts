@@ -210,7 +210,7 @@ async function runImport(
       await end('stopped', STOPPED);
       return fail('file', 'import-stopped');
     }
-    await app.accounts.writeAudit({ at: app.now(), accountId, action: 'import-catalogue', facts: preview.counts });
+    await app.audit.write({ at: app.now(), accountId, action: 'import-catalogue', facts: preview.counts });
     await end('done', late.length > 0 ? late.map((problem) => wordProblem(problem)).join(' ') : null);
     app.log.info({ ...preview.counts }, 'catalogue imported');
     return ok(preview);

@@ -56,7 +56,7 @@ export async function keepSynonym(
   await app.db.inTransaction(async () => {
     if (others.length > 0) await app.catalogue.writeSynonyms([[plain[0]!, others]]);
     else await app.catalogue.removeSynonym(plain[0]!);
-    await app.accounts.writeAudit({
+    await app.audit.write({
       ...{ at: app.now(), accountId, action: 'keep-synonym' },
       facts: { term: plain[0], means: others },
     });

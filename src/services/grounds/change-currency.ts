@@ -64,7 +64,7 @@ export async function changeCurrency(
       await app.catalogue.refreshFigures();
       await app.grounds.noteCurrency(change, app.now(), replaced.value.revision);
       const facts = { from, to, rate: wish.rate };
-      await app.accounts.writeAudit({ at: app.now(), accountId, action: 'change-currency', facts });
+      await app.audit.write({ at: app.now(), accountId, action: 'change-currency', facts });
       return ok({ edit: replaced.value.edit });
     });
   const forgetting = async () => {

@@ -51,7 +51,7 @@ export async function changeZone(
       );
       if (!replaced.ok) return replaced;
       await app.grounds.moveToDays(await spansOf(app, to));
-      await app.accounts.writeAudit({ at: app.now(), accountId, action: 'change-zone', facts: { from, to } });
+      await app.audit.write({ at: app.now(), accountId, action: 'change-zone', facts: { from, to } });
       return ok({ edit: replaced.value.edit });
     });
   const forgetting = async () => {

@@ -59,10 +59,18 @@ export async function findDraftProblem(app: App): Promise<{ edit: number; proble
   return stored && !read.ok ? { edit: stored.edit, problems: read.problems } : null;
 }
 
+/** Changes of one person within it are one entry of the audit trail. */
+const ONE_SITTING_MS = 30 * 60_000;
+
 /** Applies a patch made on edit number `edit`; a stale one is refused and changes nothing. Answers the new number. */
-export async function patchDraft(app: App, edit: number, patch: LanePatch): Promise<Result<{ edit: number }>> {
+export async function patchDraft(
+  app: App,
+  edit: number,
+  patch: LanePatch,
+  accountId: number | null = null,
+): Promise<Result<{ edit: number; token: string }>> {
   const isLive = (await liveLane(app)).revision === 0;
-  const result = await app.db.inTransaction(async (): Promise<Result<{ edit: number }>> => {
+  const result = await app.db.inTransaction(async (): Promise<Result<{ edit: number; token: string }>> => {
     const stored = await app.lanes.readDraft();
     if (!stored || stored.edit !== edit) return fail('edit', 'stale-draft');
     const patched = applyLanePatch(migrateLane(stored.document) as Lane, patch, definitions);
@@ -70,7 +78,9 @@ export async function patchDraft(app: App, edit: number, patch: LanePatch): Prom
     const step = await changesGround(app, migrateLane(stored.document) as Lane, patched.value);
     if (step) return step;
     await app.lanes.writeDraft({ ...stored, document: patched.value, edit: edit + 1, updatedAt: app.now() });
-    return ok({ edit: edit + 1 });
+    const entry = { at: app.now(), accountId, action: 'draft-changed', facts: {} } as const;
+    if (accountId !== null) await app.audit.count(entry, ONE_SITTING_MS);
+    return ok({ edit: edit + 1, token: stored.token });
   });
   // Until something is published the draft is what its owner walks through.
   if (isLive) forgetLiveLane(app);
@@ -103,7 +113,7 @@ export async function restoreIntoDraft(
     const priced = await inPresentCurrency(app, read.value, source.id);
     const document = { ...priced, shop: { ...priced.shop, timeZone } };
     await app.lanes.writeDraft({ ...stored, document, edit: edit + 1, updatedAt: app.now() });
-    await app.accounts.writeAudit({
+    await app.audit.write({
       at: app.now(),
       accountId,
       action: 'restore-revision',

@@ -48,6 +48,8 @@ function storeDraft(
       const message = errors.map((finding) => wordFinding(finding, read.value, definitions)).join(' ');
       return fail('lane', 'lint-blocks', { message });
     }
+    // Who was shown the draft was shown this one.
+    await app.lanes.renewToken();
     return ok({ revision: await storeRevision(app, read.value, request) });
   });
 }
@@ -63,7 +65,7 @@ export async function storeRevision(
   const { note, accountId } = request;
   const revision = await app.lanes.insertRevision({ document: lane, note, accountId, publishedAt: app.now() });
   await app.lanes.writeManifest(revision, compileManifest(lane, definitions, revision));
-  await app.accounts.writeAudit({ at: app.now(), accountId, action: 'publish', facts: { revision } });
+  await app.audit.write({ at: app.now(), accountId, action: 'publish', facts: { revision } });
   return revision;
 }
 

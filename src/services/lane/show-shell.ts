@@ -1,4 +1,4 @@
-import type { Account } from '~/data';
+import type { Account } from '~/core/people';
 import type { App } from '~/services/app';
 import { showFirstSteps } from '~/services/accounts/begin';
 import { showDraft } from './edit-draft';

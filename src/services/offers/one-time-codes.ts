@@ -19,12 +19,23 @@ export function newCode({ when }: Offer): string {
 /** Makes so many codes for an offer whose codes each work once; all that there are of it then. */
 export async function makeCodes(
   app: App,
-  offerId: string,
-  offer: Offer,
-  count: number,
+  {
+    offerId,
+    offer,
+    count,
+    accountId,
+  }: {
+    readonly offerId: string;
+    readonly offer: Offer;
+    readonly count: number;
+    readonly accountId: number | null;
+  },
 ): Promise<{ made: number; used: number }> {
   const codes = Array.from({ length: count }, () => newCode(offer));
-  await app.db.inTransaction(() => app.codes.make(offerId, codes, app.now()));
+  await app.db.inTransaction(async () => {
+    await app.codes.make(offerId, codes, app.now());
+    await app.audit.write({ at: app.now(), accountId, action: 'codes-made', facts: { offer: offerId, count } });
+  });
   return app.codes.count(offerId);
 }
 

@@ -44,8 +44,14 @@ export async function listOrders(app: App, asked: z.infer<typeof orderListSchema
 }
 
 /** Orders as a spreadsheet (RFC 4180), sums in units of the currency. A cell that a spreadsheet would calculate is quoted. */
-export async function exportOrders(app: App, asked: z.infer<typeof orderListSchema>): Promise<string> {
+export async function exportOrders(
+  app: App,
+  asked: z.infer<typeof orderListSchema>,
+  accountId: number | null = null,
+): Promise<string> {
   const { orders } = await app.orders.listOrders({ ...asked, page: 1, pageSize: MOST_EXPORTED });
+  const facts = { orders: orders.length };
+  await app.audit.write({ at: app.now(), accountId, action: 'orders-exported', facts });
   const day = (at: number | null) => (at === null ? '' : new Date(at).toISOString());
   return stringify(
     orders.map((order) => {
@@ -177,7 +183,7 @@ async function keep(
   app: App,
   id: number,
   accountId: number,
-  what: string,
+  what: 'pack' | 'send' | 'reopen',
   change: (keeping: OrderKeeping) => OrderKeeping,
 ): Promise<Result<null>> {
   return app.db.inTransaction(async () => {
@@ -189,7 +195,7 @@ async function keep(
     const adding = (await app.afterOrders.readAddition(id))?.state === 'reserved';
     if (adding && what !== 'reopen') return fail('', 'order-adding');
     await app.orders.writeKeeping(id, change(found.keeping));
-    await app.accounts.writeAudit({ at: app.now(), accountId, action: `order-${what}`, facts: { order: id } });
+    await app.audit.write({ at: app.now(), accountId, action: `order-${what}`, facts: { order: id } });
     return ok(null);
   });
 }
@@ -251,7 +257,7 @@ async function endOrder(app: App, order: Order, accountId: number | null): Promi
   await app.orders.unredeem(order.token);
   await app.orders.closeDownloads(order.token);
   await app.afterOrders.endGiven(order.id);
-  await app.accounts.writeAudit({ at: app.now(), accountId, action: 'order-cancel', facts: { order: order.id } });
+  await app.audit.write({ at: app.now(), accountId, action: 'order-cancel', facts: { order: order.id } });
 }
 
 async function settle(app: App, token: string, refund: StoredRefund, accountId: number | null): Promise<Result<null>> {
@@ -283,7 +289,7 @@ async function settle(app: App, token: string, refund: StoredRefund, accountId: 
     if (isOfCancelling(refund, (await app.orders.readKeeping(order.id))!)) await endOrder(app, order, accountId);
     if (order.visitId) await app.visits.addRevenue(order.visitId, -refund.amountMinor, order.currency);
     const facts = { order: order.id, amountMinor: refund.amountMinor, units: refund.units };
-    await app.accounts.writeAudit({ at: app.now(), accountId, action: 'order-refund', facts });
+    await app.audit.write({ at: app.now(), accountId, action: 'order-refund', facts });
   });
   await sendRefundMail(app, order, refund);
   return ok(null);

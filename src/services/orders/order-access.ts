@@ -2,7 +2,7 @@ import { RateLimiterMemory, RateLimiterRes } from 'rate-limiter-flexible';
 import { timingSafeEqual } from 'node:crypto';
 import { orderNumber, type Order } from '~/core/orders';
 import { fail, ok, type Result } from '~/core/problems';
-import type { Account } from '~/data';
+import type { Account } from '~/core/people';
 import type { App } from '~/services/app';
 import { refusalOf } from '~/services/accounts/access';
 import { network } from '~/services/limits';

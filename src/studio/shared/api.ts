@@ -33,7 +33,7 @@ export async function refusalOf(response: Response): Promise<Refusal> {
   return new Refusal(response.status, message || 'Something went wrong on our side. Please try again.', body);
 }
 
-export function askJson<T>(method: 'POST' | 'PATCH' | 'PUT', path: string, body: unknown): Promise<T> {
+export function askJson<T>(method: 'POST' | 'PATCH' | 'PUT' | 'DELETE', path: string, body: unknown): Promise<T> {
   return ask<T>(path, { method, headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) });
 }
 
@@ -41,7 +41,7 @@ export function askJson<T>(method: 'POST' | 'PATCH' | 'PUT', path: string, body:
 const MOST_KEPT_ALIVE = 60_000;
 
 /** Small ones arrive though the page is left meanwhile. */
-export function sendPatch(edit: number, patch: LanePatch): Promise<{ edit: number }> {
+export function sendPatch(edit: number, patch: LanePatch): Promise<{ edit: number; token: string }> {
   const body = JSON.stringify({ edit, patch });
   const keepalive = new Blob([body]).size < MOST_KEPT_ALIVE;
   return ask('/api/studio/draft', {

@@ -73,7 +73,7 @@ export const useDraft = create<DraftState>((set, get) => {
       .then(
         (answer) => {
           saved = lane;
-          set({ edit: answer.edit, saving: get().lane === lane ? 'saved' : 'saving' });
+          set({ edit: answer.edit, token: answer.token, saving: get().lane === lane ? 'saved' : 'saving' });
           keepSteps();
           if (get().lane !== lane) schedule();
         },
@@ -103,6 +103,7 @@ export const useDraft = create<DraftState>((set, get) => {
     set({
       lane: merged.value,
       edit: theirs.edit,
+      token: theirs.token,
       live: theirs.live,
       message: 'Changes made in another window were taken in.',
     });
@@ -193,6 +194,7 @@ export const useDraft = create<DraftState>((set, get) => {
       set({
         lane: next,
         edit: theirs.edit,
+        token: theirs.token,
         live: theirs.live,
         theirs: null,
         message: null,

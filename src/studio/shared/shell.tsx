@@ -12,6 +12,7 @@ import { useEffect, useState, type ReactNode } from 'react';
 import { Band } from './band';
 import { Conflict } from './conflict';
 import { FaultGuard } from './fault';
+import Users from 'lucide-react/icons/users';
 import { FirstSteps } from './first-steps';
 import { useDraft } from './draft-store';
 import { Finder } from './finder';
@@ -31,6 +32,7 @@ const ROOMS = [
   { key: 'orders', label: 'Orders', href: '/studio/orders', icon: ReceiptText, owner: true },
   { key: 'shop', label: 'Settings', href: '/studio/shop', icon: Settings },
   { key: 'mailbox', label: 'Mailbox', href: '/studio/mailbox', icon: Mail, owner: true },
+  { key: 'people', label: 'People', href: '/studio/people', icon: Users },
   { key: 'revisions', label: 'Revisions', href: '/studio/revisions', icon: History },
 ] as const;
 export type Room = (typeof ROOMS)[number]['key'];

@@ -13,10 +13,10 @@ const restoreSchema = z.strictObject({
 export const GET = withAccount('viewer', async ({ locals }) => Response.json(await showDraft(locals.app)));
 
 /** Changes the draft; 409 answers with the newer draft, so that nothing has to be asked for twice. */
-export const PATCH = withAccount('editor', async ({ locals, request }) => {
+export const PATCH = withAccount('editor', async ({ locals, request }, account) => {
   const body = await readBody(request, patchSchema);
   if (!body.ok) return refuse(body.problems);
-  const patched = await patchDraft(locals.app, body.value.edit, body.value.patch);
+  const patched = await patchDraft(locals.app, body.value.edit, body.value.patch, account.id);
   if (!patched.ok && patched.problems[0]?.code === 'stale-draft')
     return Response.json({ problems: patched.problems, draft: await showDraft(locals.app) }, { status: 409 });
   return answer(patched);

@@ -1,0 +1,1 @@
+export { wordAudit, type AuditEntry, type AuditFacts, type ReadAuditEntry } from './word-audit';

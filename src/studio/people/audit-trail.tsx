@@ -1,0 +1,88 @@
+import { useState } from 'react';
+import { wordAudit } from '~/core/audit';
+import type { ReadAuditEntry } from '~/core/audit';
+import type { Account } from '~/core/people';
+import { ask } from '../shared/api';
+import { moment } from '../shared/format';
+import { useShop } from '../shared/sums';
+import { SelectField } from '../shop/fields';
+
+interface Props {
+  readonly first: readonly ReadAuditEntry[];
+  readonly people: readonly Account[];
+}
+
+/** What was done in the studio, the newest first; entries are never changed. */
+export function AuditTrail({ first, people }: Props) {
+  const shop = useShop();
+  const [entries, setEntries] = useState(first);
+  const [person, setPerson] = useState('');
+  const [isEnd, setEnd] = useState(first.length === 0);
+  const [problem, setProblem] = useState<string | null>(null);
+
+  async function read(of: string, before: number | null): Promise<void> {
+    const asked = new URLSearchParams({
+      ...(of && { person: of }),
+      ...(before !== null && { before: String(before) }),
+    });
+    try {
+      const found = await ask<readonly ReadAuditEntry[]>(`/api/studio/people/audit?${asked}`);
+      setEntries(before === null ? found : [...entries, ...found]);
+      setEnd(found.length === 0);
+      setProblem(null);
+    } catch (error) {
+      setProblem((error as Error).message);
+    }
+  }
+  function choose(of: string): void {
+    setPerson(of);
+    void read(of, null);
+  }
+  const last = entries.at(-1);
+  return (
+    <section aria-labelledby="audit" className="flex flex-col gap-3">
+      <h2 id="audit">What was done</h2>
+      <SelectField
+        label="By"
+        value={person}
+        options={[['', 'Everybody'], ...people.map(({ id, name }) => [String(id), name] as const)]}
+        onChange={choose}
+      />
+      {entries.length === 0 ? (
+        <p>Nothing is written down yet.</p>
+      ) : (
+        <table className="tbl panel w-full">
+          <thead>
+            <tr>
+              <th scope="col">When</th>
+              <th scope="col">What</th>
+            </tr>
+          </thead>
+          <tbody>
+            {entries.map((entry) => (
+              <tr key={entry.id}>
+                <td className="whitespace-nowrap">{moment(entry.at, shop)}</td>
+                <td>
+                  <strong>{entry.name ?? nobody(entry.action)}</strong> {wordAudit(entry)}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      {problem && (
+        <p role="alert" className="text-brick">
+          {problem}
+        </p>
+      )}
+      {last && !isEnd && (
+        <button className="btn self-start" onClick={() => void read(person, last.id)}>
+          Show earlier
+        </button>
+      )}
+    </section>
+  );
+}
+
+/** Whom an entry is of that belongs to no account. */
+const nobody = (action: string) => (action === 'sign-in-failed' ? 'Somebody without an account' : 'The server');

@@ -1,0 +1,65 @@
+import { useState } from 'react';
+import type { PeopleView } from '~/core/people';
+import { askJson } from '../shared/api';
+
+/** One's own password; all other sessions end with a change. */
+export function OwnPassword({ onView }: { readonly onView: (view: PeopleView) => void }) {
+  const [old, setOld] = useState('');
+  const [next, setNext] = useState('');
+  const [said, setSaid] = useState<{ readonly text: string; readonly isProblem: boolean } | null>(null);
+
+  async function change(): Promise<void> {
+    if (next.length < 10) return setSaid({ text: 'Choose a password of at least 10 characters.', isProblem: true });
+    try {
+      onView(await askJson<PeopleView>('POST', '/api/studio/people/password', { old, next }));
+      setOld('');
+      setNext('');
+      setSaid({ text: 'Your password is changed. All your other sessions have ended.', isProblem: false });
+    } catch (error) {
+      setSaid({ text: (error as Error).message, isProblem: true });
+    }
+  }
+  return (
+    <section aria-labelledby="password">
+      <form
+        className="flex flex-col gap-3"
+        onSubmit={(event) => {
+          event.preventDefault();
+          void change();
+        }}
+      >
+        <h2 id="password">Your password</h2>
+        <label className="flex flex-col gap-1 font-semibold">
+          Present password
+          <input
+            className="field font-normal"
+            type="password"
+            autoComplete="current-password"
+            required
+            maxLength={200}
+            value={old}
+            onChange={(event) => setOld(event.target.value)}
+          />
+        </label>
+        <label className="flex flex-col gap-1 font-semibold">
+          New password, at least 10 characters
+          <input
+            className="field font-normal"
+            type="password"
+            autoComplete="new-password"
+            required
+            maxLength={200}
+            value={next}
+            onChange={(event) => setNext(event.target.value)}
+          />
+        </label>
+        {said && (
+          <p role={said.isProblem ? 'alert' : 'status'} className={said.isProblem ? 'text-brick' : 'text-moss'}>
+            {said.text}
+          </p>
+        )}
+        <button className="btn self-start">Change the password</button>
+      </form>
+    </section>
+  );
+}
