@@ -1,1 +1,1 @@
-export { wordAudit, type AuditEntry, type AuditFacts, type ReadAuditEntry } from './word-audit';
+export { AUDIT_PAGE, wordAudit, type AuditEntry, type AuditFacts, type ReadAuditEntry } from './word-audit';

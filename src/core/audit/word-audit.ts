@@ -1,3 +1,6 @@
+/** Entries told at a time. */
+export const AUDIT_PAGE = 50;
+
 /** What is kept of something that was done, beside who did it and when. */
 export type AuditFacts = Readonly<Record<string, unknown>>;
 
@@ -5,12 +8,13 @@ const text = (value: unknown): string =>
   typeof value === 'string' ? value : typeof value === 'number' ? String(value) : '';
 const many = (value: unknown, one: string, several: string): string =>
   `${text(value) || '0'} ${value === 1 ? one : several}`;
+const again = (times: unknown): string => (times === 1 ? '' : `, ${text(times)} times`);
 const number = (value: unknown): string => (typeof value === 'number' ? String(1000 + value) : '');
 
 /** Everything that is written down, and how it is told. A sentence goes on from the name of who did it. */
 const SENTENCES = {
   'sign-in': () => 'signed in',
-  'sign-in-failed': ({ times = 1 }: AuditFacts) => `was refused at the sign-in ${many(times, 'time', 'times')}`,
+  'sign-in-failed': ({ times = 1 }: AuditFacts) => `was refused at the sign-in${again(times)}`,
   'sign-out': () => 'signed out',
   'session-ended': ({ count = 1 }: AuditFacts) => `ended ${many(count, 'other session', 'other sessions')}`,
   'password-changed': () => 'changed their password',
@@ -20,7 +24,7 @@ const SENTENCES = {
   'invite-withdrawn': ({ email }: AuditFacts) => `withdrew the invitation of ${text(email)}`,
   joined: ({ role }: AuditFacts) => `joined as ${text(role)}`,
   'person-removed': ({ email }: AuditFacts) => `removed ${text(email)}`,
-  'draft-changed': ({ times = 1 }: AuditFacts) => `changed the draft ${many(times, 'time', 'times')}`,
+  'draft-changed': ({ times = 1 }: AuditFacts) => `changed the draft${again(times)}`,
   publish: ({ revision }: AuditFacts) => `published revision ${text(revision)}`,
   'restore-revision': ({ revision }: AuditFacts) => `put revision ${text(revision)} into the draft`,
   'change-currency': ({ from, to }: AuditFacts) => `changed the currency from ${text(from)} to ${text(to)}`,

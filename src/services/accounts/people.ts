@@ -2,7 +2,7 @@ import Bowser from 'bowser';
 import { randomBytes } from 'node:crypto';
 import { z } from 'zod';
 import { fail, ok, type Result } from '~/core/problems';
-import type { ReadAuditEntry } from '~/core/audit';
+import { AUDIT_PAGE, type ReadAuditEntry } from '~/core/audit';
 import type { Account, EntryLink, PeopleView, Role, SignedIn } from '~/core/people';
 import type { App } from '~/services/app';
 import { network } from '~/services/limits';
@@ -226,8 +226,6 @@ export async function enter(
   if (found.kind === 'password') await setPassword(app, account, password, { keeps: null, action: 'password-reset' });
   return ok(await beginSession(app, account, place));
 }
-
-const AUDIT_PAGE = 50;
 
 export const auditSchema = z.object({
   before: z.coerce.number().int().min(1).nullable().catch(null).default(null),

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { wordAudit } from '~/core/audit';
+import { AUDIT_PAGE, wordAudit } from '~/core/audit';
 import type { ReadAuditEntry } from '~/core/audit';
 import type { Account } from '~/core/people';
 import { ask } from '../shared/api';
@@ -17,7 +17,7 @@ export function AuditTrail({ first, people }: Props) {
   const shop = useShop();
   const [entries, setEntries] = useState(first);
   const [person, setPerson] = useState('');
-  const [isEnd, setEnd] = useState(first.length === 0);
+  const [isEnd, setEnd] = useState(first.length < AUDIT_PAGE);
   const [problem, setProblem] = useState<string | null>(null);
 
   async function read(of: string, before: number | null): Promise<void> {
@@ -28,7 +28,7 @@ export function AuditTrail({ first, people }: Props) {
     try {
       const found = await ask<readonly ReadAuditEntry[]>(`/api/studio/people/audit?${asked}`);
       setEntries(before === null ? found : [...entries, ...found]);
-      setEnd(found.length === 0);
+      setEnd(found.length < AUDIT_PAGE);
       setProblem(null);
     } catch (error) {
       setProblem((error as Error).message);
@@ -42,12 +42,14 @@ export function AuditTrail({ first, people }: Props) {
   return (
     <section aria-labelledby="audit" className="flex flex-col gap-3">
       <h2 id="audit">What was done</h2>
-      <SelectField
-        label="By"
-        value={person}
-        options={[['', 'Everybody'], ...people.map(({ id, name }) => [String(id), name] as const)]}
-        onChange={choose}
-      />
+      <div className="self-start">
+        <SelectField
+          label="By"
+          value={person}
+          options={[['', 'Everybody'], ...people.map(({ id, name }) => [String(id), name] as const)]}
+          onChange={choose}
+        />
+      </div>
       {entries.length === 0 ? (
         <p>Nothing is written down yet.</p>
       ) : (

@@ -9,7 +9,7 @@ import { SelectField } from '../shop/fields';
 const ROLES: Readonly<Record<Role, string>> = {
   editor: 'Editor: shapes, brings goods in, publishes',
   viewer: 'Viewer: reads, without buyers',
-  owner: 'Owner: everything, people among it',
+  owner: 'Owner: everything, including people',
 };
 
 interface Props {
@@ -41,7 +41,7 @@ export function People({ view, onView }: Props) {
           <tr>
             <th scope="col">Name</th>
             <th scope="col">E-mail</th>
-            <th scope="col">May</th>
+            <th scope="col">Role</th>
             <th scope="col">
               <span className="sr-only">Remove</span>
             </th>
@@ -163,7 +163,7 @@ function Invite({ onView }: Pick<Props, 'onView'>) {
           />
         </label>
         <SelectField
-          label="as"
+          label="As"
           value={role}
           options={Object.entries(ROLES)}
           onChange={(next) => setRole(next as Role)}

@@ -67,7 +67,7 @@ export function Shell({ data, room, stretch, children }: Props) {
         Skip to main content
       </a>
       <Band data={data} stretch={stretch} onPublish={() => setOpen('publish')} />
-      <nav aria-label="Rooms" className="flex flex-col gap-1 border-e border-mortar bg-slab py-3">
+      <nav aria-label="Rooms" className="flex flex-col overflow-y-auto border-e border-mortar bg-slab py-2">
         {ROOMS.filter(
           (entry) =>
             (!('owner' in entry) || data.account.role === 'owner') &&
@@ -77,7 +77,7 @@ export function Shell({ data, room, stretch, children }: Props) {
             key={key}
             href={href}
             aria-current={room === key ? 'page' : undefined}
-            className="flex flex-col items-center gap-1 border-s-[3px] border-transparent py-2 text-[12.5px] text-gravel no-underline hover:text-basalt aria-[current]:border-basalt aria-[current]:font-semibold aria-[current]:text-basalt"
+            className="flex shrink-0 flex-col items-center gap-0.5 border-s-[3px] border-transparent py-[7px] text-[12.5px] text-gravel no-underline hover:text-basalt aria-[current]:border-basalt aria-[current]:font-semibold aria-[current]:text-basalt"
           >
             <Icon size={20} strokeWidth={1.75} />
             {label}
@@ -86,7 +86,7 @@ export function Shell({ data, room, stretch, children }: Props) {
         <a
           href="/shop/"
           target="_blank"
-          className="flex flex-col items-center gap-1 border-s-[3px] border-transparent py-2 text-[12.5px] text-gravel no-underline hover:text-basalt"
+          className="flex shrink-0 flex-col items-center gap-0.5 border-s-[3px] border-transparent py-[7px] text-[12.5px] text-gravel no-underline hover:text-basalt"
           title={isOpen ? 'The live shop, in a new tab' : 'Your shop, in a new tab; only you see it yet'}
         >
           <Store size={20} strokeWidth={1.75} />
