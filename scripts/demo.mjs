@@ -26,6 +26,7 @@ if (!Number.isInteger(products) || products < 0 || products > 100_000)
 installPackages();
 run(process.execPath, ['scripts/build.mjs']);
 const database = path.join(values.data, 'paved-lane.sqlite');
+if (values.fresh) process.env.PAVED_LANE_BEGIN_ANEW = '1';
 if (values.fresh) for (const file of [database, `${database}-wal`, `${database}-shm`]) rmSync(file, { force: true });
 console.log(
   existsSync(database) ? `Using the shop in ${values.data}` : `Seeding Hollowtarn Kites into ${values.data} …`,

@@ -1,11 +1,20 @@
 import { AsyncLocalStorage } from 'node:async_hooks';
-import { chmodSync, closeSync, existsSync, mkdirSync, openSync } from 'node:fs';
+import { chmodSync, closeSync, existsSync, mkdirSync, openSync, statSync } from 'node:fs';
 import path from 'node:path';
 import { QueryTypes, Sequelize, Transaction, type QueryOptions } from 'sequelize';
 import { SequelizeStorage, Umzug } from 'umzug';
 import { migrations } from './migrations';
 import { defineModels, type Models } from './models';
-import { closeIdle, explainOn, hearSlow, interruptAll, tunedSqlite, type SlowStatement } from './tuned-sqlite';
+import {
+  beginSafely,
+  closeIdle,
+  explainOn,
+  hearSlow,
+  interruptAll,
+  tunedSqlite,
+  type Safety,
+  type SlowStatement,
+} from './tuned-sqlite';
 
 /** Lets a query find the transaction it runs in, so that no write can forget it. */
 const contexts = new AsyncLocalStorage<Map<string, unknown>>();
@@ -55,6 +64,11 @@ export interface Database {
    * block the threads that the holder of the lock needs. Called from inside a transaction it joins it.
    */
   inTransaction<T>(work: () => Promise<T>): Promise<T>;
+  /**
+   * One whose writes survive a power cut from the moment it has ended (`synchronous = FULL`): of the others the last may be lost,
+   * and nothing else.
+   */
+  inDurableTransaction<T>(work: () => Promise<T>): Promise<T>;
   pendingMigrations(): Promise<number>;
   /** How SQLite goes about a statement, a line a step. */
   explain(sql: string): Promise<string[]>;
@@ -73,12 +87,38 @@ function keepPrivate(dataDir: string, storage: string): void {
   for (const file of [storage, `${storage}-wal`, `${storage}-shm`]) if (existsSync(file)) chmodSync(file, 0o600);
 }
 
+/** What a shop keeps beside its database. */
+const BESIDE = ['secret', 'media', 'uploads', 'mailbox'];
+
+/** A shop whose database is gone is not begun anew by itself: what is beside it tells that there was one. */
+function refuseLostDatabase(dataDir: string, storage: string): void {
+  const isThere = existsSync(storage) && statSync(storage).size > 0;
+  const old = isThere ? [] : BESIDE.filter((name) => existsSync(path.join(dataDir, name)));
+  if (old.length > 0 && process.env['PAVED_LANE_BEGIN_ANEW'] !== '1')
+    throw new Error(
+      `The database ${storage} is gone or empty, but ${old.join(', ')} of a shop is beside it. Put the database back from a backup. To begin a new shop here, start with PAVED_LANE_BEGIN_ANEW=1.`,
+    );
+}
+
+/** SQLite's words for a file it cannot read, in ours; other errors as they are. */
+function wordDamage(error: unknown, storage: string): unknown {
+  const codes = [error, (error as Error)?.cause, (error as { parent?: unknown })?.parent].map(
+    (one) => (one as { code?: string } | undefined)?.code ?? '',
+  );
+  if (!codes.some((code) => /^SQLITE_(NOTADB|CORRUPT)/.test(code))) return error;
+  return new Error(
+    `The database ${storage} is damaged: SQLite cannot read it. Keep a copy of it, put back the last backup, and start again. “sqlite3 FILE .recover” may save what can still be read.`,
+    { cause: error },
+  );
+}
+
 /** Opens the database in a folder, creating and migrating it as needed. */
 export async function openDatabase(
   dataDir: string,
   onSlow: (slow: SlowStatement) => void = () => undefined,
 ): Promise<Database> {
   const storage = path.join(dataDir, 'paved-lane.sqlite');
+  refuseLostDatabase(dataDir, storage);
   keepPrivate(dataDir, storage);
   hearSlow(storage, onSlow);
   const sequelize = new Sequelize({
@@ -112,14 +152,27 @@ export async function openDatabase(
       ((await sequelize.connectionManager.getConnection({ type: 'write' })) as unknown as Handle)
     );
   };
-  await sequelize.query('PRAGMA journal_mode = WAL');
   const umzug = new Umzug({
     migrations: [...migrations],
     context: { run: (sql: string) => sequelize.query(sql).then(() => undefined) },
     storage: new SequelizeStorage({ sequelize, tableName: 'migrations' }),
     logger: undefined,
   });
-  await umzug.up();
+  const transaction = <T>(work: () => Promise<T>, safety: Safety): Promise<T> =>
+    isInTransaction()
+      ? work()
+      : inTurn(() => {
+          // Nothing else begins until this one has: they take turns.
+          beginSafely(storage, safety);
+          return sequelize.transaction(work);
+        });
+  const begin = async () => {
+    await sequelize.query('PRAGMA journal_mode = WAL');
+    await umzug.up();
+  };
+  await begin().catch((error: unknown) => {
+    throw wordDamage(error, storage);
+  });
 
   return {
     models: defineModels(sequelize),
@@ -142,7 +195,8 @@ export async function openDatabase(
       };
       return isInTransaction() ? write() : inTurn(write);
     },
-    inTransaction: (work) => (isInTransaction() ? work() : inTurn(() => sequelize.transaction(work))),
+    inTransaction: (work) => transaction(work, 'NORMAL'),
+    inDurableTransaction: (work) => transaction(work, 'FULL'),
     pendingMigrations: async () => (await umzug.pending()).length,
     explain: (sql) => explainOn(storage, sql),
     interrupt: () => interruptAll(storage),

@@ -23,9 +23,12 @@ export async function lockFolder(dataDir: string): Promise<FolderLock> {
   });
   handle.configure('busyTimeout', 0);
   const close = () => new Promise<void>((resolve) => handle.close(() => resolve()));
-  const isOurs = await new Promise<boolean>((resolve) =>
-    handle.exec('BEGIN EXCLUSIVE', (error: Error | null) => resolve(!error)),
-  );
+  const error = await new Promise<NodeJS.ErrnoException | null>((resolve) => handle.exec('BEGIN EXCLUSIVE', resolve));
+  const isOurs = error === null;
+  if (error && error.code !== 'SQLITE_BUSY') {
+    await close();
+    throw new Error(`${path.join(dataDir, 'server.lock')} is damaged (${error.message}). Delete it and start again.`);
+  }
   if (!isOurs) {
     await close();
     return { isOurs, pid: readPid(pidFile) };

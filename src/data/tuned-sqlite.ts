@@ -28,6 +28,15 @@ export interface SlowStatement {
   readonly ms: number;
 }
 
+/** Whether a transaction that has ended is on the disk, and not only on its way there (SQLite, `PRAGMA synchronous`). */
+export type Safety = 'NORMAL' | 'FULL';
+const safeties = new Map<string, Safety>();
+
+/** How safe the transaction that begins next on a file is to be. */
+export function beginSafely(file: string, safety: Safety): void {
+  safeties.set(file, safety);
+}
+
 const listeners = new Map<string, (slow: SlowStatement) => void>();
 const SLOW_MS = 250;
 
@@ -70,6 +79,7 @@ class TunedDatabase extends sqlite3.Database {
   readonly #file: string;
   readonly #ready = new Map<string, Statement>();
   #isInTransaction = false;
+  #safety: Safety = 'NORMAL';
   /** When the statement before was done: on one handle they run one after the other. */
   #lastDone = 0;
 
@@ -80,10 +90,19 @@ class TunedDatabase extends sqlite3.Database {
     open.get(file)!.add(this);
     this.configure('busyTimeout', 5000);
     this.serialize();
-    super.run('PRAGMA synchronous = NORMAL');
-    super.run('PRAGMA foreign_keys = ON');
+    // A file that is no database is told to the first who asks something of it.
+    const unheard = () => undefined;
+    super.run('PRAGMA synchronous = NORMAL', unheard);
+    super.run('PRAGMA foreign_keys = ON', unheard);
     // What is erased is overwritten, and not only forgotten.
-    super.run('PRAGMA secure_delete = ON');
+    super.run('PRAGMA secure_delete = ON', unheard);
+  }
+
+  /** SQLite takes another only between transactions: the next may begin when `done` is told. */
+  makeSafe(safety: Safety, done: (error: Error | null) => void): void {
+    if (safety === this.#safety) return void process.nextTick(done, null);
+    this.#safety = safety;
+    super.run(`PRAGMA synchronous = ${safety}`, done);
   }
 
   override all(sql: string, params?: unknown, done?: unknown): this {
@@ -170,9 +189,11 @@ class TunedDatabase extends sqlite3.Database {
 
 /** Sequelize opens a handle per transaction and closes it with it; it is given one that is there already. */
 function Database(file: string, mode: number, opened: (error: Error | null) => void): TunedDatabase {
-  const handle = idle.get(file)?.pop();
-  if (!handle) return new TunedDatabase(file, mode, opened);
-  process.nextTick(opened, null);
+  const safety = safeties.get(file) ?? 'NORMAL';
+  const begin = (error: Error | null) => (error ? opened(error) : handle.makeSafe(safety, opened));
+  const found = idle.get(file)?.pop();
+  const handle: TunedDatabase = found ?? new TunedDatabase(file, mode, begin);
+  if (found) begin(null);
   return handle;
 }
 

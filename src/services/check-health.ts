@@ -5,15 +5,25 @@ export interface Health {
   readonly healthy: boolean;
   readonly version: string;
   readonly database: boolean;
+  /** Whether something can be written: a disk that is full, or not ours to write, sells nothing. */
+  readonly writing: boolean;
+  /** What SQLite says of the whole file, looked at once a day; null while it is being looked at. */
+  readonly intact: boolean | null;
   readonly migrationsPending: number;
   /** Whether shops can be drawn: from what was published last, from what was before it, or not at all. */
   readonly lane: 'live' | 'older' | 'unreadable';
 }
 
+/** Asked more often, the answer is the one from before: whoever asks without end costs nothing. */
+const WRITE_AGAIN_MS = 3000;
+const MOST_WRITE_MS = 5000;
+const written = new WeakMap<App, { readonly at: number; readonly done: Promise<boolean> }>();
+const intact = new WeakMap<App, boolean>();
+
 export async function checkHealth(app: App, version: string): Promise<Health> {
   try {
     await app.db.select('SELECT 1 AS one');
-    const migrationsPending = await app.db.pendingMigrations();
+    const [migrationsPending, writing] = await Promise.all([app.db.pendingMigrations(), canWrite(app)]);
     const lane = await liveLane(app).then(
       (live) => (live.isNewest ? 'live' : 'older'),
       (error: unknown) => {
@@ -21,10 +31,44 @@ export async function checkHealth(app: App, version: string): Promise<Health> {
         return 'unreadable' as const;
       },
     );
-    const healthy = migrationsPending === 0 && lane !== 'unreadable';
-    return { healthy, version, database: true, migrationsPending, lane };
+    const whole = intact.get(app) ?? null;
+    const healthy = migrationsPending === 0 && lane !== 'unreadable' && writing && whole !== false;
+    return { healthy, version, database: true, writing, intact: whole, migrationsPending, lane };
   } catch (error) {
     app.log.error({ err: error }, 'database not reachable');
-    return { healthy: false, version, database: false, migrationsPending: 0, lane: 'unreadable' };
+    const none = { database: false, writing: false, intact: null } as const;
+    return { healthy: false, version, ...none, migrationsPending: 0, lane: 'unreadable' };
   }
+}
+
+function canWrite(app: App): Promise<boolean> {
+  const before = written.get(app);
+  const now = performance.now();
+  if (before && now - before.at < WRITE_AGAIN_MS) return before.done;
+  const write = app.db.run('INSERT INTO pulse (id, at) VALUES (1, $at) ON CONFLICT (id) DO UPDATE SET at = $at', {
+    at: app.now(),
+  });
+  const slow = new Promise<never>((_, reject) => {
+    setTimeout(() => reject(new Error('It takes too long')), MOST_WRITE_MS).unref();
+  });
+  const done = Promise.race([write, slow]).then(
+    () => true,
+    (error: unknown) => {
+      app.log.error({ err: error }, 'nothing can be written');
+      return false;
+    },
+  );
+  written.set(app, { at: now, done });
+  return done;
+}
+
+/** Looks through the whole database for damage (SQLite, `quick_check`) beside whatever else is done. */
+export async function lookForDamage(app: App): Promise<void> {
+  const found = await app.db.select<{ quick_check: string }>('PRAGMA quick_check(1)').then(
+    ([row]) => row?.quick_check ?? 'no answer',
+    (error: Error) => error.message,
+  );
+  intact.set(app, found === 'ok');
+  if (found !== 'ok')
+    app.log.fatal({ found }, 'the database is damaged: stop, keep a copy of it, and put back the last backup');
 }

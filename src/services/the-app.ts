@@ -1,4 +1,5 @@
 import { lockFolder } from '~/data';
+import { lookForDamage } from './check-health';
 import { createApp, type App } from './app';
 import { offerBeginning, prepareFolder } from './accounts/begin';
 import { importsEnded, stopLostImports } from './catalogue/import-catalogue';
@@ -78,7 +79,7 @@ async function open(): Promise<App> {
       sendOrderMails,
       sweepUploads,
     ]),
-    every(DAILY_MS, whole, [sweepPersonal, countRecentSales, sweepSearches]),
+    every(DAILY_MS, whole, [lookForDamage, sweepPersonal, countRecentSales, sweepSearches]),
   );
   processSlot().remembered = (asked) => findRemembered(whole, asked);
   return whole;

@@ -1,11 +1,16 @@
 import { expect } from 'chai';
 import { spawn } from 'node:child_process';
 import { once } from 'node:events';
-import { rm } from 'node:fs/promises';
+import { randomUUID } from 'node:crypto';
+import { readFile, rm, writeFile } from 'node:fs/promises';
+import path from 'node:path';
 import { createInterface } from 'node:readline';
 import { lockFolder, openDatabase } from '~/data';
 import { createApp } from '~/services/app';
+import { changeCartOf } from '~/services/cart/change-cart';
 import { importCatalogue, importOptionsSchema, stopLostImports } from '~/services/catalogue/import-catalogue';
+import { checkHealth, lookForDamage } from '~/services/check-health';
+import { orderNow } from '../support/order-now';
 import { seedFolder, serve, signInOwner } from '../support/server';
 import { openTestShop } from '../support/shop';
 
@@ -57,6 +62,75 @@ describe('starting', () => {
     expect(code).to.equal(1);
     expect(said).to.match(new RegExp(`Another server \\(process ${first.pid}\\) serves from`));
     await first.stop();
+  });
+
+  it('says what is wrong with a folder and what to do, and begins nothing anew by itself', async function () {
+    this.timeout(120_000);
+    const dataDir = await seedFolder(0);
+    const database = path.join(dataDir, 'paved-lane.sqlite');
+    const start = async () => {
+      const child = spawn(process.execPath, ['server.mjs'], {
+        env: { ...process.env, PORT: '0', PAVED_LANE_DATA: dataDir, PAVED_LANE_LOG: 'silent', NODE_OPTIONS: '' },
+        stdio: ['ignore', 'ignore', 'pipe'],
+      });
+      let said = '';
+      child.stderr.on('data', (chunk: Buffer) => (said += chunk.toString()));
+      const [code] = (await once(child, 'exit')) as [number];
+      return `${code} ${said}`;
+    };
+    const whole = await readFile(database);
+    await writeFile(database, Buffer.concat([Buffer.from('no database'), whole.subarray(11)]));
+    expect(await start()).to.match(/^1 [^]*paved-lane.sqlite is damaged: SQLite cannot read it. Keep a copy/);
+    await rm(database);
+    expect(await start()).to.match(/^1 [^]*is gone or empty, but secret.* of a shop is beside it. Put the database back/);
+    await writeFile(database, '');
+    expect(await start()).to.match(/^1 [^]*is gone or empty/);
+    await writeFile(database, whole);
+    await writeFile(path.join(dataDir, 'secret'), '');
+    expect(await start()).to.match(/^1 [^]*secret is empty or cut. Put it back/);
+    await rm(path.join(dataDir, 'secret'));
+    await writeFile(path.join(dataDir, 'server.lock'), 'x'.repeat(5000));
+    expect(await start()).to.match(/^1 [^]*server.lock is damaged .* Delete it/);
+    await rm(path.join(dataDir, 'server.lock'));
+    const server = await serve(dataDir);
+    await server.stop();
+  });
+
+  it('is not healthy where nothing can be written, or the file is damaged inside', async () => {
+    const shop = await openTestShop();
+    expect(await checkHealth(shop.app, '1')).to.include({ healthy: true, writing: true, intact: null });
+    await lookForDamage(shop.app);
+    expect(await checkHealth(shop.app, '1')).to.include({ healthy: true, intact: true });
+    await shop.app.db.run("CREATE TRIGGER full BEFORE UPDATE ON pulse BEGIN SELECT raise(FAIL, 'disk full'); END");
+    await new Promise((resolve) => setTimeout(resolve, 3100));
+    expect(await checkHealth(shop.app, '1')).to.include({ healthy: false, database: true, writing: false });
+    await shop.close();
+  });
+
+  it('keeps what an order wrote through a power cut: its transactions are on the disk when they end', async () => {
+    const shop = await openTestShop();
+    const safety = async () =>
+      (await shop.app.db.select<{ synchronous: number }>('PRAGMA synchronous'))[0]!.synchronous;
+    expect(await shop.app.db.inTransaction(safety)).to.equal(1);
+    expect(await shop.app.db.inDurableTransaction(safety)).to.equal(2);
+    expect(await shop.app.db.inTransaction(safety)).to.equal(1);
+    const asked: string[] = [];
+    const { inDurableTransaction } = shop.app.db;
+    Object.assign(shop.app.db, {
+      inDurableTransaction: (work: () => Promise<unknown>) =>
+        inDurableTransaction(async () => {
+          const done = await work();
+          asked.push((await shop.app.db.select<{ status: string }>('SELECT status FROM orders'))[0]?.status ?? 'none');
+          return done;
+        }),
+    });
+    const cartToken = randomUUID();
+    const { variants } = (await shop.app.catalogue.findProduct('hoop-winder'))!;
+    const add = { kind: 'add', variantId: variants[0]!.id, quantity: 1, choices: {}, answers: {} } as const;
+    await changeCartOf(shop.app, cartToken, add);
+    await orderNow(shop.app, { cartToken });
+    await shop.close();
+    expect(asked).to.deep.equal(['reserved', 'paid']);
   });
 
   it('lets a folder go when its server ends, however it ends', async () => {

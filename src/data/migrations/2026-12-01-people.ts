@@ -9,6 +9,8 @@ const STATEMENTS = [
   `CREATE TABLE entry_links (
      token_hash TEXT PRIMARY KEY, kind TEXT NOT NULL, email TEXT NOT NULL, role TEXT, made_by INTEGER, made_at INTEGER NOT NULL,
      until INTEGER NOT NULL) WITHOUT ROWID`,
+  // Written to by whoever looks after us, to know that it can be.
+  'CREATE TABLE pulse (id INTEGER PRIMARY KEY CHECK (id = 1), at INTEGER NOT NULL)',
   'CREATE INDEX audit_entries_at ON audit_entries (at)',
 ];
 

@@ -34,5 +34,10 @@ function readOrMake(file: string): Buffer {
   } catch (error) {
     if ((error as NodeJS.ErrnoException).code !== 'EEXIST') throw error;
   }
-  return readFileSync(file);
+  const key = readFileSync(file);
+  if (key.length !== BYTES)
+    throw new Error(
+      `${file} is empty or cut. Put it back from a backup; or delete it, and links in mails and known devices end.`,
+    );
+  return key;
 }

@@ -113,7 +113,7 @@ export async function addAfter(
   offer: AfterOffer,
   seenTotalMinor: number,
 ): Promise<Result<{ readonly chargedMinor: Minor }>> {
-  const reserved = await app.db.inTransaction(async () => {
+  const reserved = await app.db.inDurableTransaction(async () => {
     const order = await app.orders.find(token);
     if (!order) return fail('', 'not-found');
     const standing = (await standingOf(app, order))!;
@@ -155,7 +155,7 @@ async function confirm(
   addition: OrderAddition,
   reference: string,
 ): Promise<void> {
-  await app.db.inTransaction(async () => {
+  await app.db.inDurableTransaction(async () => {
     if (!(await app.afterOrders.settle(order.id, 'paid', reference)))
       throw new Error(`What was added to order ${order.token} was no longer reserved`);
     await app.orders.addLine(

@@ -219,7 +219,7 @@ async function giveBack(
   want: (left: Refundable) => Wanted,
   { accountId, cancels }: { readonly accountId: number; readonly cancels: boolean },
 ): Promise<Result<null>> {
-  const asked = await app.db.inTransaction(
+  const asked = await app.db.inDurableTransaction(
     async (): Promise<Result<{ token: string; refund: StoredRefund } | null>> => {
       const found = await read(app, id);
       if (!found) return fail('', 'not-found');
@@ -283,7 +283,7 @@ async function settle(app: App, token: string, refund: StoredRefund, accountId: 
     });
     return fail('', 'refund-refused');
   }
-  await app.db.inTransaction(async () => {
+  await app.db.inDurableTransaction(async () => {
     if (!(await app.orders.settleRefund(refund.key))) return;
     await takeBack(app, order, refund);
     if (isOfCancelling(refund, (await app.orders.readKeeping(order.id))!)) await endOrder(app, order, accountId);

@@ -130,7 +130,7 @@ async function reserve(
   rates: readonly DeliveryRate[],
 ): Promise<Result<Reserved>> {
   try {
-    return await app.db.inTransaction(async () => {
+    return await app.db.inDurableTransaction(async () => {
       // Asked again: while the carrier was asked, another tab may have been quicker.
       const now = await cartOrAnswer(app, request, requestHash);
       if ('answer' in now) return ok<Reserved>(now);
@@ -177,7 +177,7 @@ async function confirm(
   reference: string,
   from: Pick<Taken, 'lineIds' | 'files'> & { readonly cartToken: string },
 ): Promise<Result<{ token: string }>> {
-  await app.db.inTransaction(async () => {
+  await app.db.inDurableTransaction(async () => {
     if (!(await app.orders.move(order.token, 'reserved', 'paid', reference)))
       throw new Error(`Order ${order.token} was no longer reserved`);
     if (!(await app.carts.emptyOrdered(from.cartToken, order.cartVersion!, app.now()))) {
