@@ -57,8 +57,7 @@ async function boot(): Promise<void> {
   const response = await hostPage.ask(`/api/manifest?${query}`);
   // A browser's clock may be a day off; the server's is told with every answer.
   const aheadMs = Date.parse(response.headers.get('date') ?? '') - Date.now() || 0;
-  // A draft that is no more is not asked for again.
-  if (!response.ok) return sessionStorage.removeItem('pl_draft');
+  if (!response.ok) return;
   if (!IS_OWN) await beforeDrawing();
   await apply(await response.json());
   for (const sign of SIGNS) addEventListener(sign, fetchRest, { passive: true });

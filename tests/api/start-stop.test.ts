@@ -82,7 +82,9 @@ describe('starting', () => {
     await writeFile(database, Buffer.concat([Buffer.from('no database'), whole.subarray(11)]));
     expect(await start()).to.match(/^1 [^]*paved-lane.sqlite is damaged: SQLite cannot read it. Keep a copy/);
     await rm(database);
-    expect(await start()).to.match(/^1 [^]*is gone or empty, but secret.* of a shop is beside it. Put the database back/);
+    expect(await start()).to.match(
+      /^1 [^]*is gone or empty, but secret.* of a shop is beside it. Put the database back/,
+    );
     await writeFile(database, '');
     expect(await start()).to.match(/^1 [^]*is gone or empty/);
     await writeFile(database, whole);

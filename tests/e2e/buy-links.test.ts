@@ -2,7 +2,16 @@ import type { Product } from '~/core/catalogue';
 import { DEMO_LINKS } from '../../demo/links';
 import { startOutside } from '../../outside/serve';
 import { elsewhere, publishLink } from '../support/other-site';
-import { changingTest, expect, expectAccessible, fillCheckout, phonePage, signIn, type Page } from './harness';
+import {
+  changingTest,
+  expect,
+  expectAccessible,
+  fillCheckout,
+  payForIt,
+  phonePage,
+  signIn,
+  type Page,
+} from './harness';
 
 const test = changingTest;
 
@@ -220,19 +229,17 @@ test('every shape in every form leads to a paid order of what was chosen: nothin
       const context = await browser.newContext({ viewport: { width: 390, height: 844 } });
       const shopper = await context.newPage();
       const isOnTheSpot = form === 'HTML and script';
-      const manifest = isOnTheSpot && shopper.waitForResponse((response) => response.url().includes('/api/manifest'));
+      // Told last: its links are taken over.
+      const ready = isOnTheSpot && shopper.waitForResponse((response) => response.url().endsWith('/api/seen'));
       await shopper.goto(blog.origin);
-      await manifest;
+      await ready;
       await (form === 'Frame' ? shopper.frameLocator('iframe') : shopper).getByText('Buy it').last().click();
       if (!isOnTheSpot) {
         await shopper.waitForURL(/\/shop\/buy\?/);
         await expect(shopper.getByText('Ada of the Lake')).toBeVisible();
         await shopper.getByRole('button', { name: 'Add to cart' }).click();
       }
-      await shopper.waitForURL(/\/shop\/checkout/);
-      await fillCheckout(shopper);
-      await shopper.locator('button[name=intent][value=order]').click();
-      await shopper.waitForURL(/\/shop\/thanks\//);
+      await payForIt(shopper);
       await expect(shopper.getByText(`1 × ${sewn.name}`), `${shape}, ${form}`).toBeVisible();
       await expect(shopper.getByText(/: Ada of the Lake$/)).toBeVisible();
       await expect(shopper.locator('.totals .sum'), `${shape}, ${form}`).toContainText(`€${(full - 1.5).toFixed(2)}`);

@@ -1,7 +1,7 @@
 import type { Browser } from '@playwright/test';
 import type { Product } from '~/core/catalogue';
 import { elsewhere, publishLink } from '../support/other-site';
-import { changingTest as test, expect, expectAccessible, fillCheckout, PHONE, signIn, type Page } from './harness';
+import { changingTest as test, expect, expectAccessible, payForIt, PHONE, signIn, type Page } from './harness';
 
 /** A browser that says it is driven by a program is not counted. */
 const PERSON = {
@@ -22,6 +22,9 @@ const oldSnippet = (origin: string, sku: string, link: string) =>
   `<form action="${origin}/shop/buy" method="get"><input type="hidden" name="sku" value="${sku}"><input type="hidden" name="link" value="${link}"><button>Buy it</button></form>`;
 const script = (origin: string) => `<script type="module" src="${origin}/rt/elsewhere.js"></script>`;
 
+/** The page's site is known to be listed, and its links are taken over: the last thing it tells is where they stand. */
+const listed = (page: Page) => page.waitForResponse((response) => response.url().endsWith('/api/seen'));
+
 /** What the studio says came of the link; other tests may have used it before. */
 async function used(page: Page): Promise<{ visits: number; orders: number }> {
   const said = await page.getByRole('region', { name: 'What came of it' }).innerText();
@@ -29,22 +32,12 @@ async function used(page: Page): Promise<{ visits: number; orders: number }> {
   return { visits: Number(visits), orders: Number(orders) };
 }
 
-async function payAndRead(page: Page): Promise<void> {
-  // From another site the cart is taken over by a press.
-  await page.waitForURL(/\/shop\/(carry|checkout)/);
-  if (page.url().includes('/shop/carry')) await page.getByRole('button', { name: 'Yes, take it over' }).click();
-  await page.waitForURL(/\/shop\/checkout/);
-  await fillCheckout(page);
-  await page.locator('button[name=intent][value=order]').click();
-  await page.waitForURL(/\/shop\/thanks\//);
-}
-
 /** From the page's own link to the cart to what was paid. */
 async function payFromCart(page: Page): Promise<void> {
   await page.getByRole('link', { name: /^Cart \d/ }).click();
   const checkout = page.getByRole('dialog').getByRole('link', { name: /checkout/i });
   await checkout.last().click();
-  await payAndRead(page);
+  await payForIt(page);
 }
 
 test('with the script a link is bought on the spot, and the cart comes along to the checkout', async ({
@@ -71,7 +64,9 @@ test('with the script a link is bought on the spot, and the cart comes along to 
   const shopper = await person(browser);
   const asked: string[] = [];
   shopper.on('request', (request) => asked.push(new URL(request.url()).pathname));
+  const ready = listed(shopper);
   await shopper.goto(blog.origin);
+  await ready;
   const buttons = shopper.getByRole('button', { name: 'Buy it' });
   await expect(buttons).toHaveCount(2);
   await expect.poll(() => asked.filter((path) => path === '/api/manifest').length).toBe(1);
@@ -97,7 +92,7 @@ test('with the script a link is bought on the spot, and the cart comes along to 
     .getByRole('dialog', { name: 'Added to your cart' })
     .getByRole('link', { name: /checkout/i })
     .click();
-  await payAndRead(shopper);
+  await payForIt(shopper);
   await expect(shopper.getByText('3 × Ground Stake')).toBeVisible();
   await shopper.context().close();
 
@@ -160,15 +155,15 @@ test('where storage is shut, and where the policy forbids our script, the same s
   await blocked.context().close();
 
   const without = await person(browser);
-  const manifest = without.waitForResponse((response) => response.url().includes('/api/manifest'));
+  const ready = listed(without);
   await without.goto(shut.origin);
-  await manifest;
+  await ready;
   await without.getByRole('button', { name: 'Buy it' }).click();
   await without
     .getByRole('dialog')
     .getByRole('link', { name: /checkout/i })
     .click();
-  await payAndRead(without);
+  await payForIt(without);
   await expect(without.getByText('1 × Ground Stake')).toBeVisible();
   await without.context().close();
   await Promise.all([strict.close(), shut.close()]);

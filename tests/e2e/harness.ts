@@ -63,6 +63,17 @@ export async function phonePage(browser: Browser): Promise<Page> {
   return (await browser.newContext(PHONE)).newPage();
 }
 
+/** Pays what was put together, here or on another site, and waits for the thanks. */
+export async function payForIt(page: Page): Promise<void> {
+  // From another site the cart is taken over by a press.
+  await page.waitForURL(/\/shop\/(carry|checkout)/);
+  if (page.url().includes('/shop/carry')) await page.getByRole('button', { name: 'Yes, take it over' }).click();
+  await page.waitForURL(/\/shop\/checkout/);
+  await fillCheckout(page);
+  await page.locator('button[name=intent][value=order]').click();
+  await page.waitForURL(/\/shop\/thanks\//);
+}
+
 /** Fills the checkout; the card ends in the digits that decide its fate at the stand-in. */
 export async function fillCheckout(page: Page, cardEnd = '0001'): Promise<void> {
   await page.getByLabel('E-mail').fill('ada@example.com');

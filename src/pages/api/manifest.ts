@@ -19,8 +19,9 @@ export const GET: APIRoute = async ({ locals, request, url }) => {
   const query = check(Object.fromEntries(url.searchParams), querySchema);
   if (!query.ok) return refuse(query.problems);
   const { lang, draft } = query.value;
-  const served = draft ? await serveDraftManifest(locals.app, draft, lang) : await serveManifest(locals.app, lang);
-  if (!served) return refuse([{ path: 'draft', code: 'not-found' }]);
+  // Of a draft that is no more the tab that looked at it gets what everybody gets, as its pages are.
+  const drafted = draft ? await serveDraftManifest(locals.app, draft, lang) : null;
+  const served = drafted ?? (await serveManifest(locals.app, lang));
   const headers = {
     etag: served.etag,
     'cache-control': draft ? 'no-store' : 'public, max-age=0, must-revalidate',
