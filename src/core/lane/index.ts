@@ -80,5 +80,5 @@ export { resolveShopWords, sayIn, SHOP_WORDS, type SayShop, type ShopWord, type 
 export { cartWords, type CartWord } from './cart-words';
 export { mainButtonLook, say } from './standard';
 export { fixFinding, type Fix } from './fix-finding';
-export { wordCssProblem, wordFinding } from './word-finding';
+export { wordCssProblem, wordFinding, wordOfferFault } from './word-finding';
 export type { CartPick, ProductPick, Situation } from './situation';

@@ -1,7 +1,7 @@
 import { DEVICES, type Device } from '~/core/where/where.schema';
 import { namedIn } from '~/core/facts';
 import { own } from '~/core/own';
-import { MOST_SEARCHED, mostAble, offersOf } from '~/core/pricing';
+import { findOfferFaults, MOST_SEARCHED, mostAble, offersOf, type OfferFault } from '~/core/pricing';
 import { checkMessage } from '~/core/words/check-message';
 import { readCustomCss, type CssProblem } from './custom-css';
 import type { PieceDefinition } from './definition';
@@ -69,6 +69,8 @@ export type LintFinding =
   | { readonly level: 'warning'; readonly code: 'nobody-sees'; readonly pieceId: string }
   /** More offers can be able in one cart than are searched. */
   | { readonly level: 'warning'; readonly code: 'many-offers'; readonly pieceId: null; readonly count: number }
+  /** An offer that is on and can never work. */
+  | ({ readonly level: 'error'; readonly pieceId: null } & OfferFault)
   /** No product is in what it is to show. */
   | { readonly level: 'warning'; readonly code: 'shows-nothing'; readonly pieceId: string }
   /** What a link sells is not sold any more; empty: it sells nothing yet. */
@@ -84,6 +86,8 @@ export interface CatalogueSlugs {
   readonly empty?: ReadonlySet<string>;
   /** SKUs that pieces name and nobody can buy any more, by the piece’s id. */
   readonly unsold?: ReadonlyMap<string, string>;
+  /** SKUs that offers give and nobody sells. */
+  readonly goneGifts?: ReadonlySet<string>;
   /** Milliseconds since 1970; of what is over nothing is said. */
   readonly at?: number;
 }
@@ -127,9 +131,12 @@ export function lintLane(lane: Lane, definitions: readonly PieceDefinition[], sl
   ];
 }
 
-function findInOffers({ offers, shop }: Lane, { at = 0 }: CatalogueSlugs): LintFinding[] {
+function findInOffers({ offers, shop }: Lane, { at = 0, goneGifts }: CatalogueSlugs): LintFinding[] {
   const count = mostAble(offersOf(offers), at, shop.severalCodes);
-  return count > MOST_SEARCHED ? [{ level: 'warning', code: 'many-offers', pieceId: null, count }] : [];
+  return [
+    ...(count > MOST_SEARCHED ? [{ level: 'warning', code: 'many-offers', pieceId: null, count } as const] : []),
+    ...findOfferFaults(offers, goneGifts).map((fault) => ({ level: 'error', pieceId: null, ...fault }) as const),
+  ];
 }
 
 /** What texts name, though it is gone: shoppers see the fallback, or nothing. */

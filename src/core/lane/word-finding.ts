@@ -3,6 +3,7 @@ import { DEVICES } from '~/core/where/where.schema';
 import { MOST_SEARCHED } from '~/core/pricing/state';
 import type { CssProblem } from './custom-css';
 import type { PieceDefinition } from './definition';
+import type { OfferFault } from '~/core/pricing';
 import type { Lane } from './lane.schema';
 import { pieceName } from './many';
 import type { LintFinding } from './lint';
@@ -24,6 +25,21 @@ export function wordCssProblem({ code, line, column, text }: CssProblem): string
 
 const titleOf = (lane: Lane, page: string) =>
   (lane.pages[page] && textPage(lane, lane.pages[page], 'en').title) || page;
+
+/** What is wrong with an offer, as a sentence that says what to do. */
+export function wordOfferFault(fault: OfferFault, offers: Lane['offers']): string {
+  const named = (id: string) => `The offer “${offers[id]?.name || id}”`;
+  switch (fault.code) {
+    case 'offer-ends':
+      return `${named(fault.offerId)} ends before it begins. Choose a later end.`;
+    case 'offer-code':
+      return `${named(fault.offerId)} has the same code as “${offers[fault.other]?.name || fault.other}”. Give one of them another.`;
+    case 'offer-gift':
+      return fault.sku === '?'
+        ? `${named(fault.offerId)} gives nothing yet. Choose the gift.`
+        : `${named(fault.offerId)} gives “${fault.sku}”, which is not sold any more. Choose another gift.`;
+  }
+}
 
 /** What the lint found, as a sentence that says what to do. */
 export function wordFinding(finding: LintFinding, lane: Lane, definitions: readonly PieceDefinition[]): string {
@@ -74,6 +90,10 @@ export function wordFinding(finding: LintFinding, lane: Lane, definitions: reado
       return `${own}: ${finding.text}`;
     case 'many-offers':
       return `${finding.count} offers can apply to one cart at the same time. Only the ${MOST_SEARCHED} that take most are looked at, and prices on your pages show none of them. Turn some off, or give them other dates.`;
+    case 'offer-ends':
+    case 'offer-code':
+    case 'offer-gift':
+      return wordOfferFault(finding, lane.offers);
     case 'css':
       return `${own}, own style rules. ${wordCssProblem(finding.problem)}`;
   }

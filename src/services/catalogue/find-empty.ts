@@ -19,6 +19,14 @@ export async function findEmpty(app: App, lane: Lane): Promise<Set<string>> {
   return new Set(selections.filter((_selection, i) => totals[i] === 0).map(({ id }) => id));
 }
 
+/** SKUs that offers give and nobody sells. */
+export async function findGoneGifts(app: App, { offers }: Lane): Promise<Set<string>> {
+  const given = Object.values(offers).flatMap((offer) => (offer.kind === 'gift' ? [offer.variant] : []));
+  if (given.length === 0) return new Set();
+  const sold = await app.catalogue.factsOfSkus(given);
+  return new Set(given.filter((sku) => !sold.has(sku)));
+}
+
 /** SKUs that pieces that are on are to sell, and that are not sold, by the piece’s id. */
 export async function findUnsold(app: App, lane: Lane): Promise<Map<string, string>> {
   const named = Object.entries(lane.pieces).flatMap(([id, piece]) =>

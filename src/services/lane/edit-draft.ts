@@ -13,7 +13,7 @@ import { fail, ok, type Problem, type Result } from '~/core/problems';
 import { definitions } from '~/pieces/registry';
 import type { App } from '~/services/app';
 import { startingLane } from '~/services/accounts/begin';
-import { findEmpty, findUnsold } from '~/services/catalogue/find-empty';
+import { findEmpty, findGoneGifts, findUnsold } from '~/services/catalogue/find-empty';
 import { inPresentCurrency } from '~/services/grounds/in-present-currency';
 import { forgetLiveLane, isOpen, liveLane } from './live-lane';
 
@@ -39,7 +39,11 @@ export async function showDraft(app: App): Promise<DraftView> {
   if (!stored) throw new Error('There is no draft in this data folder');
   const read = readLane(stored.document, definitions);
   if (!read.ok) throw new DraftUnreadable(read.problems);
-  const [empty, unsold] = await Promise.all([findEmpty(app, read.value), findUnsold(app, read.value)]);
+  const [empty, unsold, goneGifts] = await Promise.all([
+    findEmpty(app, read.value),
+    findUnsold(app, read.value),
+    findGoneGifts(app, read.value),
+  ]);
   // A shop that is not open yet is told against what it began with.
   const before = live.revision === 0 ? startingLane() : live.lane;
   return {
@@ -48,7 +52,7 @@ export async function showDraft(app: App): Promise<DraftView> {
     lane: read.value,
     live: { revision: live.revision, lane: before },
     changes: describeDifference(before, read.value, definitions),
-    lint: lintLane(read.value, definitions, { ...slugs, empty, unsold, at: app.now() }),
+    lint: lintLane(read.value, definitions, { ...slugs, empty, unsold, goneGifts, at: app.now() }),
   };
 }
 

@@ -12,6 +12,7 @@ import {
 import { fail, ok, type Result } from '~/core/problems';
 import type { RevisionSummary } from '~/data';
 import { definitions } from '~/pieces/registry';
+import { findGoneGifts } from '~/services/catalogue/find-empty';
 import type { App } from '~/services/app';
 import { changingPrices } from '~/services/prices/record-shown';
 import { forgetLiveLane } from './live-lane';
@@ -41,9 +42,9 @@ function storeDraft(
     const live = readLane((await app.lanes.readRevision('latest'))?.document, definitions);
     // Both change in steps of their own, with all that hangs on them.
     if (live.ok && !standAlike(live.value, read.value)) return fail('shop', 'ground-step');
-    const errors = lintLane(read.value, definitions, await app.catalogue.listSlugs()).filter(
-      (finding) => finding.level === 'error',
-    );
+    const [slugs, goneGifts] = await Promise.all([app.catalogue.listSlugs(), findGoneGifts(app, read.value)]);
+    const found = lintLane(read.value, definitions, { ...slugs, goneGifts });
+    const errors = found.filter(({ level }) => level === 'error');
     if (errors.length > 0) {
       const message = errors.map((finding) => wordFinding(finding, read.value, definitions)).join(' ');
       return fail('lane', 'lint-blocks', { message });

@@ -2,6 +2,7 @@ import type { Offer } from '~/core/pricing';
 import { NumberField } from '../shared/number-field';
 import { usualSum, type Currency } from '~/core/money';
 import { MoneyField } from '../shared/money-field';
+import { VariantPicker } from '../shared/variant-picker';
 import { Maybe } from './clause';
 import { LineSelection } from './line-selection';
 
@@ -267,16 +268,16 @@ export function Does({ offer, currency, put }: DoesProps) {
     }
     case 'gift':
       return (
-        <p className={row}>
-          Give {count('How many', offer.quantity, (quantity) => put({ quantity }))} of the variant with the SKU
-          <input
-            className="field w-44"
-            aria-label="SKU"
-            defaultValue={offer.variant}
-            onBlur={(event) => event.target.value.trim() && put({ variant: event.target.value.trim() })}
+        <>
+          <p className={row}>
+            Give {count('How many', offer.quantity, (quantity) => put({ quantity }))} of this for nothing
+          </p>
+          {/* A new one gives nothing yet. */}
+          <VariantPicker
+            sku={offer.variant === '?' ? '' : offer.variant}
+            onPick={(variant) => variant && put({ variant })}
           />
-          for nothing
-        </p>
+        </>
       );
   }
 }

@@ -1,8 +1,8 @@
 import { useState } from 'react';
-import { offerSchema, type Offer } from '~/core/pricing';
+import { findOfferFaults, offerSchema, type Offer, type OfferFault } from '~/core/pricing';
 import { localTime, momentOf } from '~/core/time';
 import { countryName } from '~/core/orders/countries';
-import type { Shop } from '~/core/lane';
+import { wordOfferFault, type Shop } from '~/core/lane';
 import { currencyOf, usualSum } from '~/core/money';
 import { MoneyField } from '../shared/money-field';
 import { TextField } from '../shop/fields';
@@ -18,14 +18,27 @@ interface Props {
   readonly id: string;
   readonly offer: Offer;
   readonly shop: Shop;
+  /** All offers, this one among them: two may not have one code. */
+  readonly offers: Readonly<Record<string, Offer>>;
   /** Groups other offers are in. */
   readonly groups: readonly string[];
   readonly onChange: (offer: Offer) => void;
 }
 
 /** An offer as a sentence whose parts are changed where they stand. What would make no offer is said, and not kept. */
-export function OfferEditor({ id, offer, shop, groups, onChange }: Props) {
+export function OfferEditor({ id, offer, offers, shop, groups, onChange }: Props) {
   const [problem, setProblem] = useState<string | null>(null);
+  const faults = findOfferFaults(offers).filter(({ offerId }) => offerId === id);
+  const faultOf = (field: OfferFault['field']) => {
+    const fault = faults.find((one) => one.field === field);
+    return (
+      fault && (
+        <p role="alert" className="text-[13px] text-brick">
+          {wordOfferFault(fault, offers)} Until then nothing can be published.
+        </p>
+      )
+    );
+  };
   const currency = currencyOf(shop.currency);
   function put(part: object): void {
     const next = offerSchema.safeParse({ ...offer, ...part });
@@ -97,9 +110,11 @@ export function OfferEditor({ id, offer, shop, groups, onChange }: Props) {
           <Moment label="Ends" value={offer.when.until!} zone={shop.timeZone} onChange={(until) => when({ until })} />
           <span className="text-gravel">{shop.timeZone}</span>
         </Maybe>
+        {faultOf('until')}
       </Clause>
       <Clause title="For whom" help="Everybody, where nothing is ticked.">
         <Code id={id} offer={offer} onChange={when} />
+        {faultOf('code')}
         <label className="flex items-center gap-2">
           for
           <select

@@ -210,6 +210,7 @@ function Screen({ shell, categories, products, order, start }: Props) {
                 key={selected}
                 id={selected}
                 offer={offer}
+                offers={lane.offers}
                 shop={lane.shop}
                 groups={groups}
                 onChange={(next) => change((draft) => void (draft.offers[selected] = next), `offer ${selected}`)}

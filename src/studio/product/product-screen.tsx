@@ -147,6 +147,10 @@ function Screen({ product, categories }: Props) {
       )}
       <section aria-label="Prices and stock" className="flex flex-col gap-3">
         <h2>Prices and stock</h2>
+        <p className="help">
+          A price before is struck through once your shop has asked more than today; until then shoppers see today’s
+          price alone.
+        </p>
         <AxesEditor record={record} onChange={put} />
         <VariantGrid record={record} shop={shop} problems={cells} onChange={(variants) => put({ variants })} />
       </section>
