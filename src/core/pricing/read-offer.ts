@@ -9,6 +9,9 @@ export interface OfferReader {
   readonly nameOf: (what: 'product' | 'category', slug: string) => string;
 }
 
+/** What a gift is until its owner has chosen one. */
+export const NO_GIFT = '?';
+
 /** The rule of an offer as one sentence. Two rules that differ in what they do never read the same; its name is no part of it. */
 export function readOffer(offer: Offer, reader: OfferReader): string {
   const clauses = [does(offer, reader), ...conditions(offer, reader), ...limits(offer), together(offer)];
@@ -80,7 +83,7 @@ function does(offer: Offer, reader: OfferReader): string {
         : `Take ${percent(offer.basisPoints ?? 0)} off delivery${by}`;
     }
     case 'gift':
-      return `Give ${offer.quantity} × variant “${offer.variant}” for nothing`;
+      return `Give ${offer.quantity} × ${offer.variant === NO_GIFT ? 'a gift that is not chosen yet' : `variant “${offer.variant}”`} for nothing`;
   }
 }
 
