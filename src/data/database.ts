@@ -9,6 +9,7 @@ import {
   beginSafely,
   closeIdle,
   explainOn,
+  findDamage,
   hearSlow,
   interruptAll,
   tunedSqlite,
@@ -72,6 +73,8 @@ export interface Database {
   pendingMigrations(): Promise<number>;
   /** How SQLite goes about a statement, a line a step. */
   explain(sql: string): Promise<string[]>;
+  /** What is wrong with the whole file; null: nothing. */
+  findDamage(): Promise<string | null>;
   /** Ends what is running now; who waits for it is told. */
   interrupt(): void;
   close(): Promise<void>;
@@ -199,6 +202,7 @@ export async function openDatabase(
     inDurableTransaction: (work) => transaction(work, 'FULL'),
     pendingMigrations: async () => (await umzug.pending()).length,
     explain: (sql) => explainOn(storage, sql),
+    findDamage: () => findDamage(storage),
     interrupt: () => interruptAll(storage),
     close: async () => {
       await last;

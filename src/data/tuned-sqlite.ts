@@ -50,16 +50,26 @@ export function hearSlow(file: string, listener: (slow: SlowStatement) => void):
  * reset, and would keep the transactions of the handle it is kept on from ending.
  */
 export async function explainOn(file: string, sql: string): Promise<string[]> {
+  const steps = await askAside<{ detail: string }>(file, `EXPLAIN QUERY PLAN ${sql}`);
+  return steps.map(({ detail }) => detail);
+}
+
+/** What SQLite finds wrong with a file (`quick_check`); null: nothing. It reads all of it, and keeps nobody waiting. */
+export async function findDamage(file: string): Promise<string | null> {
+  const [found] = await askAside<{ quick_check: string }>(file, 'PRAGMA quick_check(1)');
+  return found?.quick_check === 'ok' ? null : (found?.quick_check ?? 'no answer');
+}
+
+/** Asks on a handle of its own, that reads and is closed again. */
+async function askAside<Row>(file: string, sql: string): Promise<Row[]> {
   const handle = await new Promise<sqlite3Module.Database>((resolve, reject) => {
     const opened: sqlite3Module.Database = new sqlite3.Database(file, sqlite3.OPEN_READONLY, (error) =>
       error ? reject(error) : resolve(opened),
     );
   });
   try {
-    return await new Promise<string[]>((resolve, reject) =>
-      handle.all<{ detail: string }>(`EXPLAIN QUERY PLAN ${sql}`, (error, steps) =>
-        error ? reject(error) : resolve(steps.map((step) => step.detail)),
-      ),
+    return await new Promise<Row[]>((resolve, reject) =>
+      handle.all<Row>(sql, (error, rows) => (error ? reject(error) : resolve(rows))),
     );
   } finally {
     handle.close();

@@ -47,6 +47,11 @@ await new Promise<void>((resolve) => server.listen(environment.port, environment
 const { port } = server.address() as AddressInfo;
 const origin = (processSlot().origin = environment.origin ?? `http://${environment.host}:${port}`);
 say(30, 'listening', { host: environment.host, port, dataDir: environment.dataDir, origin: environment.origin });
+if (origin.startsWith('https:') && environment.trustedProxies.length === 0)
+  say(
+    40,
+    'no proxy is trusted: all shoppers count as one address, and are limited as one; set PAVED_LANE_TRUSTED_PROXIES',
+  );
 const { beginKey } = processSlot();
 // The one place where this secret is told: whoever reads the console may begin.
 if (beginKey)

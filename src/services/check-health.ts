@@ -64,11 +64,8 @@ function canWrite(app: App): Promise<boolean> {
 
 /** Looks through the whole database for damage (SQLite, `quick_check`) beside whatever else is done. */
 export async function lookForDamage(app: App): Promise<void> {
-  const found = await app.db.select<{ quick_check: string }>('PRAGMA quick_check(1)').then(
-    ([row]) => row?.quick_check ?? 'no answer',
-    (error: Error) => error.message,
-  );
-  intact.set(app, found === 'ok');
-  if (found !== 'ok')
+  const found = await app.db.findDamage().catch((error: Error) => error.message);
+  intact.set(app, found === null);
+  if (found !== null)
     app.log.fatal({ found }, 'the database is damaged: stop, keep a copy of it, and put back the last backup');
 }

@@ -35,7 +35,7 @@ export async function drawCards(
 ): Promise<string> {
   let number = numbers.get(piece);
   if (number === undefined) numbers.set(piece, (number = last += 1));
-  const readers = `${shop.locale} ${shop.language} ${shop.currency.code} ${shop.revision} ${level} ${number}`;
+  const readers = `${shop.locale} ${shop.language} ${shop.currency.code} ${shop.revision} ${level} ${number} ${shop.priceNote ?? ''}`;
   const word = await tellerOf(
     shop.app,
     shop,

@@ -82,6 +82,26 @@ describe('prices that the tax is not in yet', () => {
   });
 });
 
+describe('prices of a draft that puts the tax on top', () => {
+  it('say so in the draft alone: no card of it is shown to shoppers', async function () {
+    this.timeout(90_000);
+    const dataDir = await seedFolder(0);
+    const app = await createApp({ dataDir, logLevel: 'silent' });
+    const draft = (await app.lanes.readDraft())!;
+    const document = draft.document as { shop: { tax: { included: boolean } } };
+    document.shop.tax.included = false;
+    await app.lanes.writeDraft({ ...draft, document });
+    await app.db.close();
+    const server = await serve(dataDir);
+    const read = async (path: string) => (await shopperAt(server.origin).get(path)).text();
+    const inDraft = await read(`/shop/?draft=${draft.token}`);
+    const live = await read('/shop/');
+    await server.stop();
+    expect(count(inDraft, /<small> plus tax<\/small>/g)).to.be.at.least(4);
+    expect(live).not.to.include('plus tax');
+  });
+});
+
 describe('a tax of nothing', () => {
   let server: TestServer;
   let app: App;

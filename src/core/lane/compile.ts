@@ -54,7 +54,7 @@ export function compileManifest(
 }
 
 function noteNet(words: ManifestPiece['words'], { priceWords = [] }: PieceDefinition, note: string) {
-  const noted = priceWords.map((word) => [word, `${words[word]!}, ${note}`]);
+  const noted = priceWords.map((word) => [word, [words[word], note].filter(Boolean).join(', ')]);
   return { ...words, ...(Object.fromEntries(noted) as ManifestPiece['words']) };
 }
 

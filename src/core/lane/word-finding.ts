@@ -3,7 +3,7 @@ import { DEVICES } from '~/core/where/where.schema';
 import { MOST_SEARCHED } from '~/core/pricing/state';
 import type { CssProblem } from './custom-css';
 import type { PieceDefinition } from './definition';
-import type { OfferFault } from '~/core/pricing';
+import { NO_GIFT, type OfferFault } from '~/core/pricing';
 import type { Lane } from './lane.schema';
 import { pieceName } from './many';
 import type { LintFinding } from './lint';
@@ -35,7 +35,7 @@ export function wordOfferFault(fault: OfferFault, offers: Lane['offers']): strin
     case 'offer-code':
       return `${named(fault.offerId)} has the same code as “${offers[fault.other]?.name || fault.other}”. Give one of them another.`;
     case 'offer-gift':
-      return fault.sku === '?'
+      return fault.sku === NO_GIFT
         ? `${named(fault.offerId)} gives nothing yet. Choose the gift.`
         : `${named(fault.offerId)} gives “${fault.sku}”, which is not sold any more. Choose another gift.`;
   }

@@ -1,5 +1,5 @@
 export { plainCode } from './judge';
-export { findOfferFaults, type OfferFault } from './offer-faults';
+export { findOfferFaults, NO_GIFT, type OfferFault } from './offer-faults';
 export { discountName, discountsOf, fullMinorOf, lineMinorOf, type Discount } from './discounts';
 export { priceCart, type OfferRefusal, type Priced } from './price';
 export {

@@ -1,6 +1,9 @@
 import { plainCode } from './judge';
 import type { Offer } from './pricing.schema';
 
+/** The gift of an offer until its owner has chosen one. */
+export const NO_GIFT = '?';
+
 /** Why an offer that is on can never work as it stands, and in which field. */
 export type OfferFault =
   | { readonly offerId: string; readonly field: 'until'; readonly code: 'offer-ends' }

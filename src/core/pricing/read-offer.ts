@@ -1,4 +1,5 @@
 import { countryName } from '~/core/orders/countries';
+import { NO_GIFT } from './offer-faults';
 import type { LineSelection, Offer } from './pricing.schema';
 
 /** How an owner's shop names things and writes sums and days. */
@@ -8,9 +9,6 @@ export interface OfferReader {
   readonly moment: (iso: string) => string;
   readonly nameOf: (what: 'product' | 'category', slug: string) => string;
 }
-
-/** What a gift is until its owner has chosen one. */
-export const NO_GIFT = '?';
 
 /** The rule of an offer as one sentence. Two rules that differ in what they do never read the same; its name is no part of it. */
 export function readOffer(offer: Offer, reader: OfferReader): string {

@@ -9,13 +9,13 @@ export function auditTrail(db: Database) {
     await AuditEntryRow.create(entry);
   }
 
-  /** Writes it down, or counts it to an entry of the same person's that is no older: strangers and typists fill no trail. */
+  /** Writes it down, or counts it to an entry of the same person's that began no longer ago: strangers and typists fill no trail. */
   async function count({ at, accountId, action, facts }: AuditEntry, noOlderThanMs: number): Promise<void> {
     const counted = await db.select(
-      `UPDATE audit_entries SET at = $at, facts = json_set(json_patch(facts, $facts), '$.times', 1 + coalesce(facts ->> 'times', 1))
+      `UPDATE audit_entries SET facts = json_set(json_patch(facts, $facts), '$.times', 1 + coalesce(facts ->> 'times', 1))
        WHERE id = (SELECT id FROM audit_entries WHERE action = $action AND account_id IS $accountId AND at > $from
                    ORDER BY at DESC LIMIT 1) RETURNING id`,
-      { at, accountId, action, facts: JSON.stringify(facts), from: at - noOlderThanMs },
+      { accountId, action, facts: JSON.stringify(facts), from: at - noOlderThanMs },
     );
     if (counted.length === 0) await write({ at, accountId, action, facts });
   }

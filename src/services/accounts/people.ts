@@ -68,6 +68,7 @@ async function setPassword(
   await app.db.inTransaction(async () => {
     await app.accounts.setPassword(id, passwordHash);
     await app.accounts.endSessions(id, keeps);
+    await app.lanes.renewToken();
     await app.audit.write({ at: app.now(), accountId: id, action, facts: {} });
   });
 }
@@ -87,8 +88,10 @@ export async function endSession(
     key === null
       ? await app.accounts.endSessions(account.id, account.session)
       : Number(await app.accounts.endSession(account.id, key));
-  if (count > 0)
+  if (count > 0) {
+    await app.lanes.renewToken();
     await app.audit.write({ at: app.now(), accountId: account.id, action: 'session-ended', facts: { count } });
+  }
   return ok(await showPeople(app, account));
 }
 
@@ -134,6 +137,7 @@ export async function removePerson(
     const isLast = person.role === 'owner' && people.filter(({ role }) => role === 'owner').length === 1;
     if (isLast) return fail('email', 'last-owner');
     await app.accounts.remove(person, app.now());
+    await app.lanes.renewToken();
     await app.audit.write({ at: app.now(), accountId: account.id, action: 'person-removed', facts: { email: gone } });
     return ok(null);
   });
@@ -175,7 +179,11 @@ export async function askForPassword(app: App, typed: string, from: string, orig
   const seconds = await app.limits.passwordLinks.take(network(from));
   if (seconds !== null) return fail('email', 'too-many-tries', { seconds });
   const account = await app.accounts.findByEmail(typed.trim());
-  if (account) await mailPasswordLink(app, account, origin);
+  // Not waited for: how long the answer takes says nothing, either.
+  if (account)
+    void mailPasswordLink(app, account, origin).catch((error: unknown) =>
+      app.log.error({ err: error }, 'a link to choose a password could not be mailed'),
+    );
   return ok(null);
 }
 

@@ -1,5 +1,5 @@
 import { usualSum, type Currency } from '~/core/money';
-import { offerSchema, type Offer, type OfferKind } from '~/core/pricing';
+import { NO_GIFT, offerSchema, type Offer, type OfferKind } from '~/core/pricing';
 
 /** What an offer can do, as an owner chooses it. */
 export const KINDS: Readonly<Record<OfferKind, { readonly label: string; readonly help: string }>> = {
@@ -24,7 +24,7 @@ export function beginOffer(kind: OfferKind, currency: Currency): Offer {
     buyGet: { buyQuantity: 2, getQuantity: 1, basisPoints: 10_000 },
     bundle: { items: [{ selection: { only: {} }, quantity: 1 }], priceMinor: about(50) },
     deliveryOff: { basisPoints: 10_000, when: { minGoodsMinor: about(50) } },
-    gift: { variant: '?', quantity: 1, when: { minGoodsMinor: about(50) } },
+    gift: { variant: NO_GIFT, quantity: 1, when: { minGoodsMinor: about(50) } },
   };
   return offerSchema.parse({
     ...{ kind, name: KINDS[kind].label, on: false, combine: { group: 'discounts', per: 'item' } },

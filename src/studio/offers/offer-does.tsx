@@ -1,4 +1,4 @@
-import type { Offer } from '~/core/pricing';
+import { NO_GIFT, type Offer } from '~/core/pricing';
 import { NumberField } from '../shared/number-field';
 import { usualSum, type Currency } from '~/core/money';
 import { MoneyField } from '../shared/money-field';
@@ -274,7 +274,7 @@ export function Does({ offer, currency, put }: DoesProps) {
           </p>
           {/* A new one gives nothing yet. */}
           <VariantPicker
-            sku={offer.variant === '?' ? '' : offer.variant}
+            sku={offer.variant === NO_GIFT ? '' : offer.variant}
             onPick={(variant) => variant && put({ variant })}
           />
         </>

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { findOfferFaults, offerSchema, type Offer, type OfferFault } from '~/core/pricing';
+import { findOfferFaults, NO_GIFT, offerSchema, type Offer, type OfferFault } from '~/core/pricing';
 import { localTime, momentOf } from '~/core/time';
 import { countryName } from '~/core/orders/countries';
 import { wordOfferFault, type Shop } from '~/core/lane';
@@ -28,7 +28,7 @@ interface Props {
 /** An offer as a sentence whose parts are changed where they stand. What would make no offer is said, and not kept. */
 export function OfferEditor({ id, offer, offers, shop, groups, onChange }: Props) {
   const [problem, setProblem] = useState<string | null>(null);
-  const faults = findOfferFaults(offers).filter(({ offerId }) => offerId === id);
+  const faults = findOfferFaults(offers, new Set([NO_GIFT])).filter(({ offerId }) => offerId === id);
   const faultOf = (field: OfferFault['field']) => {
     const fault = faults.find((one) => one.field === field);
     return (
@@ -58,6 +58,7 @@ export function OfferEditor({ id, offer, offers, shop, groups, onChange }: Props
       />
       <Clause title="What it does" help={KINDS[offer.kind].help}>
         <Does offer={offer} currency={currency} put={put} />
+        {faultOf('variant')}
       </Clause>
       <Clause title="When" help="Measured at full prices, before any offer.">
         <Maybe
