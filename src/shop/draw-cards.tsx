@@ -11,9 +11,14 @@ import type { ShopContext } from './shop-context';
 
 const MOST_DRAWN = 4000;
 const drawn = new LRUCache<string, string>({ max: MOST_DRAWN });
-/** A piece of a manifest is never changed: what it makes of a card is told by a number of its own. */
-const numbers = new WeakMap<ListingPiece, number>();
+/** Pieces of a manifest and lanes are never changed: what they make of a card is told by a number of their own, a draft’s too. */
+const numbers = new WeakMap<object, number>();
 let last = 0;
+function numberOf(what: object): number {
+  let number = numbers.get(what);
+  if (number === undefined) numbers.set(what, (number = last += 1));
+  return number;
+}
 
 /** What listings look like that no piece says anything about. */
 export const usualListing = compilePiece('usual', newPiece(listing, true), listing, 'en', CALLED_CART) as ListingPiece;
@@ -33,9 +38,7 @@ export async function drawCards(
   shop: ShopContext,
   { piece = usualListing, extras, level, eager = 0 }: Drawn,
 ): Promise<string> {
-  let number = numbers.get(piece);
-  if (number === undefined) numbers.set(piece, (number = last += 1));
-  const readers = `${shop.locale} ${shop.language} ${shop.currency.code} ${shop.revision} ${level} ${number} ${shop.priceNote ?? ''}`;
+  const readers = `${shop.locale} ${shop.language} ${shop.currency.code} ${numberOf(shop.lane)} ${level} ${numberOf(piece)}`;
   const word = await tellerOf(
     shop.app,
     shop,
