@@ -8,18 +8,10 @@ import { sendOrderMails } from '~/services/orders/order-mails';
 import { ORDER_FORM } from '../support/checkout';
 import { sellWith } from '../support/live-offers';
 import { seedFolder, serve, type TestServer } from '../support/server';
+import { textOf } from '../support/page-text';
 import { shopperAt } from '../support/shopper';
 
 const ORDERS = 50;
-const TEXT = /<script[\s\S]*?<\/script>|<style[\s\S]*?<\/style>|<[^>]+>/g;
-/** What a page says, as people read it. */
-const textOf = (html: string) =>
-  html
-    .replace(TEXT, ' ')
-    .replaceAll('&nbsp;', ' ')
-    .replaceAll('&amp;', '&')
-    .replaceAll('&#39;', '’')
-    .replace(/[\s\u00a0\u2068\u2069]+/g, ' ');
 const show = (amount: number) =>
   formatMoney(amount, currencyOf('EUR'), 'en-IE').replace(/[\s\u00a0\u2066-\u2069]+/g, ' ');
 

@@ -29,30 +29,13 @@ export function OwnPassword({ onView }: { readonly onView: (view: PeopleView) =>
         }}
       >
         <h2 id="password">Your password</h2>
-        <label className="flex flex-col gap-1 font-semibold">
-          Present password
-          <input
-            className="field font-normal"
-            type="password"
-            autoComplete="current-password"
-            required
-            maxLength={200}
-            value={old}
-            onChange={(event) => setOld(event.target.value)}
-          />
-        </label>
-        <label className="flex flex-col gap-1 font-semibold">
-          New password, at least 10 characters
-          <input
-            className="field font-normal"
-            type="password"
-            autoComplete="new-password"
-            required
-            maxLength={200}
-            value={next}
-            onChange={(event) => setNext(event.target.value)}
-          />
-        </label>
+        <PasswordField label="Present password" kind="current-password" value={old} onChange={setOld} />
+        <PasswordField
+          label="New password, at least 10 characters"
+          kind="new-password"
+          value={next}
+          onChange={setNext}
+        />
         {said && (
           <p role={said.isProblem ? 'alert' : 'status'} className={said.isProblem ? 'text-brick' : 'text-moss'}>
             {said.text}
@@ -61,5 +44,29 @@ export function OwnPassword({ onView }: { readonly onView: (view: PeopleView) =>
         <button className="btn self-start">Change the password</button>
       </form>
     </section>
+  );
+}
+
+interface FieldProps {
+  readonly label: string;
+  readonly kind: 'current-password' | 'new-password';
+  readonly value: string;
+  readonly onChange: (value: string) => void;
+}
+
+function PasswordField({ label, kind, value, onChange }: FieldProps) {
+  return (
+    <label className="flex flex-col gap-1 font-semibold">
+      {label}
+      <input
+        className="field font-normal"
+        type="password"
+        autoComplete={kind}
+        required
+        maxLength={200}
+        value={value}
+        onChange={(event) => onChange(event.target.value)}
+      />
+    </label>
   );
 }

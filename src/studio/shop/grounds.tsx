@@ -72,6 +72,56 @@ function usePlan<Plan>(kind: 'currency' | 'zone', wish: Readonly<Record<string, 
   return { plan, problem, isBusy, change };
 }
 
+interface StepDialogProps {
+  /** What is changed: “currency”. */
+  readonly what: string;
+  readonly to: string;
+  /** All there are, the present one among them. */
+  readonly options: Options;
+  readonly present: string;
+  readonly onTo: (to: string) => void;
+  /** How it is to be done, between the wish and what it would do. */
+  readonly how?: ReactNode;
+  /** What it would do; null while that is not known. */
+  readonly plan: ReactNode;
+  readonly problem: string | null;
+  readonly isBusy: boolean;
+  readonly onChange: () => void;
+  readonly onClose: () => void;
+}
+
+/** The wish, what it would do, and the press that does it. */
+function StepDialog(props: StepDialogProps) {
+  const { what, to, options, present, plan, problem } = props;
+  return (
+    <Modal title={`Change the ${what}`} text="You see first what it does." onClose={props.onClose} width={620}>
+      <div className="flex flex-col gap-4">
+        <SelectField
+          label={`New ${what}`}
+          value={to}
+          options={[['', 'Choose …'], ...options.filter(([key]) => key !== present)]}
+          onChange={props.onTo}
+        />
+        {props.how}
+        <Problem text={problem} />
+        {plan && (
+          <div className="panel flex flex-col gap-2 px-4 py-3" data-testid="plan">
+            {plan}
+          </div>
+        )}
+        <span className="flex gap-2">
+          <button className="btn btn-go" disabled={plan === null || props.isBusy} onClick={props.onChange}>
+            Change the {what}
+          </button>
+          <button className="btn" onClick={props.onClose}>
+            Cancel
+          </button>
+        </span>
+      </div>
+    </Modal>
+  );
+}
+
 function Problem({ text }: { text: string | null }) {
   return (
     text && (
@@ -112,15 +162,14 @@ function CurrencyDialog({
   );
   const money = (amount: number, code: string) => formatMoney(amount, currencyOf(code), shop.locale);
   return (
-    <Modal title="Change the currency" text="You see first what it does." onClose={onClose} width={620}>
-      <div className="flex flex-col gap-4">
-        <SelectField
-          label="New currency"
-          value={to}
-          options={[['', 'Choose …'], ...currencies.filter(([code]) => code !== shop.currency)]}
-          onChange={setTo}
-        />
-        {to !== '' && (
+    <StepDialog
+      what="currency"
+      to={to}
+      options={currencies}
+      present={shop.currency}
+      onTo={setTo}
+      how={
+        to !== '' && (
           <fieldset className="flex flex-col gap-2">
             <legend className="font-semibold">Prices, offers and delivery</legend>
             <label className="flex items-center gap-2">
@@ -144,10 +193,11 @@ function CurrencyDialog({
               {to}
             </span>
           </fieldset>
-        )}
-        <Problem text={problem} />
-        {plan && (
-          <div className="panel flex flex-col gap-2 px-4 py-3" data-testid="plan">
+        )
+      }
+      plan={
+        plan && (
+          <>
             <p>
               Changes at once, in the draft and in the open shop: {plural(plan.products, 'product', 'products')} with
               their options and costs, {plural(plan.offers, 'offer', 'offers')}
@@ -180,18 +230,14 @@ function CurrencyDialog({
               Figures of the lane map count orders in the new currency from now on, and the lowest price of 30 days
               begins anew. Carts stay, and are shown in the new currency.
             </p>
-          </div>
-        )}
-        <span className="flex gap-2">
-          <button className="btn btn-go" disabled={plan === null || isBusy} onClick={() => void change()}>
-            Change the currency
-          </button>
-          <button className="btn" onClick={onClose}>
-            Cancel
-          </button>
-        </span>
-      </div>
-    </Modal>
+          </>
+        )
+      }
+      problem={problem}
+      isBusy={isBusy}
+      onChange={() => void change()}
+      onClose={onClose}
+    />
   );
 }
 
@@ -213,17 +259,15 @@ function ZoneDialog({ shop, zones, onClose }: { shop: Lane['shop']; zones: Optio
   const clock = (local: string) => local.slice(11);
   const at = (iso: string) => moment(Date.parse(iso), shop);
   return (
-    <Modal title="Change the time zone" text="You see first what it does." onClose={onClose} width={620}>
-      <div className="flex flex-col gap-4">
-        <SelectField
-          label="New time zone"
-          value={to}
-          options={[['', 'Choose …'], ...zones.filter(([zone]) => zone !== shop.timeZone)]}
-          onChange={setTo}
-        />
-        <Problem text={problem} />
-        {plan && (
-          <div className="panel flex flex-col gap-2 px-4 py-3" data-testid="plan">
+    <StepDialog
+      what="time zone"
+      to={to}
+      options={zones}
+      present={shop.timeZone}
+      onTo={setTo}
+      plan={
+        plan && (
+          <>
             <p>
               It is {clock(plan.now.before)} in the shop now, and will be {clock(plan.now.after)}.
             </p>
@@ -254,18 +298,14 @@ function ZoneDialog({ shop, zones, onClose }: { shop: Lane['shop']; zones: Optio
                 </tbody>
               </table>
             )}
-          </div>
-        )}
-        <span className="flex gap-2">
-          <button className="btn btn-go" disabled={plan === null || isBusy} onClick={() => void change()}>
-            Change the time zone
-          </button>
-          <button className="btn" onClick={onClose}>
-            Cancel
-          </button>
-        </span>
-      </div>
-    </Modal>
+          </>
+        )
+      }
+      problem={problem}
+      isBusy={isBusy}
+      onChange={() => void change()}
+      onClose={onClose}
+    />
   );
 }
 
