@@ -1,4 +1,5 @@
 import type { CartView } from '~/core/cart';
+import { DOUBLE_CLICK_MS } from '~/core/cart/limits';
 import type { Answers } from '~/core/options';
 import type { HostPage } from './host-page';
 import { calmly } from './kit/calm';
@@ -68,7 +69,6 @@ interface Pending {
 /** One entry a change, so that tabs do not overwrite each other's. */
 const KEPT = 'pl_cart_waiting:';
 const MOST_WAIT_MS = 30_000;
-const DOUBLE_CLICK_MS = 400;
 const FAULT = 'Something went wrong. Please try again.';
 
 /**

@@ -2,6 +2,9 @@ import { fill } from '~/core/words/fill';
 import type { HostPage } from './host-page';
 import { createShadow, directionOf } from './kit/shadow';
 
+// What is said without a connection cannot be fetched then.
+import './kit/say-beside';
+
 interface Told {
   readonly themeCss: string;
   readonly language: string;

@@ -14,7 +14,7 @@ test('an empty folder becomes a shop that sells imported products, in nine steps
   page,
   browser,
 }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(240_000);
   const dataDir = await mkdtemp(path.join(tmpdir(), 'paved-lane-begin-'));
   const server = await serve(path.join(dataDir, 'shop'), { PAVED_LANE_DEMO: '0' });
   let steps = 0;

@@ -7,7 +7,7 @@ import { findSamples, type Samples } from '~/services/lane/sample-situations';
 import { liveDemoLane } from '../../demo/lane';
 import { another } from '../support/another';
 import { signInOwner } from '../support/owner';
-import { changingTest, expect, expectAccessible, test, type Page } from './harness';
+import { changingTest, expect, expectAccessible, test, type Page, saidBeside } from './harness';
 
 /** A page of the shop's own origin that frames it, as the bench does. */
 async function frameShop(page: Page, origin: string, path: string, token: string, width: number): Promise<void> {
@@ -196,7 +196,7 @@ test('a cart that does not open by itself says so at the button instead', async 
   const card = page.locator('[data-pl-product=hoop-winder]');
   await card.getByRole('button', { name: 'Add to cart' }).click();
 
-  await expect(card.getByRole('status')).toHaveText('✓');
+  await expect(saidBeside(page)).toHaveText('Added to your cart.');
   await expect(page.getByRole('dialog')).toHaveCount(0);
 });
 

@@ -1,5 +1,5 @@
 import { AxeBuilder } from '@axe-core/playwright';
-import { expect, test as base, type Browser, type Page } from '@playwright/test';
+import { expect, test as base, type Browser, type Locator, type Page } from '@playwright/test';
 import { compileManifest, type Lane } from '~/core/lane';
 import { definitions } from '~/pieces/registry';
 import { liveDemoLane } from '../../demo/lane';
@@ -120,3 +120,6 @@ export async function addWinder(page: Page, origin: string): Promise<void> {
   await page.locator('[data-pl-product=hoop-winder]').getByRole('button', { name: 'Add to cart' }).click();
   await answered;
 }
+
+/** What is said beside what was pressed. */
+export const saidBeside = (page: Page): Locator => page.locator('pl-said').getByRole('status');

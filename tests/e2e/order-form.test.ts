@@ -1,7 +1,7 @@
 import { addPiece, selectionOf, type Lane } from '~/core/lane';
 import { definitionOf } from '~/pieces/registry';
 import { signInOwner } from '../support/owner';
-import { expect, expectAccessible, phonePage, changingTest as test } from './harness';
+import { expect, expectAccessible, phonePage, saidBeside, changingTest as test } from './harness';
 
 function putForm(lane: Lane, heading: string, slugs: readonly string[], settings: object = {}): void {
   const id = addPiece(lane, definitionOf('order-form')!);
@@ -76,12 +76,12 @@ test('two order forms and a list on a page work apart: ticked, sorted, searched,
   await expectAccessible(page, 'a page with order forms');
 
   await form.getByRole('button', { name: 'Add all chosen' }).click();
-  await expect(form.getByRole('status').last()).toHaveText('2 rows are in your cart now.');
+  await expect(saidBeside(page)).toHaveText('2 rows are in your cart now.');
   await expect(page.locator('[data-pl-count]').first()).toHaveText('4');
   expect(posted).toHaveLength(1);
   expect((JSON.parse(posted[0]!) as { items: object[] }).items).toHaveLength(2);
   await form.getByRole('button', { name: 'Add all chosen' }).click();
-  await expect(form.getByRole('status').last()).toHaveText('Tick something first.');
+  await expect(saidBeside(page)).toHaveText('Tick something first.');
 
   await other
     .getByRole('button', { name: /^Add: / })
@@ -123,7 +123,7 @@ test('what another buyer was quicker for is said at its row, and the others are 
   };
   await stockWith(() => 0);
   await form.getByRole('button', { name: 'Add all chosen' }).click();
-  await expect(form.getByRole('status').last()).toContainText('1 row is in your cart now. 1 row could not be added');
+  await expect(saidBeside(page)).toContainText('1 row is in your cart now. 1 row could not be added');
   await expect(form.locator('tr', { hasText: 'Hoop Winder' }).locator('.order-why')).toContainText('sold out');
   await expect(winder).toBeChecked();
   await expect(cap).not.toBeChecked();
@@ -227,7 +227,7 @@ test('a long order form draws the rows in sight, finds any of them, and adds for
     await box.check();
   }
   await form.getByRole('button', { name: 'Add all chosen' }).click();
-  await expect(form.getByRole('status').last()).toContainText('rows are in your cart now.');
+  await expect(saidBeside(page)).toContainText('rows are in your cart now.');
   expect(posted).toHaveLength(1);
   expect((JSON.parse(posted[0]!) as { items: object[] }).items).toHaveLength(41);
   await expectAccessible(page, 'a long order form');

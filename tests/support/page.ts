@@ -2,7 +2,15 @@ import { JSDOM, VirtualConsole, type DOMWindow } from 'jsdom';
 
 /** What Node has of its own and a page needs its own of: events must be of the page that hears them. */
 const OWN = ['Event', 'CustomEvent', 'EventTarget', 'MessageEvent', 'FormData', 'navigator', 'addEventListener'];
-const MORE = ['removeEventListener', 'dispatchEvent', 'localStorage', 'sessionStorage', 'File', 'Blob'];
+const MORE = [
+  'AbortController',
+  'removeEventListener',
+  'dispatchEvent',
+  'localStorage',
+  'sessionStorage',
+  'File',
+  'Blob',
+];
 
 /** What jsdom does not have, as little of it as the runtime uses. */
 function complete(window: DOMWindow): void {
@@ -119,4 +127,11 @@ export function fakeServer() {
 /** Waits until something holds, two seconds at most; what does not hold by then is for the test to say. */
 export async function until(holds: () => boolean): Promise<void> {
   for (let i = 0; i < 400 && !holds(); i += 1) await turn(5);
+}
+
+/** What is said beside what was pressed; null where nothing is. */
+export async function saidBeside(): Promise<string | null> {
+  await import('~/runtime/kit/say-beside');
+  await settled();
+  return document.querySelector('pl-said')?.shadowRoot?.querySelector('[role=status]')?.textContent || null;
 }

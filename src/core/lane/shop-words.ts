@@ -182,6 +182,13 @@ export const SHOP_WORDS = {
   noPicture: word('No picture', 'Instead of one.', 'No picture', 'Kein Bild', 'لا صورة'),
   add: word('Add to cart', 'The main button.', 'Add to cart', 'In den Warenkorb', 'أضف إلى السلة'),
   choose: word('Choose options', 'On cards with choices.', 'Choose options', 'Auswählen', 'اختر الخيارات'),
+  added: word(
+    'Added',
+    'Beside the button, where nothing opens.',
+    'Added to your cart.',
+    'Liegt im Warenkorb.',
+    'أُضيف إلى سلتك.',
+  ),
   details: word('Details', 'On cards that cannot be added.', 'See details', 'Details', 'التفاصيل'),
   ratings: word(
     'Ratings',

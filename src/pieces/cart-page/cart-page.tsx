@@ -41,7 +41,7 @@ export function CartPage({ shown, piece, device }: Props): VNode {
   const boxed = parts.filter((part) => IN_BOX.includes(part.key));
   return (
     <div class="page" dir={directionOf(shown.language)} lang={shown.language} style={style} data-sums={settings.sums}>
-      <SaidLine desk={shown.desk} undo={words.undo} isEmpty={isEmpty} />
+      {isEmpty && <SaidLine desk={shown.desk} undo={words.undo} />}
       <div class="columns">
         <div class="wide">{wide.map(draw)}</div>
         {!isEmpty && (

@@ -58,7 +58,7 @@ export function CartPanel({ shown, piece, host, fromTop }: Props): VNode {
         </button>
       </div>
       <div class="scroll" aria-busy={shown === null}>
-        <SaidLine desk={shown?.desk ?? null} undo={words.undo} isEmpty={shown?.cart.lines.length === 0} />
+        {shown?.cart.lines.length === 0 && <SaidLine desk={shown.desk} undo={words.undo} />}
         {parts.slice(head, foot).map(draw)}
         <div class={settings.stickyFoot ? 'foot' : 'end'}>{parts.slice(foot).map(draw)}</div>
       </div>

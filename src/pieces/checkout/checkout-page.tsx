@@ -9,7 +9,6 @@ import type { CartShown } from '~/runtime/cart/desk';
 import { countryNames } from '~/runtime/cart/country-names';
 import { Lines } from '~/runtime/cart/lines';
 import { Note } from '~/runtime/cart/note';
-import { SaidLine } from '~/runtime/cart/said';
 import { Totals } from '~/runtime/cart/totals';
 import { directionOf } from '~/runtime/kit/shadow';
 import type { CheckoutPart, CheckoutPiece } from './definition';
@@ -95,7 +94,6 @@ export function CheckoutPage(props: Props): VNode {
           )}
         </div>
       )}
-      <SaidLine desk={shown.desk} undo={words.undo} />
       <div class="columns">
         <form
           id="checkout"

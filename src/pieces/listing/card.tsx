@@ -181,7 +181,7 @@ function Actions({ parts, card, piece, reader }: Props & { parts: readonly Listi
   return (
     <div class="card-actions" data-pl="actions">
       {canAdd ? (
-        <form method="post" action="/shop/cart" {...(!isNow && { 'data-pl-add': true })}>
+        <form method="post" action="/shop/cart" {...(!isNow && { 'data-pl-add': say('added') })}>
           <input type="hidden" name="kind" value="add" />
           <input type="hidden" name="variantId" value={card.onlyVariantId!} />
           {isNow && <input type="hidden" name="return" value="/shop/checkout" />}

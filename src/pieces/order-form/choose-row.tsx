@@ -3,6 +3,7 @@ import { render } from 'preact';
 import { MOST_PER_LINE } from '~/core/cart/limits';
 import type { Answers } from '~/core/options/answers';
 import { fill } from '~/core/words/fill';
+import { say } from '~/runtime/kit/say';
 import { mountOptions } from '~/runtime/options/mount';
 import type { PieceHost } from '~/runtime/piece-host';
 import type { OrderFormPiece } from './definition';
@@ -29,7 +30,6 @@ export function chooseRow(place: HTMLElement, asked: Asked): ChooseRow {
   const { words } = piece;
   let options: ReturnType<typeof mountOptions> | null = null;
   let isGone = false;
-  let problem = '';
   const container = document.createElement('div');
   const foot = document.createElement('div');
   foot.className = 'order-one';
@@ -56,8 +56,7 @@ export function chooseRow(place: HTMLElement, asked: Asked): ChooseRow {
       return onAdded(fill(words.added, { count: 1 }, host.language));
     }
     const own = answer.problems.filter(({ path }) => path.startsWith('option:'));
-    problem = own.length > 0 && options.complain(own) ? '' : answer.message;
-    draw();
+    if (own.length === 0 || !options.complain(own)) say(answer.message, true);
   }
 
   function draw(): void {
@@ -77,9 +76,6 @@ export function chooseRow(place: HTMLElement, asked: Asked): ChooseRow {
         <button type="button" class="button quiet small" data-word="addOne" onClick={() => void add()}>
           {words.addOne}
         </button>
-        <p class="problem" role="status">
-          {problem}
-        </p>
       </>,
       foot,
     );

@@ -103,7 +103,6 @@ export function OrderForm({ piece, rows, place, pagesWords, money, link, languag
           </button>
         </div>
       )}
-      <p class="order-said" role="status" />
     </form>
   );
 }

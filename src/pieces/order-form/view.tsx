@@ -1,10 +1,12 @@
 /** @jsxImportSource preact */
 import { render } from 'preact';
 import type { CartView } from '~/core/cart';
+import { DOUBLE_CLICK_MS } from '~/core/cart/limits';
 import { formatMoney } from '~/core/money/currency';
 import type { Answers } from '~/core/options/answers';
 import { fill } from '~/core/words/fill';
 import type { ManifestPiece } from '~/core/lane';
+import { say } from '~/runtime/kit/say';
 import type { MountedPiece, PieceHost } from '~/runtime/piece-host';
 import type { OrderFormPiece } from './definition';
 import { canAdd, Row, type RowState } from './row';
@@ -81,6 +83,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
     let isDue = false;
     let isTyping = false;
     let isBusy = false;
+    let last = { key: '', at: 0 };
     let pause: ReturnType<typeof setTimeout> | undefined;
     const seen = new Set<string>();
     const firstOnes = () => rows.slice(0, ROWS_AT_ONCE).map((_row, i) => i);
@@ -129,9 +132,9 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
               open = null;
               answers.delete(row.variantId);
               put(row, { quantity: 1 });
-              form.querySelector('.order-said')!.textContent = said;
               draw();
               body.querySelector<HTMLElement>(`[data-variant="${row.variantId}"] [data-word=choose]`)?.focus();
+              say(said);
             },
           });
         });
@@ -303,13 +306,15 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
       arrange();
     }
 
-    async function send(wanted: readonly FormRow[]): Promise<void> {
-      const say = (text: string) => {
-        form.querySelector('.order-said')!.textContent = text;
-      };
+    /** `isOne`: the button of a row was pressed, and what comes of it is said beside it alone. */
+    async function send(wanted: readonly FormRow[], isOne: boolean): Promise<void> {
       for (const [id, state] of states) states.set(id, { ...state, problem: null });
-      if (wanted.length === 0) return say(piece.words.nothing);
+      if (wanted.length === 0) return say(piece.words.nothing, true);
       const items = wanted.map((row) => ({ variantId: row.variantId, quantity: quantityOf(row) }));
+      const key = JSON.stringify(items);
+      // A double click is one wish.
+      if (last.key === key && Date.now() - last.at < DOUBLE_CLICK_MS) return;
+      last = { key, at: Date.now() };
       // Changes under way first, so that this one is made on what they leave.
       await host.cart.settled();
       const answer = await host.page
@@ -322,22 +327,23 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
         .catch(() => null);
       // Without an answer the form goes the way it goes without script, and the browser says what is wrong.
       if (!answer) return form.submit();
-      if (!answer.added || !answer.refused) return say((answer.problems ?? []).map(({ message }) => message).join(' '));
+      if (!answer.added || !answer.refused)
+        return say((answer.problems ?? []).map(({ message }) => message).join(' '), true);
       const { added, refused } = answer;
       for (const row of wanted) {
         const problem = refused.find(({ variantId }) => variantId === row.variantId)?.message ?? null;
-        put(row, { problem, ...(problem === null && added.length > 0 && { isTicked: false }) });
+        put(row, { problem: isOne ? null : problem, ...(problem === null && added.length > 0 && { isTicked: false }) });
       }
-      say(
-        [
-          added.length > 0 && fill(piece.words.added, { count: added.length }, host.language),
-          refused.length > 0 && fill(piece.words.refused, { count: refused.length }, host.language),
-        ]
-          .filter(Boolean)
-          .join(' '),
-      );
+      const [first] = refused;
+      const why = isOne ? first?.message : first && fill(piece.words.refused, { count: refused.length }, host.language);
       draw();
       tell();
+      say(
+        [added.length > 0 && fill(piece.words.added, { count: added.length }, host.language), why]
+          .filter(Boolean)
+          .join(' '),
+        why !== undefined,
+      );
       for (const id of added) host.recorder.record('add', { product: byId.get(id)?.slug ?? null, piece: piece.id });
       await host.cart.load();
     }
@@ -346,7 +352,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
       event.preventDefault();
       if (host.isPreview) return;
       const only = event.submitter && rowAt(event.submitter);
-      void send(only ? [only] : chosenRows());
+      void send(only ? [only] : chosenRows(), only !== undefined);
     }
   }
 }

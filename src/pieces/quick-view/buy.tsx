@@ -78,19 +78,22 @@ export function Buy({
       >
         {fill(words[word], { axis: missing })}
       </button>
-      <p class={`said${said?.bad ? ' bad' : ''}`} role="status" hidden={!said}>
-        {said?.text}
-      </p>
-      {said?.leadsOn && (
-        <p class="on">
-          <a href="/shop/cart" data-word="viewCart" onClick={toCart}>
-            {words.viewCart}
-          </a>
-          <a href="/shop/checkout" data-word="checkout">
-            {words.checkout}
-          </a>
+      {/* Over what stands above: the button that was pressed stays where it is. */}
+      <div class="answer" data-shown={said !== null}>
+        <p class={`said${said?.bad ? ' bad' : ''}`} role="status">
+          {said?.text}
         </p>
-      )}
+        {said?.leadsOn && (
+          <p class="on">
+            <a href="/shop/cart" data-word="viewCart" onClick={toCart}>
+              {words.viewCart}
+            </a>
+            <a href="/shop/checkout" data-word="checkout">
+              {words.checkout}
+            </a>
+          </p>
+        )}
+      </div>
     </div>
   );
 }

@@ -3,15 +3,15 @@ import type { ProductCard } from '~/core/catalogue';
 import { foresee } from './foresee';
 import { fill } from '~/core/words/fill';
 import type { CartAnswer, CartChangeRequest } from '../cart-client';
+import { say as sayBeside } from '../kit/say';
 import type { OpenAbout, PieceHost } from '../piece-host';
 
-/** What is said after a change: what went wrong, or what was done with the way back. */
+/** What was done, with the way back. What went wrong is said beside what was pressed. */
 export interface Said {
   readonly text: string;
-  readonly isBad: boolean;
-  readonly undo: (() => void) | null;
-  /** Where a line was taken out; it is said there. */
-  readonly at?: number;
+  readonly undo: () => void;
+  /** Where the line is, or was; it is said there. */
+  readonly at: number;
 }
 
 export type DeskWords = Readonly<Record<'waiting' | 'removed', string>>;
@@ -57,8 +57,9 @@ export function createDesk({ host, words, redraw, comeBack }: Behind): Desk {
     couponProblem = request.kind === 'coupon' && !answer.ok ? answer.message : null;
     if (request.kind === 'destination') placeProblem = answer.ok ? null : answer.message;
     const isOwn = request.kind === 'coupon' || request.kind === 'destination';
-    if (!answer.ok) say(isOwn ? null : { text: answer.message, isBad: true, undo: null });
-    else say(answer.waiting ? { text: words().waiting, isBad: true, undo: null } : null);
+    say(null);
+    const wrong = answer.ok ? answer.waiting && words().waiting : !isOwn && answer.message;
+    if (wrong) sayBeside(wrong, true, host().themeCss);
     return answer;
   }
 
@@ -81,13 +82,14 @@ export function createDesk({ host, words, redraw, comeBack }: Behind): Desk {
           focusLine = line.id;
           void change({ kind: 'put-back', lineId: line.id });
         };
-        say({ text: fill(words().removed, { name: line.name }), isBad: false, undo, at });
+        say({ text: fill(words().removed, { name: line.name }), undo, at });
       });
     },
     edit(line, slot, opener) {
       const onDone: OpenAbout['onDone'] = (outcome) => {
         comeBack?.();
-        if (outcome) say({ text: outcome.said, isBad: false, undo: outcome.undo });
+        const at = host().cart.view?.lines.findIndex(({ id }) => id === line.id) ?? -1;
+        if (outcome) say({ text: outcome.said, undo: outcome.undo, at: at + 1 });
       };
       return host().openKind('line-editor', { lineId: line.id, product: line.slug, slot, opener, onDone });
     },

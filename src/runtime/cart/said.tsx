@@ -6,30 +6,26 @@ import type { Desk } from './desk';
 interface Props {
   readonly desk: Desk | null;
   readonly undo: string;
-  /** The line that was taken out where this stands; without it, what belongs to no line is said. */
+  /** The place among the lines where this stands; without it, it stands where no lines are left. */
   readonly at?: number;
-  /** No lines are left, so everything is said here. */
-  readonly isEmpty?: boolean;
 }
 
-/** What came of the last change, read out, with the way back where there is one. */
-export function SaidLine({ desk, undo, at, isEmpty = false }: Props): VNode {
-  const said = desk?.said && (isEmpty || desk.said.at === at) ? desk.said : null;
+/** What was done to a line, read out, with the way back. */
+export function SaidLine({ desk, undo, at }: Props): VNode {
+  const said = desk?.said && (at === undefined || desk.said.at === at) ? desk.said : null;
   const back = useRef<HTMLButtonElement>(null);
   // What was pressed is gone with its line; the way back takes the focus.
   useEffect(() => {
-    if (said?.at !== undefined) back.current?.focus({ preventScroll: true });
+    back.current?.focus({ preventScroll: true });
   }, [said]);
   return (
-    <div class="said-place" role={said?.isBad ? 'alert' : 'status'}>
+    <div class="said-place" role="status">
       {said && (
-        <p class={`said${said.isBad ? ' bad' : ''}`}>
+        <p class="said">
           <span>{said.text}</span>
-          {said.undo && (
-            <button ref={back} type="button" class="act" onClick={said.undo}>
-              {undo}
-            </button>
-          )}
+          <button ref={back} type="button" class="act" onClick={said.undo}>
+            {undo}
+          </button>
         </p>
       )}
     </div>

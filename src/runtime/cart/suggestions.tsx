@@ -3,6 +3,7 @@ import type { VNode } from 'preact';
 import { useEffect, useRef, useState } from 'preact/hooks';
 import type { ProductCard } from '~/core/catalogue';
 import type { CartWord } from '~/core/lane';
+import { say } from '../kit/say';
 import type { PieceHost } from '../piece-host';
 
 interface Props {
@@ -23,7 +24,6 @@ export type Suggested = ProductCard & { readonly why?: string };
 /** Things close to those given; fetched when shown, and nothing at all where there are none. */
 export function View({ host, money, near, most, words, onAdded, first }: Props): VNode | null {
   const [cards, setCards] = useState<readonly Suggested[]>(first ?? []);
-  const [refusal, setRefusal] = useState('');
   const key = [...near].sort().join(' ');
   const drawn = useRef(first ? key : null);
   useEffect(() => {
@@ -46,8 +46,7 @@ export function View({ host, money, near, most, words, onAdded, first }: Props):
   async function add(card: Suggested): Promise<void> {
     if (!host || host.isPreview) return;
     const answer = await host.cart.change({ kind: 'add', variantId: card.onlyVariantId! });
-    setRefusal(answer.ok ? '' : answer.message);
-    if (!answer.ok) return;
+    if (!answer.ok) return say(answer.message, true, host.themeCss);
     host.recorder.record('add', { product: card.slug });
     onAdded?.();
   }
@@ -89,11 +88,6 @@ export function View({ host, money, near, most, words, onAdded, first }: Props):
           </li>
         ))}
       </ul>
-      {refusal && (
-        <p class="problem" role="alert">
-          {refusal}
-        </p>
-      )}
     </section>
   );
 }

@@ -6,6 +6,7 @@ const CLICK_MS = 120;
 const waiting = new Set<() => void>();
 let isPressed = false;
 let timer: ReturnType<typeof setTimeout> | undefined;
+let last: Element | null = null;
 
 function release(): void {
   clearTimeout(timer);
@@ -22,15 +23,22 @@ function releaseIn(ms: number): void {
 
 /** Listens to presses of the page. A press counts where the button was when it began: what is drawn meanwhile waits. */
 export function watchPresses(): void {
-  const on = (type: string, heard: () => void) => addEventListener(type, heard, { capture: true, passive: true });
+  const on = (type: string, heard: (event: Event) => void) =>
+    addEventListener(type, heard, { capture: true, passive: true });
   on('pointerdown', () => {
     isPressed = true;
     releaseIn(MOST_MS);
   });
   on('pointerup', () => isPressed && releaseIn(CLICK_MS));
-  on('click', () => isPressed && releaseIn(0));
+  on('click', (event) => {
+    last = event.composedPath()[0] as Element;
+    if (isPressed) releaseIn(0);
+  });
   on('pointercancel', release);
 }
+
+/** What was pressed last, with a finger, a mouse or a key. */
+export const pressed = (): Element | null => last;
 
 /** Draws now, or once the press under way is over. The same function waits once. */
 export function calmly(draw: () => void): void {

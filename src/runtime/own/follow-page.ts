@@ -1,5 +1,6 @@
 import { readAddForm } from '../add-form';
 import type { CartAnswer, CartClient } from '../cart-client';
+import { say } from '../kit/say';
 import type { Recorder } from '../events';
 import type { OpenAbout } from '../piece-host';
 
@@ -25,10 +26,9 @@ export function followPage(following: Following): void {
     const opener = document.activeElement;
     void cart.change(request).then((answer) => {
       if (!answer.ok) return refused(form, answer);
-      say(form, '');
       const product = request.product ?? form.closest<HTMLElement>('[data-pl-product]')?.dataset['plProduct'] ?? null;
       recorder.record('add', { product });
-      if (answer.waiting || !afterAdd({ product, lineId: answer.lineId, opener })) say(form, '✓');
+      if (answer.waiting || !afterAdd({ product, lineId: answer.lineId, opener })) say(form.dataset['plAdd']!);
     });
   });
   document.addEventListener('click', (event) => {
@@ -48,21 +48,8 @@ export function followPage(following: Following): void {
   addEventListener('pageshow', (event) => event.persisted && void cart.load());
 }
 
-/** Lets the form's own options show what is wrong with them; what they do not take is said under the form. */
+/** Lets the form's own options show what is wrong with them; what they do not take is said beside the button. */
 function refused(form: HTMLFormElement, answer: CartAnswer & { ok: false }): void {
   const event = new CustomEvent('pl-refused', { detail: answer.problems, cancelable: true });
-  if (form.dispatchEvent(event)) say(form, answer.message);
-}
-
-/** A line under a form, read out when it changes. */
-function say(form: HTMLFormElement, message: string): void {
-  let line = form.querySelector<HTMLElement>('[data-pl-said]');
-  if (!line) {
-    if (!message) return;
-    line = document.createElement('p');
-    line.dataset['plSaid'] = '';
-    line.setAttribute('role', 'status');
-    form.append(line);
-  }
-  line.textContent = message;
+  if (form.dispatchEvent(event)) say(answer.message, true);
 }

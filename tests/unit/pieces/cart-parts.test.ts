@@ -293,15 +293,12 @@ describe('small parts of a cart', () => {
     expect(drawn.one('textarea').getAttribute('maxlength')).to.equal('500');
   });
 
-  it('what is said is an alert when bad, and offers the way back when there is one', () => {
-    const bad = draw(SaidLine, { desk: desk({ said: { text: 'No.', isBad: true, undo: null } }), undo: 'Back' });
-    const done = draw(SaidLine, {
-      desk: desk({ said: { text: 'Done.', isBad: false, undo: () => undefined } }),
-      undo: 'Back',
-    });
+  it('what was done to a line is said where it was, with the way back', () => {
+    const said = desk({ said: { text: 'Done.', undo: () => undefined, at: 1 } });
 
-    expect(bad.one('[role=alert]').textContent).to.equal('No.');
-    expect(done.one('[role=status]').textContent).to.equal('Done.Back');
+    expect(draw(SaidLine, { desk: said, undo: 'Back', at: 1 }).one('[role=status]').textContent).to.equal('Done.Back');
+    expect(draw(SaidLine, { desk: said, undo: 'Back', at: 0 }).text).to.equal('');
+    expect(draw(SaidLine, { desk: said, undo: 'Back' }).text).to.equal('Done.Back');
     expect(draw(SaidLine, { desk: null, undo: 'Back' }).text).to.equal('');
   });
 });

@@ -4,6 +4,7 @@ import type { CartAnswer, CartChangeRequest } from '~/runtime/cart-client';
 import { createDesk } from '~/runtime/cart/desk';
 import type { OpenAbout, PieceHost } from '~/runtime/piece-host';
 import { cartView, lineView } from '../../support/cart-view';
+import { saidBeside, withPage } from '../../support/page';
 
 const words = { waiting: 'No connection.', removed: '{name} was removed.' };
 const good: CartAnswer = { ok: true, lineId: null, waiting: false };
@@ -49,6 +50,9 @@ function setUp(over: { isPreview?: boolean; hasEditor?: boolean } = {}) {
 const settled = () => new Promise((resolve) => setTimeout(resolve));
 
 describe('the desk of a cart', () => {
+  const { open } = withPage();
+  beforeEach(() => void open());
+
   it('hands a change on, and is quiet when it worked', async () => {
     const { desk, asked, drawings } = setUp();
 
@@ -59,14 +63,13 @@ describe('the desk of a cart', () => {
     expect(drawings()).to.equal(1);
   });
 
-  it('says why a change was refused, until the next one works', async () => {
+  it('says beside what was pressed why a change was refused', async () => {
     const { desk, answers } = setUp();
     answers.push(bad('Only 2 left.'));
 
     await desk.change({ kind: 'set', lineId: 'a', quantity: 3 });
-    expect(desk.said).to.deep.equal({ text: 'Only 2 left.', isBad: true, undo: null });
-    await desk.change({ kind: 'set', lineId: 'a', quantity: 2 });
 
+    expect(await saidBeside()).to.equal('Only 2 left.');
     expect(desk.said).to.equal(null);
   });
 
@@ -76,7 +79,7 @@ describe('the desk of a cart', () => {
 
     await desk.change({ kind: 'note', note: 'x' });
 
-    expect(desk.said?.text).to.equal('No connection.');
+    expect(await saidBeside()).to.equal('No connection.');
   });
 
   it('says what is wrong with a code or a place where it was typed, not above', async () => {
@@ -91,6 +94,7 @@ describe('the desk of a cart', () => {
     expect([desk.couponProblem, desk.placeProblem, desk.said]).to.deep.equal([null, 'No such place.', null]);
     await desk.change({ kind: 'destination', country: 'DE', postcode: '10115' });
     expect(desk.placeProblem).to.equal(null);
+    expect(await saidBeside()).to.equal(null);
   });
 
   it('offers to put back what was taken out: the same line, in the same place', async () => {
@@ -98,8 +102,8 @@ describe('the desk of a cart', () => {
 
     desk.remove({ ...lines[1]!, instead: { of: 'delta', unitMinor: minor(900) } });
     await settled();
-    expect(desk.said).to.deep.include({ text: 'Heron was removed.', isBad: false });
-    desk.said!.undo!();
+    expect(desk.said).to.deep.include({ text: 'Heron was removed.', at: 1 });
+    desk.said!.undo();
 
     expect(asked[1]).to.deep.equal({ kind: 'put-back', lineId: 'b' });
   });
@@ -111,7 +115,8 @@ describe('the desk of a cart', () => {
     desk.remove(lines[0]!);
     await settled();
 
-    expect(desk.said).to.deep.equal({ text: 'That line is gone.', isBad: true, undo: null });
+    expect(await saidBeside()).to.equal('That line is gone.');
+    expect(desk.said).to.equal(null);
   });
 
   it('opens the editor of a line, comes back when it is done, and hands on what was done', () => {
@@ -123,7 +128,7 @@ describe('the desk of a cart', () => {
 
     expect(opened[0]).to.include({ lineId: 'a', product: 'delta' });
     expect(returns()).to.equal(1);
-    expect(desk.said).to.deep.equal({ text: 'Delta was changed.', isBad: false, undo });
+    expect(desk.said).to.deep.equal({ text: 'Delta was changed.', undo, at: 1 });
   });
 
   it('leaves the link to the browser where there is no editor', () => {
