@@ -86,8 +86,10 @@ for (const viewport of SIZES) {
       await addWinder(page, server.origin);
       await page.keyboard.press('Escape');
       await page.goto(`${server.origin}/shop/c/lines-and-winders`);
-      await page.mouse.move(200, 200);
       await page.waitForLoadState('networkidle');
+      // With the first sign of somebody comes what says so.
+      await page.mouse.move(200, 200);
+      await page.waitForTimeout(500);
       await page.context().setOffline(true);
       await page.locator('[data-pl-product=hoop-winder]').getByRole('button', { name: 'Add to cart' }).click();
 

@@ -1,6 +1,17 @@
 import type { Lane } from '~/core/lane';
 import { createApp } from '~/services/app';
-import { addWinder, expect, expectAccessible, fillCheckout, PHONE, playLane, signIn, test, type Page } from './harness';
+import {
+  addWinder,
+  expect,
+  expectAccessible,
+  fillCheckout,
+  PHONE,
+  playLane,
+  saidBeside,
+  signIn,
+  test,
+  type Page,
+} from './harness';
 
 const surface = (page: Page) => page.getByRole('dialog', { name: 'Your cart' });
 
@@ -55,7 +66,7 @@ for (const [device, viewport] of [
           : route.continue(),
       );
       await cart.getByRole('button', { name: 'One more' }).click();
-      await expect(cart.getByRole('alert')).toContainText('Only 2 of Hoop Winder left.');
+      await expect(saidBeside(page)).toHaveText('Only 2 of Hoop Winder left.');
       await expect(cart.getByRole('spinbutton', { name: 'Quantity' })).toHaveValue('2');
       await page.unroute('**/api/cart');
 
@@ -192,7 +203,7 @@ test('two tabs show the same cart, and what cannot be sent is sent later', async
 
   await context.setOffline(true);
   await other.getByRole('button', { name: 'One more' }).click();
-  await expect(other.getByRole('alert')).toContainText('No connection just now.');
+  await expect(saidBeside(other)).toContainText('No connection just now.');
   await expect(other.getByRole('spinbutton', { name: 'Quantity' })).toHaveValue('3');
   await context.setOffline(false);
   await expect(surface(one).getByRole('spinbutton', { name: 'Quantity' })).toHaveValue('3');

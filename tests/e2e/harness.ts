@@ -122,4 +122,4 @@ export async function addWinder(page: Page, origin: string): Promise<void> {
 }
 
 /** What is said beside what was pressed. */
-export const saidBeside = (page: Page): Locator => page.locator('pl-said').getByRole('status');
+export const saidBeside = (page: Page): Locator => page.locator('pl-said').locator('[role=status], [role=alert]');

@@ -35,6 +35,24 @@ export function controlsOutOfReach(page: Page): Promise<string[]> {
       return `${element.tagName.toLowerCase()} “${name}”`;
     }
 
+    /** Scrolls to it; null where a pointer hits it, else what is in the way. */
+    async function reach(control: HTMLElement): Promise<string | null> {
+      control.scrollIntoView({ block: 'center', inline: 'nearest', behavior: 'instant' });
+      await frame();
+      const labels = 'labels' in control ? [...((control as HTMLInputElement).labels ?? [])] : [];
+      let why = 'has no room';
+      // A link over several lines is hit on any of them.
+      for (const { x, y, width, height } of control.getClientRects()) {
+        if (width < 4 || height < 4) continue;
+        const [left, top] = [x + width / 2, y + height / 2];
+        const found = hit(left, top);
+        const up = found ? chain(found) : [];
+        if (up.includes(control) || labels.some((label) => up.includes(label))) return null;
+        why = `at ${Math.round(left)}, ${Math.round(top)} ${found ? `is under ${nameOf(found)}` : 'is out of the window'}`;
+      }
+      return why;
+    }
+
     const controls: HTMLElement[] = [];
     const collect = (root: Document | ShadowRoot) => {
       for (const element of root.querySelectorAll<HTMLElement>('*')) {
@@ -52,25 +70,17 @@ export function controlsOutOfReach(page: Page): Promise<string[]> {
       const style = getComputedStyle(control);
       // What is pressed through its label, and what is only for keys.
       if (style.clipPath !== 'none' || style.pointerEvents === 'none' || style.opacity === '0') continue;
-      let boxes = [...control.getClientRects()];
+      const boxes = [...control.getClientRects()];
       if (!boxes.some(({ width, height }) => width > 3 && height > 3)) continue;
-      control.scrollIntoView({ block: 'center', inline: 'nearest', behavior: 'instant' });
-      await frame();
-      boxes = [...control.getClientRects()].filter(({ width, height }) => width > 3 && height > 3);
-      // A link over several lines is hit on any of them.
-      const reached = boxes.some((box) => {
-        const found = hit(box.x + box.width / 2, box.y + box.height / 2);
-        if (!found) return false;
-        const up = chain(found);
-        const labels = 'labels' in control ? [...((control as HTMLInputElement).labels ?? [])] : [];
-        return up.includes(control) || labels.some((label) => up.includes(label));
-      });
-      if (reached) continue;
-      const box = boxes[0];
-      const found = box && hit(box.x + box.width / 2, box.y + box.height / 2);
-      wrong.push(
-        `${nameOf(control)} at ${Math.round(box?.x ?? -1)},${Math.round(box?.y ?? -1)}: ${found ? `under ${nameOf(found)} .${found.className}` : 'out of the window'}`,
-      );
+      // Off the page until it has the focus.
+      if (boxes.every(({ bottom }) => bottom + scrollY <= 0)) continue;
+      let found = await reach(control);
+      // What came with scrolling makes room, and is scrolled once more.
+      if (found !== null) {
+        await new Promise((later) => setTimeout(later, 150));
+        found = await reach(control);
+      }
+      if (found !== null) wrong.push(`${nameOf(control)} ${found}`);
     }
     return wrong;
   });

@@ -133,5 +133,8 @@ export async function until(holds: () => boolean): Promise<void> {
 export async function saidBeside(): Promise<string | null> {
   await import('~/runtime/kit/say-beside');
   await settled();
-  return document.querySelector('pl-said')?.shadowRoot?.querySelector('[role=status]')?.textContent || null;
+  return (
+    document.querySelector('pl-said')?.shadowRoot?.querySelector(':is([role=status], [role=alert])')?.textContent ||
+    null
+  );
 }

@@ -74,20 +74,38 @@ function Table({
 }: Props & { products: readonly Product[]; shown: readonly ComparePart[] }): VNode {
   const { words, settings } = piece;
   const money = (amount: number) => formatMoney(amount, host.currency, host.locale);
-  const line = (key: ComparePart, name: string, cell: (product: Product) => VNode | string) => (
-    <tr key={key} data-part={key}>
-      {name ? (
+  const isMarked = settings.differences === 'marked';
+  /** A row that every product has an answer for; marked where the answers differ. */
+  const line = (key: ComparePart, name: string, answerOf: (product: Product) => string) => {
+    const answers = products.map(answerOf);
+    const differs = isMarked && new Set(answers).size > 1;
+    return (
+      <tr key={key} data-part={key} data-slot={differs ? 'differs' : undefined}>
         <th scope="row" data-word={key}>
           {name}
+          {differs && <span class="sr"> ({words.differs})</span>}
         </th>
-      ) : (
-        <td />
-      )}
-      {products.map((product) => (
-        <td key={product.slug}>{cell(product)}</td>
-      ))}
-    </tr>
-  );
+        {answers.map((answer, i) => (
+          <td key={products[i]!.slug}>{answer}</td>
+        ))}
+      </tr>
+    );
+  };
+  const buy = (product: Product) => {
+    const [only] = product.variants;
+    const isPlain = product.variants.length === 1 && product.options.length === 0;
+    if (!isPlain || (only!.stock !== null && only!.stock <= 0))
+      return (
+        <a class="add" data-slot="add" data-word="choose" href={`/shop/p/${product.slug}`}>
+          {words.choose}
+        </a>
+      );
+    return (
+      <button type="button" class="add" data-slot="add" data-word="add" onClick={() => onAdd(product)}>
+        {added.has(product.slug) ? words.added : words.add}
+      </button>
+    );
+  };
   const rows: Partial<Record<ComparePart, () => VNode | VNode[]>> = {
     price: () => line('price', words.price, (product) => priceOf(product, words.from, money)),
     rating: () =>
@@ -116,12 +134,12 @@ function Table({
       })
         .filter(({ differs }) => settings.differences !== 'alone' || differs)
         .map(({ key, values, differs, best }) => {
-          const isMarked = differs && settings.differences === 'marked';
+          const stands = differs && isMarked;
           return (
-            <tr key={key} data-part="attributes" data-slot={isMarked ? 'differs' : undefined}>
+            <tr key={key} data-part="attributes" data-slot={stands ? 'differs' : undefined}>
               <th scope="row">
                 {key}
-                {isMarked && <span class="sr"> ({words.differs})</span>}
+                {stands && <span class="sr"> ({words.differs})</span>}
               </th>
               {values.map((value, i) => (
                 <td key={i}>
@@ -136,25 +154,17 @@ function Table({
             </tr>
           );
         }),
-    buy: () =>
-      line('buy', '', (product) => {
-        const [only] = product.variants;
-        const isPlain = product.variants.length === 1 && product.options.length === 0;
-        if (!isPlain || (only!.stock !== null && only!.stock <= 0))
-          return (
-            <a class="add" data-slot="add" data-word="choose" href={`/shop/p/${product.slug}`}>
-              {words.choose}
-            </a>
-          );
-        return (
-          <button type="button" class="add" data-slot="add" data-word="add" onClick={() => onAdd(product)}>
-            {added.has(product.slug) ? words.added : words.add}
-          </button>
-        );
-      }),
+    buy: () => (
+      <tr key="buy" data-part="buy">
+        <td />
+        {products.map((product) => (
+          <td key={product.slug}>{buy(product)}</td>
+        ))}
+      </tr>
+    ),
   };
   return (
-    <table>
+    <table style={{ '--count': products.length }}>
       <thead>
         <tr>
           <td />

@@ -206,6 +206,9 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
       </>,
       shadow.root,
     );
+    // What stands last on the page can be scrolled out from under the tray.
+    const tray = shadow.root.querySelector<HTMLElement>('.tray');
+    document.body.style.marginBlockEnd = tray ? `${tray.offsetHeight}px` : '';
     for (const { slug, shadow: tick } of ticks) {
       tick.style(host.themeCss, tickCss, '');
       render(
@@ -255,6 +258,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
       document.removeEventListener('pl-cards', placeTicks);
       document.removeEventListener('pl-compare', onPlace as EventListener);
       removeTicks();
+      document.body.style.marginBlockEnd = '';
       shadow.element.remove();
     },
   };

@@ -3,7 +3,7 @@ import type { ProductCard } from '~/core/catalogue';
 import { foresee } from './foresee';
 import { fill } from '~/core/words/fill';
 import type { CartAnswer, CartChangeRequest } from '../cart-client';
-import { say as sayBeside } from '../kit/say';
+import { readyToSay, say as sayBeside } from '../kit/say';
 import type { OpenAbout, PieceHost } from '../piece-host';
 
 /** What was done, with the way back. What went wrong is said beside what was pressed. */
@@ -40,6 +40,7 @@ interface Behind {
 
 export function createDesk({ host, words, redraw, comeBack }: Behind): Desk {
   host().cart.foreseeWith(foresee);
+  readyToSay();
   let said: Said | null = null;
   let couponProblem: string | null = null;
   let placeProblem: string | null = null;

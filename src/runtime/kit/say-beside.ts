@@ -32,7 +32,6 @@ function asked(): Element | null {
 function build(): { readonly shadow: Shadow; readonly text: HTMLElement } {
   const shadow = createShadow('pl-said', 'said');
   const text = document.createElement('p');
-  text.setAttribute('role', 'status');
   shadow.root.append(text);
   shadow.element.setAttribute('popover', 'manual');
   return { shadow, text };
@@ -63,6 +62,7 @@ export function sayBeside(text: string, { isBad = false, themeCss = '' }: Saying
   element.dir = getComputedStyle(by ?? document.body).direction;
   element.togglePopover?.(true);
   line.text.classList.toggle('bad', isBad);
+  line.text.setAttribute('role', isBad ? 'alert' : 'status');
   line.text.textContent = text;
   place();
   heard = new AbortController();

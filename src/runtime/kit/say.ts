@@ -1,7 +1,9 @@
-/**
- * Says what came of a press beside what was pressed. Fetched with the first sign of somebody, so that it is there
- * without a connection, too.
- */
+/** Fetches what says things, so that it is there without a connection, too. */
+export function readyToSay(): void {
+  void import('./say-beside').catch(() => undefined);
+}
+
+/** Says what came of a press beside what was pressed. */
 export function say(text: string, isBad = false, themeCss = ''): void {
   void import('./say-beside').then(
     ({ sayBeside }) => sayBeside(text, { isBad, themeCss }),
