@@ -100,6 +100,8 @@ export function startPreview({ apply, open, cart, surfaces }: Preview): void {
     document.dispatchEvent(new Event('pl-cards'));
   }
 
+  // In the shop Tab stays in what is open; in the bench it leads on, out of the preview.
+  addEventListener('keydown', (event) => event.key === 'Tab' && event.stopPropagation(), true);
   document.addEventListener('submit', (event) => event.preventDefault(), true);
   document.addEventListener('click', (event) => {
     const path = event.composedPath().filter((target): target is HTMLElement => target instanceof HTMLElement);
@@ -124,8 +126,11 @@ export function startPreview({ apply, open, cart, surfaces }: Preview): void {
     (word.closest('dialog') ?? document.body).append(field);
     field.focus();
     field.select();
+    let hasEnded = false;
     const end = (keep: boolean) => {
-      if (!field.isConnected) return;
+      // A field that is taken away loses the focus, which ends it once more.
+      if (hasEnded) return;
+      hasEnded = true;
       const text = field.value.trim();
       field.remove();
       if (keep && text && text !== before)

@@ -116,9 +116,12 @@ describe('a new data folder', () => {
       '/studio/revisions',
     ])
       expect([room, (await get(room, cookie)).status]).to.deep.equal([room, 200]);
+    // The bare address leads to work while there is some, and shoppers to the shop.
+    expect((await get('/', cookie)).headers.get('location')).to.equal('/studio');
+    expect((await get('/')).status).to.equal(503);
   });
 
-  it('opens when it is published', async () => {
+  it('opens when it is published, and its bare address leads everybody to it', async () => {
     const headers = { cookie, origin: server.origin, 'content-type': 'application/json' };
     const draft = (await (await fetch(`${server.origin}/api/studio/draft`, { headers })).json()) as { edit: number };
     const patch = [{ op: 'replace', path: '/shop/name', value: 'Reed & Loft' }];
@@ -140,5 +143,6 @@ describe('a new data folder', () => {
     await new Promise((resolve) => setTimeout(resolve, 300));
     const open = await get('/shop/');
     expect([open.status, (await open.text()).includes('Reed &amp; Loft')]).to.deep.equal([200, true]);
+    for (const who of ['', cookie]) expect((await get('/', who)).headers.get('location')).to.equal('/shop/');
   });
 });

@@ -7,6 +7,8 @@ test('what is pressed in the preview is chosen in the outline, and words are edi
   page,
   server,
 }) => {
+  const faults: string[] = [];
+  page.on('pageerror', ({ message }) => faults.push(message));
   await signIn(page, server.origin, '/studio/bench/quick-view');
   await expect(preview(page).getByRole('heading')).toBeVisible();
 
@@ -26,10 +28,22 @@ test('what is pressed in the preview is chosen in the outline, and words are edi
   await expect(preview(page).getByRole('link', { name: 'The long story' })).toBeVisible();
   await expect(page.getByTestId('draft-state')).toContainText('8 changes in draft');
 
+  // Tab leads on, out of the preview.
+  await preview(page)
+    .getByRole('link', { name: 'See all details' })
+    .or(preview(page).getByRole('button'))
+    .first()
+    .focus();
+  const isInFrame = () => page.evaluate(() => document.activeElement?.tagName === 'IFRAME');
+  expect(await isInFrame()).toBe(true);
+  for (let i = 0; i < 60 && (await isInFrame()); i += 1) await page.keyboard.press('Tab');
+  expect(await isInFrame()).toBe(false);
+
   await page.reload();
   await expect(preview(page).getByRole('link', { name: 'The long story' })).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByTestId('draft-state')).toContainText('7 changes in draft');
+  expect(faults).toEqual([]);
 });
 
 test('no panel of the bench squeezes or cuts off what is in it', async ({ page, server }) => {

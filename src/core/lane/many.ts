@@ -26,7 +26,8 @@ export function addPiece(lane: Lane, definition: PieceDefinition): string {
 /** Adds a piece like another, off and under a name of its own; answers its id. Changes `lane`. */
 export function copyPiece(lane: Lane, id: string, definitions: readonly PieceDefinition[]): string {
   const original = lane.pieces[id]!;
-  const copy = structuredClone(original);
+  // Lanes are JSON documents. Under change they are proxies, which the platform's own clone refuses.
+  const copy = JSON.parse(JSON.stringify(original)) as Piece;
   const taken = new Set(Object.values(lane.pieces).map((piece) => pieceName(piece, definitions)));
   const base = `Copy of ${pieceName(original, definitions)}`.slice(0, 54);
   copy.name = base;

@@ -39,7 +39,10 @@ const ANY_POSTCODE = /^[A-Z\d][A-Z\d -]{1,11}$/i;
 
 /** Whether a postcode is written as one of this country. */
 export function isPostcode(country: string, postcode: string): boolean {
-  return (countryOf(country)?.postcode ?? ANY_POSTCODE).test(postcode);
+  // On letters a country stands before the postcode: “D-10115”.
+  const plain = postcode.replace(/^[A-Z]{1,2}\s*[-\s]\s*/i, '');
+  const shape = countryOf(country)?.postcode ?? ANY_POSTCODE;
+  return shape.test(postcode) || shape.test(plain);
 }
 
 /** Every country there is (ISO 3166-1 alpha-2). */

@@ -50,7 +50,10 @@ export function CheckoutPage(props: Props): VNode {
   const parts = piece.parts.filter((part) => !device || !part.hideOn.includes(device));
   const wrong = Object.entries(state.problems);
   const general = wrong.filter(([field]) => !(field in FIELD_WORDS)).map(([, text]) => text);
-  const fields = wrong.filter(([field]) => field in FIELD_WORDS) as [keyof typeof FIELD_WORDS, string][];
+  const order = fieldsInOrder(parts.map(({ key }) => key));
+  const fields = (wrong.filter(([field]) => field in FIELD_WORDS) as [FieldName, string][]).sort(
+    ([a], [b]) => order.indexOf(a) - order.indexOf(b),
+  );
   const draw = ({ key }: { key: CheckoutPart }) => (
     <div key={key} data-part={key}>
       <Part {...props} name={key} />
@@ -134,6 +137,17 @@ const FIELD_WORDS = {
   delivery: 'deliveryHeading',
   cardNumber: 'card',
 } as const satisfies Readonly<Record<string, keyof CheckoutPiece['words']>>;
+type FieldName = keyof typeof FIELD_WORDS;
+
+const FIELDS_OF: Readonly<Partial<Record<CheckoutPart, readonly FieldName[]>>> = {
+  contact: ['email', 'name'],
+  address: ['line1', 'line2', 'postcode', 'city', 'country'],
+  delivery: ['delivery'],
+  payment: ['cardNumber'],
+};
+
+/** Fields as they stand on the page, where the owner put the parts. */
+const fieldsInOrder = (parts: readonly CheckoutPart[]): FieldName[] => parts.flatMap((part) => FIELDS_OF[part] ?? []);
 
 function Part({ name, shown, piece, state, isPaying }: Props & { name: CheckoutPart }): VNode | null {
   const { words, settings } = piece;

@@ -22,7 +22,13 @@ export function RichField({ label, help, value, most, dir, rows = 10, pieces = {
   const insert = (snippet: string) => {
     const at = field.current?.selectionStart ?? value.length;
     const next = value.slice(0, at) + snippet + value.slice(field.current?.selectionEnd ?? at);
-    if (next.length <= most) onChange(next);
+    if (next.length > most) return;
+    onChange(next);
+    // Typing goes on behind it, once what asked for it has given the focus back.
+    setTimeout(() => {
+      field.current?.focus();
+      field.current?.setSelectionRange(at + snippet.length, at + snippet.length);
+    });
   };
   return (
     <div className="flex flex-col gap-1.5">

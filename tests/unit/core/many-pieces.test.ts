@@ -1,4 +1,5 @@
 import { expect } from 'chai';
+import { produce } from 'immer';
 import {
   addPiece,
   canAdd,
@@ -63,6 +64,14 @@ describe('many pieces of a kind', () => {
     lane.pieces[third]!.name = 'Autumn row';
     expect((lane.pieces[first]!.settings['shows'] as { tag: string }).tag).to.equal('gift');
     expect(sentences(before, lane)).to.deep.equal(['Copy of Spring row: Is new.', 'Autumn row: Is new.']);
+  });
+
+  it('are copied of a lane that is being changed, too', () => {
+    let made = '';
+    const changed = produce(liveDemoLane(), (draft) => void (made = copyPiece(draft, 'quick-view', definitions)));
+
+    expect(changed.pieces[made]).to.deep.include({ kind: 'quick-view', name: 'Copy of Quick view', on: false });
+    expect(changed.pieces[made]!.parts).to.deep.equal(changed.pieces['quick-view']!.parts);
   });
 
   it('are warned of when a selection names what is gone, and of a place there is no more', () => {

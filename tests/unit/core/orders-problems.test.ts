@@ -38,6 +38,9 @@ describe('checkCheckout', () => {
 
   it('knows postcodes by country, and the countries it serves', () => {
     expect(checkCheckout({ ...good, country: 'GB', postcode: 'LA22 9HE' }, SERVED)).to.deep.equal([]);
+    for (const postcode of ['D-10115', 'DE-10115', 'd 10115', 'D - 10115'])
+      expect(checkCheckout({ ...good, postcode }, SERVED), postcode).to.deep.equal([]);
+    expect(checkCheckout({ ...good, postcode: 'D-1011' }, SERVED)).to.have.length(1);
     expect(checkCheckout({ ...good, country: 'XX' }, SERVED).map((problem) => problem.code)).to.deep.equal([
       'country-unserved',
     ]);

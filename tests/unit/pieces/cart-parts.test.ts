@@ -405,6 +405,13 @@ describe('the checkout', () => {
     ]);
   });
 
+  it('says what is wrong in the order in which it stands on the page', () => {
+    const drawn = page(full, { problems: { cardNumber: 'C', delivery: 'D', city: 'T', name: 'N', email: 'E' } });
+
+    const said = drawn.texts('[data-problems] li').map((text) => text.slice(-1));
+    expect(said).to.deep.equal(['E', 'N', 'T', 'D', 'C']);
+  });
+
   it('says what concerns the whole at the top', () => {
     const drawn = page(full, { problems: { cart: 'Heron is sold out.' } });
 
