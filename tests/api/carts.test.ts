@@ -51,6 +51,28 @@ describe('carts', () => {
     expect((await viewCart(shop.app, token)).count).to.equal(2);
   });
 
+  it('tell of what is made to order when it leaves, and add that to the way, up to the mail', async () => {
+    const token = randomUUID();
+    await add(token, 'hoop-winder', {});
+    const atOnce = await change(token, { kind: 'destination', country: 'DE', postcode: '10115' });
+    await sewn(token, PLAIN);
+
+    const { lines, estimate } = await viewCart(shop.app, token);
+
+    expect(atOnce.ok && atOnce.value.view.estimate!.ways[0]!.days).to.equal('2–3 working days');
+    expect(lines.map(({ arrival }) => arrival)).to.deep.equal([null, 'Made to order: leaves us in about 12 days']);
+    expect(estimate!.ways.map(({ days }) => days)).to.deep.equal([
+      'about 12 days to make, then 2–3 working days',
+      'about 12 days to make, then 1–2 working days',
+    ]);
+    const placed = await orderNow(shop.app, { cartToken: token, form });
+    await sendOrderMails(shop.app);
+    const [mail] = await shop.app.mailbox.list(1);
+    expect(mail!.text).to.include('about 12 days to make, then 2–3 working days');
+    const order = await showOrder(shop.app, placed.ok ? placed.value.token : '');
+    expect(order!.deliveryDays).to.equal('about 12 days to make, then 2–3 working days');
+  });
+
   it('stay right when two tabs change them at once', async () => {
     const token = randomUUID();
 

@@ -15,6 +15,7 @@ export function lineView(over: Partial<CartLineView> = {}): CartLineView {
     choices: 'Small, Harbour',
     answerTexts: [],
     answers: {},
+    arrival: null,
     isChangeable: true,
     better: null,
     instead: null,

@@ -27,6 +27,8 @@ export interface CartLineView {
   /** Answers to options, in words and as they were given. */
   readonly answerTexts: readonly AnswerText[];
   readonly answers: Answers;
+  /** How it comes where it does not leave at once by parcel, in words; null: as usual. */
+  readonly arrival: string | null;
   /** Whether there is anything to choose: other variants, or options. */
   readonly isChangeable: boolean;
   /** What can stand in its place; null: nothing. */

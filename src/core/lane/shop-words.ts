@@ -481,6 +481,13 @@ export const SHOP_WORDS = {
     'Wird für dich gefertigt: Versand in etwa {days, plural, one {# Tag} other {# Tagen}}',
     'يُصنع عند الطلب: يُشحن خلال {days} يومًا تقريبًا',
   ),
+  daysAfterMaking: word(
+    'Days, made to order',
+    '{lead} is how long it is made, {days} how long it is on its way.',
+    'about {lead, plural, one {# day} other {# days}} to make, then {days}',
+    'etwa {lead, plural, one {# Tag} other {# Tage}} Fertigung, dann {days}',
+    'نحو {lead} يومًا للصنع، ثم {days}',
+  ),
   byDownload: word(
     'A download',
     'Instead of delivery.',

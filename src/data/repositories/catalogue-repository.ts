@@ -20,6 +20,8 @@ export interface VariantFacts {
   readonly name: string;
   readonly choices: Readonly<Record<string, string>>;
   readonly fulfilment: Fulfilment;
+  /** Days until what is made to order leaves; null: it is on the shelf. */
+  readonly leadDays: number | null;
   readonly priceMinor: Minor;
   /** The lowest price of the 30 days before it was lowered; null: nothing was shown before. */
   readonly lowMinor: Minor | null;
@@ -116,6 +118,7 @@ export function catalogueRepository(db: Database) {
         slug: string;
         name: string;
         fulfilment: Fulfilment;
+        lead_days: number | null;
         first_image: string | null;
         options: string;
         download_file: string | null;
@@ -128,7 +131,7 @@ export function catalogueRepository(db: Database) {
         instead: string;
       }
     >(
-      `SELECT v.*, s.quantity, p.slug, p.name, p.fulfilment, p.options, p.download_file, p.tax_rate, p.item_delivery_minor, p.better,
+      `SELECT v.*, s.quantity, p.slug, p.name, p.fulfilment, p.lead_days, p.options, p.download_file, p.tax_rate, p.item_delivery_minor, p.better,
          (SELECT count(*) FROM variants o WHERE o.product_id = p.id) variant_count,
          (SELECT json_group_array(DISTINCT s.slug) FROM product_categories pc JOIN categories c ON c.id = pc.category_id
             JOIN categories s ON s.id = c.id OR s.id = c.parent_id WHERE pc.product_id = p.id) category_slugs,
@@ -154,6 +157,7 @@ export function catalogueRepository(db: Database) {
             name: row.name,
             choices: JSON.parse(row.choices) as Record<string, string>,
             fulfilment: row.fulfilment,
+            leadDays: row.lead_days,
             priceMinor: minor(row.price_minor),
             lowMinor: row.low_minor === null ? null : minor(row.low_minor),
             costMinor: row.cost_minor,

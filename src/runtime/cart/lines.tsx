@@ -134,6 +134,7 @@ function Line({ line, shown, words, settings, below }: LinesProps & { line: Cart
         <a href={href}>{line.name}</a>
         {line.choices && <small>{line.choices}</small>}
         <AnswerLines line={line} words={words} language={shown.language} />
+        {line.arrival && <small>{line.arrival}</small>}
         {line.problem && <p class="problem">{line.problem}</p>}
       </div>
       <Sum money={money} now={line.lineMinor} was={line.fullMinor} free={words.deliveryFree} />

@@ -88,7 +88,9 @@ function Row(props: { name: string; word?: TotalWord | undefined; sum: string; i
 }
 
 function deliveryText(cart: CartView, words: Props['words'], money: (amount: number) => string): string {
-  if (cart.deliveryMinor === null) return words.deliveryLater;
+  // Said to be free above, it is free here.
+  if (cart.deliveryMinor === null)
+    return cart.freeDelivery?.missingMinor === 0 ? words.deliveryFree : words.deliveryLater;
   return cart.deliveryMinor === 0 ? words.deliveryFree : money(cart.deliveryMinor);
 }
 

@@ -55,6 +55,13 @@ export async function quoteDelivery(
     valueMinor: sum(({ priceable }) => priceable.unitPriceMinor * priceable.quantity),
   };
   const extra = sum(({ facts, line }) => facts.itemDeliveryMinor * line.quantity);
-  const ways = await quoteParcel(app, to, parcel, language);
-  return ways.map((way) => ({ ...way, amountMinor: minor(way.amountMinor + extra) }));
+  const [ways, { lane }] = await Promise.all([quoteParcel(app, to, parcel, language), liveLane(app)]);
+  // One parcel leaves when the last of it is made.
+  const lead = Math.max(0, ...parcels.map(({ facts }) => facts.leadDays ?? 0));
+  const say = sayIn(lane, language);
+  return ways.map((way) => ({
+    ...way,
+    days: lead > 0 ? say('daysAfterMaking', { lead, days: way.days }) : way.days,
+    amountMinor: minor(way.amountMinor + extra),
+  }));
 }

@@ -1,5 +1,5 @@
 import { type Cart, type CartLineView, type CartView } from '~/core/cart';
-import { localeFor, type Shop } from '~/core/lane';
+import { localeFor, sayIn, type Lane, type SayShop, type Shop } from '~/core/lane';
 import { minor, type Minor } from '~/core/money';
 import { formatMoney } from '~/core/money';
 import {
@@ -81,7 +81,7 @@ export async function viewStored(
   const rename = cartRename(shop.cart, language);
   const view: CartView = {
     version: cart.version ?? 0,
-    lines: goods.map((good, i) => viewLine(good, priced.lines[i]!, nameOf, { language, rename })),
+    lines: goods.map((good, i) => viewLine(good, priced.lines[i]!, nameOf, { lane: live.lane, language, rename })),
     gifts: gifts.map(({ offerId, offer, facts: { name, choices, picture }, quantity, valueMinor, isGone }) => ({
       ...{ offerId, offer, name, choices: Object.values(choices).join(', '), picture, quantity },
       valueMinor: minor(valueMinor * quantity),
@@ -184,7 +184,7 @@ function viewLine(
   good: Good,
   price: PricedGoods['lines'][number],
   nameOf: (id: string) => string | undefined,
-  { language, rename }: { readonly language: string; readonly rename: Rename },
+  { lane, language, rename }: { readonly lane: Lane; readonly language: string; readonly rename: Rename },
 ): CartLineView {
   const { line, facts, evaluation } = good;
   const insteadPrice = insteadMinor(line, facts);
@@ -197,6 +197,7 @@ function viewLine(
     choices: Object.values(facts.choices).join(', '),
     answerTexts: answerTexts(facts.options, evaluation.answers, nameOf),
     answers: evaluation.answers,
+    arrival: arrivalOf(facts, sayIn(lane, language)),
     isChangeable: facts.hasSiblings || facts.options.length > 0,
     better: null,
     instead: insteadPrice === null ? null : { of: line.insteadOf!, unitMinor: insteadPrice },
@@ -210,6 +211,12 @@ function viewLine(
     steps: price.steps,
     problem: wordGoodProblem(good, language, rename),
   };
+}
+
+/** How something comes that does not leave at once by parcel. */
+function arrivalOf({ fulfilment, leadDays }: VariantFacts, say: SayShop): string | null {
+  if (fulfilment === 'download') return say('byDownload');
+  return fulfilment === 'parcel' && leadDays !== null ? say('madeToOrder', { days: leadDays }) : null;
 }
 
 /** How many items a shopper's cart holds, as its count says; lines whose variant is gone do not count. */

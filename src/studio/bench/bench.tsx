@@ -159,7 +159,7 @@ function BenchScreen({ pieceId, samples, categories, start, layouts: ownLayouts 
             className="plain p-1.5"
             aria-label="Find a setting"
             title="Find a setting ( / )"
-            onClick={() => dispatchEvent(new KeyboardEvent('keydown', { key: '/', bubbles: true }))}
+            onClick={() => document.body.dispatchEvent(new KeyboardEvent('keydown', { key: '/', bubbles: true }))}
           >
             <Search size={18} strokeWidth={1.75} />
           </button>

@@ -124,6 +124,11 @@ describe('the sums of a cart', () => {
       rows(totals(cartView([lineView()], { deliveryMinor: deliveryMinor === null ? null : minor(deliveryMinor) })))[1];
 
     expect([at(null), at(0), at(490)]).to.deep.equal(['Deliveryat checkout', 'Deliveryfree', 'Delivery€4.90']);
+    // What is said above the sums is said in them.
+    const reached = { thresholdMinor: minor(6000), missingMinor: minor(0) };
+    expect(rows(totals(cartView([lineView()], { deliveryMinor: null, freeDelivery: reached })))[1]).to.equal(
+      'Deliveryfree',
+    );
   });
 
   it('leave delivery out where nothing is sent, and a discount of nothing', () => {

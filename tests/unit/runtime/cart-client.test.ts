@@ -16,6 +16,7 @@ function cart(quantity: number): CartView {
     choices: '',
     answerTexts: [],
     answers: {},
+    arrival: null,
     isChangeable: false,
     better: null,
     instead: null,
