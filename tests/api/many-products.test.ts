@@ -28,7 +28,7 @@ describe('a shop of many products', () => {
     ['a category', () => listProducts(shop.app, { ...params, page: 1 }, 'more-deltas', 2)],
     ['a search', () => listProducts(shop.app, { ...params, q: 'harbour line' }, null, 2)],
     ['a tag', () => listProducts(shop.app, params, null, 2, { chosen: { ...NOTHING_CHOSEN, tags: ['gift'] } })],
-    ['a price range', () => listProducts(shop.app, { ...params, from: 10, to: 20, stock: '1' }, null, 2)],
+    ['a price range', () => listProducts(shop.app, { ...params, from: '10', to: '20', stock: '1' }, null, 2)],
     ['what is suggested while typing', () => findWhileTyping(shop.app, 'har')],
     ['a product', () => findProduct(shop.app, 'heron')],
     [

@@ -26,6 +26,31 @@ describe('search', () => {
     expect(missed.length, missed.join('\n')).to.be.at.most(2);
   });
 
+  it('puts names before texts, and the whole phrase before its words', async () => {
+    expect((await slugs('kite bags'))[0]).to.equal('kite-bag');
+    expect((await slugs('line 40kg'))[0]).to.equal('single-line-40-kg');
+    const spars = await search('spar');
+    expect(spars.cards.slice(0, 2).map(({ slug }) => slug)).to.have.members(['carbon-spar', 'fibreglass-spar']);
+    // Every kite has a fact called “Spar”: what it says counts, not what it is called.
+    expect(spars.total).to.be.below(20);
+    const names = (await search('kite bag')).cards.map(({ name }) => name);
+    const inName = names.map((name) => /kite/i.test(name) && /bag/i.test(name));
+    expect(inName).to.deep.equal([...inName].sort((a, b) => Number(b) - Number(a)));
+  });
+
+  it('reads prices as they are typed, whichever stands first, and leaves an empty end open', async () => {
+    const prices = async (from: string, to: string) =>
+      (await search('kite', { from, to, sort: 'price-up' })).cards.map(({ fromMinor }) => fromMinor);
+    const all = await prices('', '');
+    const between = await prices('10,50', '49.00');
+
+    expect(between.length).to.be.within(1, all.length - 1);
+    expect(await prices('49', '10.50')).to.deep.equal(between);
+    expect(await prices('€ 10.50', '49 €')).to.deep.equal(between);
+    expect(await prices('cheap', 'dear')).to.deep.equal(all);
+    expect(await prices('10,50', '')).to.include.members(between);
+  });
+
   it('says which word it took for which', async () => {
     expect((await search('kestral')).mended).to.deep.equal([{ typed: 'kestral', taken: 'kestrel' }]);
     expect((await search('kestrel')).mended).to.deep.equal([]);

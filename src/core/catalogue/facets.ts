@@ -84,11 +84,16 @@ export function readChosen(search: URLSearchParams): Chosen {
   const stars = Number(search.get('rating'));
   return {
     attributes: plain(lists.a),
-    ranges: Object.fromEntries(ranges),
+    ranges: Object.fromEntries([...ranges].map(([key, range]) => [key, inOrder(range)])),
     axes: plain(lists.v),
     tags: [...new Set(search.getAll('tag').filter((tag) => tag !== '' && tag.length <= 60))].slice(0, MOST_VALUES),
     rating: [1, 2, 3, 4, 5].includes(stars) ? stars : null,
   };
+}
+
+/** Ends the other way round are meant as they make sense. */
+function inOrder({ from, to }: { readonly from: number | null; readonly to: number | null }) {
+  return from !== null && to !== null && from > to ? { from: to, to: from } : { from, to };
 }
 
 /** A choice without one of its parts: what the counts of that part are taken under. */

@@ -1,3 +1,3 @@
-export { firstThatFinds, searchesOf, type SearchWord } from './match';
+export { firstThatFinds, ranksOf, searchesOf, type SearchRanks, type SearchWord } from './match';
 export { nearWords, trigramsOf } from './slips';
 export { queryWords, wordsOf } from './words';

@@ -4,18 +4,23 @@ export interface SearchWord {
   /** Synonyms and mended slips; phrases of several words allowed. */
   readonly others: readonly string[];
   readonly products: number;
+  /** Known as it stands, but for its ending: words that only begin like it are others. */
+  readonly isWhole?: boolean;
 }
 
 /** Found by so many products a search is answered as typed; with fewer its commonest word is not insisted on. */
 const ENOUGH = 3;
 
-/** A phrase of SQLite's full-text query language (FTS5, 3.2), matched from its start: quotes make everything in it plain. */
-function phrase(text: string): string {
-  return `"${text.replaceAll('"', '""')}" *`;
+/** A phrase of SQLite's full-text query language (FTS5, 3.2), whole or by its beginning: quotes make everything in it plain. */
+function phrase(text: string, isWhole = false): string {
+  return `"${text.replaceAll('"', '""')}"${isWhole ? '' : ' *'}`;
 }
 
 function anyOf(word: SearchWord): string {
-  return `(${[word.text, ...word.others].map(phrase).join(' OR ')})`;
+  const parted = partMeasure(word.text);
+  const texts = parted === word.text ? [word.text] : [word.text, parted];
+  const own = texts.map((text) => phrase(text, word.isWhole));
+  return `(${[...own, ...word.others.map((other) => phrase(other))].join(' OR ')})`;
 }
 
 /**
@@ -44,4 +49,25 @@ export async function firstThatFinds(
     if (!best || found > best.found) best = { search, found };
   }
   return best && best.found > 0 ? best.search : null;
+}
+
+/** Full-text queries by which what is found is ordered, the closest first: names come before texts, a phrase before its words. */
+export interface SearchRanks {
+  readonly typed: string;
+  readonly phraseInName: string;
+  readonly wordsInName: string;
+  readonly phrase: string;
+}
+
+export function ranksOf(typed: string, words: readonly SearchWord[]): SearchRanks | null {
+  const found = words.filter(({ products }) => products > 0);
+  if (found.length === 0) return null;
+  const whole = phrase(found.map(({ text }) => partMeasure(text)).join(' '));
+  const all = found.map(anyOf).join(' AND ');
+  return { typed, phraseInName: `name : ${whole}`, wordsInName: `name : (${all})`, phrase: whole };
+}
+
+/** “40kg” as it is written elsewhere: “40 kg”. */
+function partMeasure(word: string): string {
+  return word.replace(/^(\d+)(\p{L}+)$/u, '$1 $2');
 }

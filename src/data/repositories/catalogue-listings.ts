@@ -1,5 +1,6 @@
 import type { CardExtras, Category, Chosen, OrderRow, ProductCard } from '~/core/catalogue';
 import { minor } from '~/core/money';
+import type { SearchRanks } from '~/core/search';
 import type { Relatable } from '~/core/suggest';
 import type { Database } from '../database';
 import { ratingOf, type ProductRow } from './product-row';
@@ -21,8 +22,8 @@ export interface ListingQuery {
   readonly category?: string;
   /** A full-text query, as `resolveSearch` writes it. */
   readonly match?: string;
-  /** What was typed for it. */
-  readonly typed?: string;
+  /** What is closest to what was typed, as `resolveSearch` says; without it all that is found is as close. */
+  readonly ranks?: SearchRanks | null;
   readonly inStockOnly?: boolean;
   readonly fromMinor?: number;
   readonly toMinor?: number;
@@ -40,12 +41,18 @@ export interface ListingQuery {
   readonly pageSize: number;
 }
 
+/** Whether a product is among those that a full-text query finds. */
+function found(query: string): string {
+  return `p.id IN (SELECT rowid FROM product_search WHERE product_search MATCH ${query})`;
+}
+
 /** Name, words, SKUs, text: how much a word found there counts (BM25). */
 const BM25 = 'bm25(product_search, 12, 6, 10, 1)';
 
 const ORDER_BY: Readonly<Record<ListingSort, string>> = {
-  // A name typed whole is what was meant, however much else holds its words.
-  relevance: `p.name = $typed COLLATE NOCASE DESC, ${BM25}, p.sold_count DESC, p.id`,
+  // A name typed whole is what was meant, however much else holds its words; then names, then what is written of it.
+  relevance: `p.name = $typed COLLATE NOCASE DESC, ${found('$phraseInName')} DESC, ${found('$wordsInName')} DESC,
+     ${found('$phrase')} DESC, ${BM25}, p.sold_count DESC, p.id`,
   featured: 'p.is_featured DESC, p.sold_count DESC, p.id',
   'best-selling': 'p.recent_count DESC, p.sold_count DESC, p.id',
   // Of a category; what its owner did not arrange follows.
@@ -67,6 +74,13 @@ const CARD = `p.id, p.slug, p.name, p.short_text, p.options <> '[]' has_options,
 function orderOf({ sort, match, category }: Pick<ListingQuery, 'sort' | 'match' | 'category'>): ListingSort {
   const isVoid = (sort === 'relevance' && !match) || (sort === 'by-hand' && !category);
   return isVoid ? 'featured' : sort;
+}
+
+/** What the order of relevance asks for. */
+function ranksFor(query: Pick<ListingQuery, 'sort' | 'match' | 'category' | 'ranks'>): object {
+  if (orderOf(query) !== 'relevance') return {};
+  const alike = { typed: '', phraseInName: query.match, wordsInName: query.match, phrase: query.match };
+  return query.ranks ?? alike;
 }
 
 export const CATEGORY_TREE = `tree(id) AS (
@@ -91,7 +105,7 @@ export function catalogueListings(db: Database) {
          SELECT ${CARD} FROM hits JOIN products p ON p.id = hits.id ORDER BY hits.place`,
       {
         ...params,
-        ...(sort === 'relevance' && { typed: query.typed ?? '' }),
+        ...ranksFor(query),
         limit,
         offset,
       },
@@ -124,7 +138,7 @@ export function catalogueListings(db: Database) {
            coalesce(v.image_src, (SELECT src FROM images i WHERE i.product_id = p.id ORDER BY position LIMIT 1)) picture
          FROM hits JOIN products p ON p.id = hits.id JOIN variants v ON v.product_id = p.id LEFT JOIN stock_levels s ON s.variant_id = v.id
          ORDER BY hits.place, v.position, v.id LIMIT $limit`,
-      { ...params, ...(query.sort === 'relevance' && { typed: query.typed ?? '' }), products, limit },
+      { ...params, ...ranksFor(query), products, limit },
     );
     return rows.map(({ isOpen, choices, ...row }) => ({
       ...row,

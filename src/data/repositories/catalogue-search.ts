@@ -1,4 +1,14 @@
-import { firstThatFinds, nearWords, queryWords, searchesOf, trigramsOf, wordsOf, type SearchWord } from '~/core/search';
+import {
+  firstThatFinds,
+  nearWords,
+  queryWords,
+  ranksOf,
+  searchesOf,
+  trigramsOf,
+  wordsOf,
+  type SearchRanks,
+  type SearchWord,
+} from '~/core/search';
 import type { Database } from '../database';
 import { catalogueState } from './catalogue-state';
 
@@ -6,6 +16,8 @@ import { catalogueState } from './catalogue-state';
 export interface ResolvedSearch {
   /** null: nothing is found. */
   readonly match: string | null;
+  /** By which what is found is ordered. */
+  readonly ranks: SearchRanks | null;
   /** Words that were mended, as typed and as taken. */
   readonly mended: readonly { readonly typed: string; readonly taken: string }[];
 }
@@ -40,7 +52,7 @@ export function catalogueSearch(db: Database) {
          (SELECT json_group_array(s.name || ' ' || s.description) FROM product_categories pc JOIN categories c ON c.id = pc.category_id
             JOIN categories s ON s.id = c.id OR s.id = c.parent_id WHERE pc.product_id = p.id) places,
          (SELECT group_concat(name, ' ') FROM tags t WHERE t.product_id = p.id) tags,
-         (SELECT group_concat(key || ' ' || value, ' ') FROM attributes a WHERE a.product_id = p.id) facts,
+         (SELECT group_concat(value, ' ') FROM attributes a WHERE a.product_id = p.id) facts,
          (SELECT group_concat(sku, ' ') FROM variants v WHERE v.product_id = p.id) skus,
          (SELECT group_concat(c.value, ' ') FROM variants v, json_each(v.choices) c WHERE v.product_id = p.id) choices
        FROM products p WHERE p.id IN (SELECT value FROM json_each($ids)) AND p.is_shown = 1`,
@@ -108,9 +120,11 @@ export function catalogueSearch(db: Database) {
     const found = await Promise.all(
       words.map(async (text): Promise<SearchWord> => {
         const others = synonyms.get(text) ?? [];
-        const [alone] = searchesOf([{ text, others, products: 1 }]);
-        const products = await countMatches(alone!);
-        if (products > 0) return { text, others, products };
+        for (const isWhole of [true, false]) {
+          const [alone] = searchesOf([{ text, others, products: 1, isWhole }]);
+          const products = await countMatches(alone!);
+          if (products > 0) return { text, others, products, isWhole };
+        }
         const near = await findNear(text);
         if (near.length === 0) return { text, others, products: 0 };
         mended.push({ typed: text, taken: near[0]! });
@@ -119,7 +133,8 @@ export function catalogueSearch(db: Database) {
         return { text: more[0]!, others: more.slice(1), products: await countMatches(instead!) };
       }),
     );
-    return { match: await firstThatFinds(searchesOf(found), countMatches), mended };
+    const match = await firstThatFinds(searchesOf(found), countMatches);
+    return { match, ranks: ranksOf(typed, found), mended };
   }
 
   async function writeSynonyms(entries: readonly (readonly [term: string, means: readonly string[]])[]): Promise<void> {

@@ -2,6 +2,7 @@ import { netNote } from '~/core/lane';
 import { z } from 'zod';
 import { facetsFrom, NOTHING_CHOSEN, type Chosen, type Facet, type Product, type ProductCard } from '~/core/catalogue';
 import type { ShopWord } from '~/core/lane';
+import { readSum } from '~/core/money';
 import type { ListingQuery, ListingSort } from '~/data';
 import type { App } from '~/services/app';
 import { liveLane } from '~/services/lane/live-lane';
@@ -32,8 +33,9 @@ export const listingParamsSchema = z.object({
     .catch(undefined),
   page: z.coerce.number().int().min(1).max(10_000).catch(1),
   stock: z.enum(['1', '']).catch(''),
-  from: z.coerce.number().min(0).max(1e7).optional().catch(undefined),
-  to: z.coerce.number().min(0).max(1e7).optional().catch(undefined),
+  /** Prices, as they were typed. */
+  from: z.string().trim().max(20).optional().catch(undefined),
+  to: z.string().trim().max(20).optional().catch(undefined),
   q: z.string().trim().max(100).catch(''),
 });
 export type ListingParams = z.infer<typeof listingParamsSchema>;
@@ -87,18 +89,16 @@ export async function listProducts(
   const search = params.q ? await app.catalogue.resolveSearch(params.q) : null;
   const mended = search?.mended ?? [];
   if (search && search.match === null) return { cards: [], total: 0, pages: 1, page: 1, sort, mended, facets: [] };
-  const scale = 10 ** exponent;
   const query: ListingQuery = {
     sort,
     page: params.page,
     pageSize,
     ...(category && { category }),
     ...(tag && { tag }),
-    ...(search?.match && { match: search.match, typed: params.q }),
+    ...(search?.match && { match: search.match, ranks: search.ranks }),
     ...(chosen !== NOTHING_CHOSEN && { chosen }),
     ...(params.stock && { inStockOnly: true }),
-    ...(params.from !== undefined && { fromMinor: Math.round(params.from * scale) }),
-    ...(params.to && { toMinor: Math.round(params.to * scale) }),
+    ...priceRange(params, exponent),
   };
   const found = async (total: number) =>
     facets ? facetsFrom(await app.catalogue.countFacets(query, chosen), chosen, total) : [];
@@ -115,6 +115,17 @@ export async function listProducts(
   return { ...listed, cards, pages, sort, mended, facets: await found(listed.total) };
 }
 
+/** The prices between which a shopper looks, whichever of them was typed first; what is no sum is no end. */
+function priceRange({ from, to }: Pick<ListingParams, 'from' | 'to'>, exponent: number) {
+  const [first, last] = [from, to].map((text) => {
+    const read = readSum(text ?? '', { exponent, mark: 'point' });
+    return read.kind === 'sum' ? read.amountMinor : undefined;
+  });
+  const isSwapped = first !== undefined && last !== undefined && first > last;
+  const [least, most] = isSwapped ? [last, first] : [first, last];
+  return { ...(least !== undefined && { fromMinor: least }), ...(most !== undefined && { toMinor: most }) };
+}
+
 const IN_A_ROW = 4;
 
 /** What the front page shows of the goods. */
@@ -129,9 +140,9 @@ const WHILE_TYPING = 6;
 
 /** What a search would find first. */
 export async function findWhileTyping(app: App, typed: string): Promise<ProductCard[]> {
-  const { match } = await app.catalogue.resolveSearch(typed);
+  const { match, ranks } = await app.catalogue.resolveSearch(typed);
   if (match === null) return [];
-  return quoteCards(app, await app.catalogue.listFirst({ sort: 'relevance', pageSize: WHILE_TYPING, match, typed }));
+  return quoteCards(app, await app.catalogue.listFirst({ sort: 'relevance', pageSize: WHILE_TYPING, match, ranks }));
 }
 
 /** A product as shoppers see it now; with a language it has the lines that tell of offers. */

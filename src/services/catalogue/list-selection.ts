@@ -53,8 +53,8 @@ async function queryOf(app: App, selection: Selection): Promise<Query | null> {
     case 'tag':
       return selection.tag ? { ...base, tag: selection.tag } : null;
     case 'search': {
-      const { match } = await app.catalogue.resolveSearch(selection.search);
-      return match === null ? null : { ...base, match, typed: selection.search };
+      const { match, ranks } = await app.catalogue.resolveSearch(selection.search);
+      return match === null ? null : { ...base, match, ranks };
     }
     case 'picked':
       return selection.picked.slugs.length > 0 ? { ...base, sort: 'picked', slugs: selection.picked.slugs } : null;

@@ -1,6 +1,15 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { firstThatFinds, nearWords, queryWords, searchesOf, trigramsOf, wordsOf, type SearchWord } from '~/core/search';
+import {
+  firstThatFinds,
+  nearWords,
+  queryWords,
+  ranksOf,
+  searchesOf,
+  trigramsOf,
+  wordsOf,
+  type SearchWord,
+} from '~/core/search';
 
 const word = (text: string, products: number, others: string[] = []): SearchWord => ({ text, others, products });
 
@@ -38,6 +47,9 @@ describe('searchesOf', () => {
   });
 
   it('leave out what is nowhere, and look for nothing when all is', () => {
+    expect(searchesOf([{ text: 'spar', others: ['rod'], products: 2, isWhole: true }])).to.deep.equal([
+      '("spar" OR "rod" *)',
+    ]);
     expect(searchesOf([word('zeppelin', 0), word('delta', 6)])).to.deep.equal(['("delta" *)']);
     expect(searchesOf([word('zeppelin', 0)])).to.deep.equal([]);
   });
@@ -48,7 +60,7 @@ describe('searchesOf', () => {
         const [first] = searchesOf(texts.map((text) => word(text, 1)));
 
         const bare = first!.replace(/"(?:[^"]|"")*"/g, '');
-        expect(bare).to.match(/^[() *]*(?:AND[() *]*)*$/);
+        expect(bare).to.match(/^[() *]*(?:(?:AND|OR)[() *]*)*$/);
       }),
     );
   });
@@ -83,5 +95,19 @@ describe('nearWords', () => {
   it('share three letters in a row at least with what was typed', () => {
     expect(trigramsOf('delta')).to.deep.equal(['del', 'elt', 'lta']);
     expect(trigramsOf('ab')).to.deep.equal([]);
+  });
+});
+
+describe('ranksOf', () => {
+  const word = (text: string, products: number): SearchWord => ({ text, others: [], products });
+
+  it('orders by the phrase in the name, its words there, and the phrase anywhere; measures also as they are parted', () => {
+    expect(ranksOf('line 40kg', [word('line', 9), word('40kg', 2)])).to.deep.equal({
+      typed: 'line 40kg',
+      phraseInName: 'name : "line 40 kg" *',
+      wordsInName: 'name : (("line" *) AND ("40kg" * OR "40 kg" *))',
+      phrase: '"line 40 kg" *',
+    });
+    expect(ranksOf('zeppelin', [word('zeppelin', 0)])).to.equal(null);
   });
 });

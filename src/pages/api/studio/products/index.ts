@@ -5,7 +5,9 @@ import { withAccount } from '../../_with-account';
 
 /** Names and slugs of products that match, for pickers. */
 export const GET = withAccount('viewer', async ({ locals, url }) => {
-  const params = listingParamsSchema.parse({ q: url.searchParams.get('q') ?? '', sort: 'name' });
+  const q = url.searchParams.get('q') ?? '';
+  // What is looked for as shoppers find it; all there is by name.
+  const params = listingParamsSchema.parse({ q, ...(q === '' && { sort: 'name' }) });
   const { cards } = await listProducts(locals.app, params, null, 2);
   return Response.json(cards.map(({ slug, name }) => ({ slug, name })));
 });
