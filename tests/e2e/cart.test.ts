@@ -253,6 +253,12 @@ test('checkout: the order is changed in place, a failed payment loses nothing, a
   await expect(notice).toBeInViewport({ ratio: 1 });
   await notice.getByRole('button', { name: 'E-mail' }).click();
   await expect(page.getByLabel('E-mail')).toBeFocused();
+  // A likely slip is asked about, and mended by a press.
+  await page.getByLabel('E-mail').fill('ada@gmial.com');
+  await page.keyboard.press('Tab');
+  await page.getByRole('button', { name: 'Did you mean ada@gmail.com?' }).click();
+  await expect(page.getByLabel('E-mail')).toHaveValue('ada@gmail.com');
+  await expect(page.getByRole('button', { name: /^Did you mean/ })).toHaveCount(0);
   await fillCheckout(page, '0002');
   await page.getByRole('button', { name: 'Order and pay' }).click();
   await expect(

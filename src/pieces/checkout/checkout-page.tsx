@@ -49,11 +49,10 @@ export function CheckoutPage(props: Props): VNode {
   const { settings, words } = piece;
   const parts = piece.parts.filter((part) => !device || !part.hideOn.includes(device));
   const wrong = Object.entries(state.problems);
-  const general = wrong.filter(([field]) => !(field in FIELD_WORDS)).map(([, text]) => text);
-  const order = fieldsInOrder(parts.map(({ key }) => key));
-  const fields = (wrong.filter(([field]) => field in FIELD_WORDS) as [FieldName, string][]).sort(
-    ([a], [b]) => order.indexOf(a) - order.indexOf(b),
-  );
+  // As they stand on the page, where the owner put the parts.
+  const inOrder = parts.flatMap(({ key }) => Object.entries(FIELDS[key] ?? {}));
+  const fields = inOrder.filter(([field]) => state.problems[field]);
+  const general = wrong.filter(([field]) => !fields.some(([own]) => own === field)).map(([, text]) => text);
   const draw = ({ key }: { key: CheckoutPart }) => (
     <div key={key} data-part={key}>
       <Part {...props} name={key} />
@@ -80,16 +79,16 @@ export function CheckoutPage(props: Props): VNode {
             <>
               <p data-word="almost">{fill(words.almost, { count: fields.length }, shown.language)}</p>
               <ul>
-                {fields.map(([field, text]) => (
+                {fields.map(([field, word]) => (
                   <li key={field}>
                     {onField ? (
                       <button type="button" class="to-field" onClick={() => onField(field)}>
-                        {words[FIELD_WORDS[field]]}
+                        {words[word]}
                       </button>
                     ) : (
-                      <b>{words[FIELD_WORDS[field]]}</b>
+                      <b>{words[word]}</b>
                     )}{' '}
-                    {text}
+                    {state.problems[field]}
                   </li>
                 ))}
               </ul>
@@ -125,29 +124,13 @@ export function CheckoutPage(props: Props): VNode {
   );
 }
 
-/** Fields of the form, and the word for each. */
-const FIELD_WORDS = {
-  email: 'email',
-  name: 'name',
-  line1: 'line1',
-  line2: 'line2',
-  postcode: 'postcode',
-  city: 'city',
-  country: 'country',
-  delivery: 'deliveryHeading',
-  cardNumber: 'card',
-} as const satisfies Readonly<Record<string, keyof CheckoutPiece['words']>>;
-type FieldName = keyof typeof FIELD_WORDS;
-
-const FIELDS_OF: Readonly<Partial<Record<CheckoutPart, readonly FieldName[]>>> = {
-  contact: ['email', 'name'],
-  address: ['line1', 'line2', 'postcode', 'city', 'country'],
-  delivery: ['delivery'],
-  payment: ['cardNumber'],
+/** Fields of the form by the part they stand in, and the word for each. */
+const FIELDS: Readonly<Partial<Record<CheckoutPart, Readonly<Record<string, keyof CheckoutPiece['words']>>>>> = {
+  contact: { email: 'email', name: 'name' },
+  address: { line1: 'line1', line2: 'line2', postcode: 'postcode', city: 'city', country: 'country' },
+  delivery: { delivery: 'deliveryHeading' },
+  payment: { cardNumber: 'card' },
 };
-
-/** Fields as they stand on the page, where the owner put the parts. */
-const fieldsInOrder = (parts: readonly CheckoutPart[]): FieldName[] => parts.flatMap((part) => FIELDS_OF[part] ?? []);
 
 function Part({ name, shown, piece, state, isPaying }: Props & { name: CheckoutPart }): VNode | null {
   const { words, settings } = piece;

@@ -109,6 +109,12 @@ export const checkout = definePiece({
       help: 'Names the field.',
       default: say('E-mail', 'E-Mail', 'البريد الإلكتروني'),
     },
+    emailMeant: {
+      part: 'contact',
+      label: 'A slip in the e-mail',
+      help: 'Under the field. {email} is what was likely meant.',
+      default: say('Did you mean {email}?', 'Meintest du {email}?', 'هل تقصد {email}؟'),
+    },
     emailHelp: {
       part: 'contact',
       label: 'Why the e-mail',

@@ -182,6 +182,8 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
             state = { ...state, mended: [...state.mended, field] };
             draw();
           }
+          if (field === 'email')
+            void import('./meant-email').then(({ askMeant }) => askMeant(inside, piece.words.emailMeant));
           if (field === 'delivery') state = { ...state, chosen: typed()['delivery'] ?? null };
           if (field !== 'cardNumber') ask();
         }}
