@@ -1,5 +1,6 @@
 import { newPiece } from '~/core/lane';
 import { definitionOf } from '~/pieces/registry';
+import { signInOwner } from '../support/owner';
 import { controlsOutOfReach } from '../support/hits';
 import { addWinder, expect, fillCheckout, PHONE, playLane, test, type Page } from './harness';
 
@@ -18,6 +19,21 @@ async function largeText(page: Page, how: (typeof TEXTS)[number]): Promise<void>
       if (document.documentElement) enlarge();
       else document.addEventListener('readystatechange', enlarge);
     });
+}
+
+/** What is bought here is put back: whoever comes next finds the shelf as it was. */
+async function restocked(page: Page, origin: string, slug: string): Promise<() => Promise<void>> {
+  const owner = await signInOwner({ origin });
+  const read = () =>
+    owner.get<{ edit: number; record: { variants: { stock: number | null }[] } }>(`/api/studio/products/${slug}`);
+  const { variants: before } = (await read()).record;
+  return async () => {
+    const { edit, record } = await read();
+    const variants = record.variants.map((variant, i) => ({ ...variant, stock: before[i]!.stock }));
+    const headers = { cookie: owner.cookie, origin };
+    const data = { edit, record: { ...record, variants } };
+    expect((await page.request.put(`${origin}/api/studio/products/${slug}`, { headers, data })).ok()).toBe(true);
+  };
 }
 
 /** Everything a shopper meets on the way, each as it is left to look at. */
@@ -40,6 +56,7 @@ async function walk(page: Page, origin: string, look: (where: string) => Promise
   await expect(page.getByRole('dialog', { name: 'Sail Your Own' }).getByRole('heading').first()).toBeVisible();
   await look('quick view');
   await page.goto(`${origin}/shop/p/sail-your-own`);
+  await page.waitForLoadState('networkidle');
   const form = page.locator('form[data-product-form]');
   await form.getByText('No tail').click();
   await form.getByText('One colour').click();
@@ -94,11 +111,15 @@ for (const width of WIDTHS)
       const page = await context.newPage();
       await largeText(page, text);
       const wrong: string[] = [];
+      const putBack = await Promise.all(
+        ['hoop-winder', 'sail-your-own'].map((slug) => restocked(page, server.origin, slug)),
+      );
       await walk(page, server.origin, async (where) => {
         wrong.push(...(await controlsOutOfReach(page)).map((found) => `${where}: ${found}`));
         const wider = await page.evaluate(() => document.documentElement.scrollWidth - innerWidth);
         if (wider > 0) wrong.push(`${where}: ${wider} px wider than the window`);
       });
+      for (const back of putBack) await back();
       await context.close();
       expect(wrong).toEqual([]);
     });

@@ -5,7 +5,6 @@ export function controlsOutOfReach(page: Page): Promise<string[]> {
   return page.evaluate(async () => {
     const CONTROLS = 'a[href],button,input:not([type=hidden]),select,textarea,summary,[role=button],label:has(input)';
     const wrong: string[] = [];
-    const frame = () => new Promise((drawn) => requestAnimationFrame(drawn));
 
     /** The element itself and all it stands in, out of every shadow root. */
     function chain(element: Element): Element[] {
@@ -36,9 +35,8 @@ export function controlsOutOfReach(page: Page): Promise<string[]> {
     }
 
     /** Scrolls to it; null where a pointer hits it, else what is in the way. */
-    async function reach(control: HTMLElement): Promise<string | null> {
+    function reach(control: HTMLElement): string | null {
       control.scrollIntoView({ block: 'center', inline: 'nearest', behavior: 'instant' });
-      await frame();
       const labels = 'labels' in control ? [...((control as HTMLInputElement).labels ?? [])] : [];
       let why = 'has no room';
       // A link over several lines is hit on any of them.
@@ -74,11 +72,11 @@ export function controlsOutOfReach(page: Page): Promise<string[]> {
       if (!boxes.some(({ width, height }) => width > 3 && height > 3)) continue;
       // Off the page until it has the focus.
       if (boxes.every(({ bottom }) => bottom + scrollY <= 0)) continue;
-      let found = await reach(control);
+      let found = reach(control);
       // What came with scrolling makes room, and is scrolled once more.
       if (found !== null) {
         await new Promise((later) => setTimeout(later, 150));
-        found = await reach(control);
+        found = reach(control);
       }
       if (found !== null) wrong.push(`${nameOf(control)} ${found}`);
     }

@@ -22,6 +22,8 @@ export function wordChange(change: LaneChange): string {
     case 'shop':
       return `${change.what}: ${quote(change.to)} instead of ${quote(change.from)}.`;
     case 'offer':
+      if (change.from === 'none') return `The offer ${quote(change.what)} is new.`;
+      if (change.to === 'none') return `The offer ${quote(change.what)} is taken away.`;
       return `The offer ${quote(change.what)} was changed.`;
     case 'part-on':
       return `${change.what}: now shown.`;

@@ -29,8 +29,12 @@ export function AddPiece({ stretch }: { readonly stretch: Stretch }) {
           <li key={definition.kind} className="panel flex w-[372px] flex-col gap-2 px-4 py-3">
             <h3 className="text-[16px] font-semibold">{definition.name}</h3>
             <p className="text-gravel">{definition.summary}</p>
-            <button className="btn self-start" onClick={() => void add(definition.kind)}>
-              Add {/^[aeiou]/i.test(definition.name) ? 'an' : 'a'} {definition.name.toLowerCase()}
+            <button
+              className="btn self-start"
+              aria-label={`Add: ${definition.name}`}
+              onClick={() => void add(definition.kind)}
+            >
+              Add
             </button>
           </li>
         ))}

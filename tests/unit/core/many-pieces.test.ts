@@ -74,6 +74,22 @@ describe('many pieces of a kind', () => {
     expect(changed.pieces[made]!.parts).to.deep.equal(changed.pieces['quick-view']!.parts);
   });
 
+  it('are told of like offers: what is new, what is changed and what is taken away', () => {
+    const before = liveDemoLane();
+    const after = structuredClone(before);
+    after.offers['spring'] = { ...structuredClone(after.offers['first-wind']!), name: 'Spring' };
+    after.offers['winter-power']!.name = 'Winter';
+    delete after.offers['free-delivery'];
+
+    const said = describeDifference(before, after, definitions).map(wordChange);
+
+    expect(said).to.have.members([
+      'The offer “Spring” is new.',
+      'The offer “Winter” was changed.',
+      'The offer “Free delivery” is taken away.',
+    ]);
+  });
+
   it('are warned of when a selection names what is gone, and of a place there is no more', () => {
     const lane = liveDemoLane();
     lane.pieces = {};

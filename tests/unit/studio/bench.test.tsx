@@ -221,6 +221,13 @@ describe('a stretch', () => {
     ]);
   });
 
+  it('offers each kind it can hold by its name', () => {
+    const view = show('look');
+
+    view.getByRole('button', { name: 'Add: A better one' });
+    expect(view.queryByText(/^Add an? an? /i)).to.equal(null);
+  });
+
   it('has nowhere to go on to at its end', () => {
     const view = show('after');
 
