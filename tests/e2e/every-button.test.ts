@@ -3,8 +3,8 @@ import { changingTest as test, expect, signIn, type Page } from './harness';
 
 /** Not pressed, and why. */
 const EXEMPT: readonly (readonly [RegExp, string])[] = [
-  [/^Sign out/, 'ends the visit of the test; people.test presses it'],
-  [/^End all other/, 'ends the sessions of tests beside this one; people.test presses it'],
+  [/^Sign out/, 'ends the visit of the test; api/people.test sends what it sends'],
+  [/^End all other/, 'ends the sessions of tests beside this one; unit/studio/people.test presses it'],
 ];
 /** Buttons that differ only in what they are about are one: the first of them is pressed. */
 const kindOf = (name: string) =>

@@ -183,7 +183,10 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
             draw();
           }
           if (field === 'email')
-            void import('./meant-email').then(({ askMeant }) => askMeant(inside, piece.words.emailMeant));
+            void import('./meant-email').then(
+              ({ askMeant }) => askMeant(inside, piece.words.emailMeant),
+              () => undefined,
+            );
           if (field === 'delivery') state = { ...state, chosen: typed()['delivery'] ?? null };
           if (field !== 'cardNumber') ask();
         }}
