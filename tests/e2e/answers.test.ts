@@ -76,6 +76,7 @@ for (const viewport of SIZES) {
 
       // In the cart, from the page and over it.
       await page.goto(`${server.origin}/shop/cart`);
+      await page.waitForLoadState('networkidle');
       const quantity = page.locator('li', { hasText: 'Lapwing' }).getByRole('spinbutton', { name: 'Quantity' });
       await quantity.fill('99');
       await quantity.press('Enter');

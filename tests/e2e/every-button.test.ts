@@ -1,5 +1,5 @@
 import { signInOwner } from '../support/owner';
-import { changingTest as test, expect, signIn, type Page } from './harness';
+import { loneTest as test, expect, signIn, type Page } from './harness';
 
 /** Not pressed, and why. */
 const EXEMPT: readonly (readonly [RegExp, string])[] = [

@@ -11,14 +11,13 @@ export type { Page } from '@playwright/test';
 
 type WorkerFixture = Parameters<typeof base.extend<object, { server: TestServer }>>[0]['server'];
 
-const ownServer = (): WorkerFixture => [
-  async ({}, use) => {
-    const server = await startServer(0.02);
-    await use(server);
-    await server.stop();
-  },
-  { scope: 'worker', timeout: 60_000 },
-];
+async function withServer(use: (server: TestServer) => Promise<void>): Promise<void> {
+  const server = await startServer(0.02);
+  await use(server);
+  await server.stop();
+}
+
+const ownServer = (): WorkerFixture => [async ({}, use) => withServer(use), { scope: 'worker', timeout: 60_000 }];
 
 /** Each worker has a server and a seeded database of its own. */
 export const test = base.extend<object, { server: TestServer }>({ server: ownServer() });
@@ -43,6 +42,11 @@ export const changingTest = base.extend<{ asSeeded: void }, { server: TestServer
     },
     { auto: true },
   ],
+});
+
+/** For tests that change so much that no other may come after them: each has a server of its own. */
+export const loneTest = base.extend<{ server: TestServer }>({
+  server: [async ({}, use) => withServer(use), { timeout: 60_000 }],
 });
 
 export const PHONE = {

@@ -75,7 +75,7 @@ test.describe('a kind of piece that a test adds', () => {
       ['bunting-2', 'Second string'],
     ] as const) {
       await page.goto(`${origin}/studio/stretch/browse`);
-      await page.getByRole('button', { name: 'Add a bunting' }).click();
+      await page.getByRole('button', { name: 'Add: Bunting' }).click();
       await page.waitForURL(new RegExp(`/studio/bench/${id}\\?`));
       await page.goto(`${origin}/studio/bench/${id}?task=where`);
       await page.getByLabel('Name', { exact: true }).fill(name);

@@ -1,6 +1,25 @@
 import { hydrate, render, type VNode } from 'preact';
 import { createShadow } from './shadow';
 
+type Field = HTMLInputElement & Partial<Pick<HTMLSelectElement, 'options'>>;
+
+/** Puts back, once and with what follows from it, what was typed into the server's drawing while the script was on its way. */
+function keepTyped(inside: HTMLElement): () => void {
+  const typed = [...inside.querySelectorAll<Field>('input:not([type=hidden]), textarea, select')].flatMap((field) => {
+    const { value, checked } = field;
+    const first = field.options && [...field.options].find((option) => option.defaultSelected);
+    const isOther = first ? value !== first.value : !field.options && value !== field.defaultValue;
+    return isOther || checked !== field.defaultChecked ? [{ field, value, checked }] : [];
+  });
+  return () => {
+    for (const { field, value, checked } of typed.splice(0)) {
+      Object.assign(field, { value, ...(checked !== undefined && { checked }) });
+      // A radio that is not chosen any more says nothing: the one that is does.
+      if (field.type !== 'radio' || checked) field.dispatchEvent(new Event('change', { bubbles: true }));
+    }
+  };
+}
+
 export interface TakenOver<Given> {
   /** What the server drew from. */
   readonly given: Given;
@@ -25,11 +44,15 @@ export function takeOver<Given>(
   if (!place || !inside) return null;
   const given = JSON.parse(place.querySelector('script')?.textContent ?? 'null') as Given;
   const shadow = createShadow(name, pieceId, place);
+  const putBack = keepTyped(inside);
   hydrate(drawSame(given), inside);
   return {
     given,
     inside,
-    draw: (drawn) => render(drawn, inside),
+    draw(drawn) {
+      render(drawn, inside);
+      putBack();
+    },
     style(themeCss, viewCss, pieceCss) {
       shadow.style(themeCss, viewCss, pieceCss);
       // The server's own style goes once the adopted one is there.

@@ -15,7 +15,7 @@ import { CHECKOUT } from '../../support/checkout';
 import { cartView, lineView } from '../../support/cart-view';
 import { money, pieceOf } from '../../support/draw';
 import { fakeHost } from '../../support/host';
-import { fakeServer, settled, until, withPage } from '../../support/page';
+import { fakeServer, saidBeside, settled, until, withPage } from '../../support/page';
 
 const FULL = cartView([lineView()], { deliveryMinor: minor(490), totalMinor: minor(1490) });
 
@@ -203,10 +203,11 @@ describe('taken over from the server', () => {
   });
 
   describe('the cart page', () => {
-    async function begin(cart: CartView = FULL): Promise<void> {
+    async function begin(cart: CartView = FULL, typed = () => {}): Promise<void> {
       const piece = pieceOf<CartPagePiece>('cart-page');
       const drawn = <CartPage shown={serverDrawn(cart, money, '/shop/cart', 'en')} piece={piece} device={null} />;
       serve('pl-cart-page', renderToString(drawn), { piece, cart, language: 'en' });
+      typed();
       at = fakeHost(cart);
       mounted = mountCartPage(piece, at.host);
       await settled(10);
@@ -229,6 +230,12 @@ describe('taken over from the server', () => {
       expect(at.asked[1]).to.deep.equal({ kind: 'put-back', lineId: 'a' });
     });
 
+    it('takes along what was typed before it came', async () => {
+      await begin(FULL, () => (one<HTMLInputElement>('input[name=quantity]').value = '7'));
+
+      expect(at.asked).to.deep.equal([{ kind: 'set', lineId: 'a', quantity: 7 }]);
+    });
+
     it('says why a change was refused', async () => {
       await begin();
       at.answers({ ok: false, message: 'Only 1 of Delta left.', problems: [] });
@@ -239,7 +246,7 @@ describe('taken over from the server', () => {
       more.click();
       await settled(10);
 
-      expect(textOf('[role=alert]')).to.match(/^Only 1 of Delta left\./);
+      expect(await saidBeside()).to.match(/^Only 1 of Delta left\./);
     });
 
     it('hides on a device what is hidden there, once it knows the device', async () => {

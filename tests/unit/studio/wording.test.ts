@@ -114,7 +114,7 @@ describe('a change in words', () => {
     ]);
     const offer = liveDemoLane().offers['free-delivery']!.name;
     expect(sentences((lane) => void delete lane.offers['free-delivery'])).to.deep.equal([
-      `The offer “${offer}” was changed.`,
+      `The offer “${offer}” is taken away.`,
     ]);
   });
 });
