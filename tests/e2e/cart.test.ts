@@ -288,7 +288,7 @@ test('checkout: the order is changed in place, a failed payment loses nothing, a
 test('an order is paid at once with the wallet, and kept when it is declined', async ({ page, server }) => {
   await addWinder(page, server.origin);
   await page.goto(`${server.origin}/shop/cart`);
-  await page.getByRole('link', { name: 'Pay now' }).click();
+  await page.getByRole('link', { name: 'Pay with wallet' }).click();
   await page.getByLabel(/is declined/).check();
   await page.getByRole('button', { name: 'Pay €12.80' }).click();
   await expect(page.getByRole('alert')).toContainText('The card was declined.');

@@ -279,7 +279,7 @@ export const cartWords = {
     part: 'quickPay',
     label: 'Quick pay',
     help: 'Opens the wallet.',
-    default: say('Pay now', 'Jetzt bezahlen', 'ادفع الآن'),
+    default: say('Pay with wallet', 'Mit Wallet bezahlen', 'الدفع بالمحفظة'),
   },
   cartPage: {
     part: 'cartPage',

@@ -731,7 +731,7 @@ export const SHOP_WORDS = {
     'هذا متاح في المتصفح الذي طلبت منه فقط.',
   ),
 
-  quickPay: word('Pay now', 'Heading.', 'Pay now', 'Jetzt bezahlen', 'ادفع الآن'),
+  quickPay: word('Quick pay', 'Heading.', 'Pay with wallet', 'Mit Wallet bezahlen', 'الدفع بالمحفظة'),
   quickPayNote: word(
     'About the wallet',
     'A notice.',

@@ -16,8 +16,12 @@ interface Props {
 }
 
 type PartKey = CartPagePiece['parts'][number]['key'];
+/** In the first row: who pays with a wallet reads no further. */
+const ON_TOP: readonly PartKey[] = ['heading', 'quickPay'];
 /** What stands in the box with the buttons; the rest is the wide column. */
-const IN_BOX: readonly PartKey[] = ['coupon', 'estimate', 'totals', 'checkout', 'quickPay', 'keepShopping'];
+const IN_BOX: readonly PartKey[] = ['coupon', 'estimate', 'totals', 'checkout', 'keepShopping'];
+/** Below the buttons where all stands in one column. */
+const AFTER: readonly PartKey[] = ['suggestions'];
 const CUT = { round: '99px', soft: '10px', square: '2px' } as const;
 const TYPE = { small: '0.94rem', usual: '1rem', large: '1.125rem' } as const;
 
@@ -37,18 +41,20 @@ export function CartPage({ shown, piece, device }: Props): VNode {
       <Part name={key} shown={shown} piece={piece} />
     </div>
   );
-  const wide = parts.filter((part) => !IN_BOX.includes(part.key));
-  const boxed = parts.filter((part) => IN_BOX.includes(part.key));
+  const drawn = (keys: readonly PartKey[]) => parts.filter(({ key }) => keys.includes(key)).map(draw);
+  const elsewhere = [...ON_TOP, ...IN_BOX, ...AFTER];
   return (
     <div class="page" dir={directionOf(shown.language)} lang={shown.language} style={style} data-sums={settings.sums}>
       {isEmpty && <SaidLine desk={shown.desk} undo={words.undo} />}
+      <div class="head">{drawn(ON_TOP)}</div>
       <div class="columns">
-        <div class="wide">{wide.map(draw)}</div>
+        <div class="wide">{parts.filter(({ key }) => !elsewhere.includes(key)).map(draw)}</div>
         {!isEmpty && (
           <aside class={settings.box ? 'box' : 'bare'} data-slot={settings.box ? 'box' : undefined}>
-            {boxed.map(draw)}
+            {drawn(IN_BOX)}
           </aside>
         )}
+        {!isEmpty && <div class="wide after">{drawn(AFTER)}</div>}
       </div>
     </div>
   );

@@ -9,6 +9,7 @@ import type { CartShown } from '~/runtime/cart/desk';
 import { countryNames } from '~/runtime/cart/country-names';
 import { Lines } from '~/runtime/cart/lines';
 import { Note } from '~/runtime/cart/note';
+import { QuickPay } from '~/runtime/cart/quick-pay';
 import { Totals } from '~/runtime/cart/totals';
 import { directionOf } from '~/runtime/kit/shadow';
 import type { CheckoutPart, CheckoutPiece } from './definition';
@@ -40,7 +41,10 @@ interface Props {
   readonly onField?: (field: string) => void;
 }
 
+const ON_TOP: readonly CheckoutPart[] = ['quickPay'];
+const ORDERED: readonly CheckoutPart[] = ['lines', 'note'];
 const IN_FORM: readonly CheckoutPart[] = ['contact', 'address', 'delivery', 'payment'];
+const SUMS: readonly CheckoutPart[] = ['totals', 'coupon', 'button'];
 const CUT = { round: '99px', soft: '10px', square: '2px' } as const;
 
 /** Checkout on one page: drawn by the server, taken over by the runtime. */
@@ -53,11 +57,16 @@ export function CheckoutPage(props: Props): VNode {
   const inOrder = parts.flatMap(({ key }) => Object.entries(FIELDS[key] ?? {}));
   const fields = inOrder.filter(([field]) => state.problems[field]);
   const general = wrong.filter(([field]) => !fields.some(([own]) => own === field)).map(([, text]) => text);
-  const draw = ({ key }: { key: CheckoutPart }) => (
-    <div key={key} data-part={key}>
-      <Part {...props} name={key} />
-    </div>
-  );
+  const drawn = (keys: readonly CheckoutPart[]) =>
+    parts
+      .filter(({ key }) => keys.includes(key))
+      .map(({ key }) => (
+        <div key={key} data-part={key}>
+          <Part {...props} name={key} />
+        </div>
+      ));
+  const box = settings.boxes ? 'box' : undefined;
+  const { cart } = shown;
   return (
     <div
       class="page"
@@ -67,9 +76,12 @@ export function CheckoutPage(props: Props): VNode {
       data-summary={settings.summaryOnPhones}
       style={{ '--cut': CUT[settings.buttons] }}
     >
-      <h1 data-slot="title" data-word="title">
-        {words.title}
-      </h1>
+      <div class="head">
+        <h1 data-slot="title" data-word="title">
+          {words.title}
+        </h1>
+        {drawn(ON_TOP)}
+      </div>
       {wrong.length > 0 && (
         <div class="notice" role="alert" tabIndex={-1} autofocus data-problems>
           {general.map((text) => (
@@ -97,6 +109,18 @@ export function CheckoutPage(props: Props): VNode {
         </div>
       )}
       <div class="columns">
+        <section class="box ordered" data-slot={box}>
+          {/* On phones one line, in the shop without script, too: what follows is shown while this is open. */}
+          <details class="unfold" open={cart.lines.some(({ problem }) => problem)}>
+            <summary>
+              <span>
+                {words.summary} ({cart.count})
+              </span>
+              <strong>{shown.money(cart.totalMinor)}</strong>
+            </summary>
+          </details>
+          <div class="folding">{drawn(ORDERED)}</div>
+        </section>
         <form
           id="checkout"
           class="wide"
@@ -111,13 +135,13 @@ export function CheckoutPage(props: Props): VNode {
           }}
         >
           <input type="hidden" name="key" value={state.key} />
-          <input type="hidden" name="seenTotal" value={shown.cart.totalMinor} />
-          <input type="hidden" name="seenGifts" value={shown.cart.comesAlong} />
-          <input type="hidden" name="cartVersion" value={shown.cart.version} />
-          {parts.filter((part) => IN_FORM.includes(part.key)).map(draw)}
+          <input type="hidden" name="seenTotal" value={cart.totalMinor} />
+          <input type="hidden" name="seenGifts" value={cart.comesAlong} />
+          <input type="hidden" name="cartVersion" value={cart.version} />
+          {drawn(IN_FORM)}
         </form>
-        <aside class="box" data-slot={settings.boxes ? 'box' : undefined}>
-          {parts.filter((part) => !IN_FORM.includes(part.key)).map(draw)}
+        <aside class="box" data-slot={box}>
+          {drawn(SUMS)}
         </aside>
       </div>
     </div>
@@ -145,6 +169,8 @@ function Part({ name, shown, piece, state, isPaying }: Props & { name: CheckoutP
     isMended: state.mended.includes(key),
   });
   switch (name) {
+    case 'quickPay':
+      return <QuickPay words={words} />;
     case 'contact':
       return (
         <fieldset class="box" data-slot={box}>

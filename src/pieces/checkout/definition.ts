@@ -2,7 +2,7 @@ import { choice, definePiece, type PieceOf, say, toggle } from '~/core/lane';
 import { cartSurface } from '../cart-surface/definition';
 
 const { pictures, stepper, couponFolded, taxShown, why } = cartSurface.settings;
-const { lines, coupon, note, totals } = cartSurface.parts;
+const { lines, coupon, note, totals, quickPay } = cartSurface.parts;
 const {
   heading: _heading,
   notice: _notice,
@@ -18,7 +18,6 @@ const {
   ends: _ends,
   missing: _missing,
   reached: _reached,
-  quickPay: _quick,
   checkout: _checkout,
   estimate: _ask,
   ...more
@@ -43,9 +42,9 @@ export const checkout = definePiece({
     summaryOnPhones: choice({
       task: 'parts',
       label: 'The order on phones',
-      help: 'Above the fields, to be seen first, or below, to be seen last.',
-      options: { below: 'Below', above: 'Above' },
-      default: 'below',
+      help: 'One line above the fields that unfolds, all of it above them, or all of it below.',
+      options: { folded: 'Folded above', above: 'Above', below: 'Below' },
+      default: 'folded',
     }),
     secondLine: toggle({
       task: 'parts',
@@ -74,14 +73,15 @@ export const checkout = definePiece({
     }),
   },
   parts: {
+    quickPay: { ...quickPay, help: `${quickPay.help} Stands beside the title.`, on: true },
     contact: { label: 'Contact', help: 'E-mail, asked once, and name.', on: true },
     address: { label: 'Delivery address', help: 'Left out when nothing is sent.', on: true },
     delivery: { label: 'Delivery', help: 'Ways of delivery with their prices.', on: true },
     payment: { label: 'Payment', help: 'The card, taken by the stand-in.', on: true },
     lines: { ...lines, help: 'What is ordered; to be changed in place.' },
-    coupon,
     note,
     totals,
+    coupon,
     button: { label: 'Order button', help: 'The main button.', on: true },
   },
   needs: [
@@ -249,6 +249,7 @@ export const checkout = definePiece({
       },
     },
     order: { ...cartSurface.looks.checkout, part: 'button', label: 'Order button' },
+    quickPay: cartSurface.looks.quickPay,
     remove: cartSurface.looks.remove,
   },
   opensOn: () => [],

@@ -7,6 +7,7 @@ import type { CartShown } from './desk';
 import { Estimate } from './estimate';
 import { Lines, type LinesProps } from './lines';
 import { Note } from './note';
+import { QuickPay } from './quick-pay';
 import { Later } from './later';
 import { Threshold } from './threshold';
 import { Totals } from './totals';
@@ -65,11 +66,7 @@ export function CommonPart({ name, shown, words, settings }: Props): VNode | nul
         </a>
       );
     case 'quickPay':
-      return (
-        <a class="main-button quick" data-slot="quickPay" data-word="quickPay" href="/shop/quick-pay">
-          {words.quickPay}
-        </a>
-      );
+      return <QuickPay words={words} />;
   }
 }
 

@@ -318,18 +318,13 @@ describe('the cart page', () => {
   const keys = (drawn: ReturnType<typeof draw>, place: string) =>
     drawn.all(`${place} > [data-part]`).map((part) => part.getAttribute('data-part'));
 
-  it('puts lines in the wide column, and sums and buttons in the box', () => {
+  it('puts the wallet beside the heading, lines in the wide column, sums and buttons in the box', () => {
     const drawn = page(cartView([lineView()]));
 
-    expect(keys(drawn, '.wide')).to.deep.equal(['heading', 'notice', 'lines', 'threshold', 'suggestions', 'note']);
-    expect(keys(drawn, 'aside')).to.deep.equal([
-      'coupon',
-      'estimate',
-      'totals',
-      'checkout',
-      'quickPay',
-      'keepShopping',
-    ]);
+    expect(keys(drawn, '.head')).to.deep.equal(['heading', 'quickPay']);
+    expect(keys(drawn, '.wide:not(.after)')).to.deep.equal(['notice', 'lines', 'threshold', 'note']);
+    expect(keys(drawn, 'aside')).to.deep.equal(['totals', 'checkout', 'coupon', 'estimate', 'keepShopping']);
+    expect(keys(drawn, '.after')).to.deep.equal(['suggestions']);
   });
 
   it('has words and a way out, and no box, while it is empty', () => {
