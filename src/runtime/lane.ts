@@ -45,6 +45,7 @@ async function boot(): Promise<void> {
     cart,
     recorder,
     isCartPage: page.page === 'cart',
+    isThanks: page.page === 'thanks',
     isPreview,
     openKind,
     afterAdd,
@@ -141,6 +142,8 @@ async function boot(): Promise<void> {
   async function open(piece: ManifestPiece, about: OpenAbout): Promise<void> {
     const there = mounted.get(piece.id) ?? (await place(piece));
     if (there) there.open?.(about);
+    // Without a connection nothing more can be fetched: the page says so.
+    else if (!navigator.onLine) dispatchEvent(new Event('offline'));
     // A link that could not be followed by a piece is followed by the browser.
     else if (about.opener instanceof HTMLAnchorElement) location.assign(about.opener.href);
   }

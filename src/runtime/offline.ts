@@ -12,9 +12,15 @@ interface Told {
   readonly text: string;
 }
 
-const CSS = `:host{position:fixed;inset-inline:0;inset-block-end:var(--pl-edge-bottom,0px);z-index:2147482000;display:block}
+const CSS = `:host{position:fixed;inset:auto 0 var(--pl-edge-bottom,0px);width:auto;margin:0;border:0;padding:0;background:none;z-index:2147482000;display:block}
 p{margin:0;padding:.7rem 1rem;font:1rem/1.4 'Figtree Variable',system-ui,sans-serif;text-align:center;color:var(--pl-paper);background:var(--pl-ink);border-block-start:3px solid var(--pl-sale)}
 p:empty{display:none}p:focus{outline:3px solid var(--pl-sale);outline-offset:-3px}`;
+
+function active(): Element | null {
+  let element = document.activeElement;
+  while (element?.shadowRoot?.activeElement) element = element.shadowRoot.activeElement;
+  return element;
+}
 
 /** Says on the page that there is no connection and what waits, and keeps links from leading to the browser's error page. */
 export function watchConnection(page: HostPage, told: () => Told): void {
@@ -24,6 +30,7 @@ export function watchConnection(page: HostPage, told: () => Told): void {
   line.tabIndex = -1;
   shadow.root.append(line);
   page.layer(shadow.element);
+  shadow.element.setAttribute('popover', 'manual');
   let isCut = !navigator.onLine;
   let waiting = 0;
 
@@ -32,6 +39,16 @@ export function watchConnection(page: HostPage, told: () => Told): void {
     shadow.style(themeCss, CSS, '');
     line.dir = directionOf(language);
     line.textContent = isCut ? fill(text, { count: waiting }, language) : '';
+    lift();
+  }
+
+  /** What is open lies over the page, and what is outside of it is not read out: the line stands in it. */
+  function lift(): void {
+    const { element } = shadow;
+    const dialog = active()?.closest('dialog');
+    if (dialog && element.parentNode !== dialog) dialog.append(element);
+    else if (!dialog && element.closest('dialog')) page.layer(element);
+    element.togglePopover?.(isCut);
   }
 
   function set(next: boolean): void {
@@ -57,6 +74,8 @@ export function watchConnection(page: HostPage, told: () => Told): void {
     const link = event.composedPath().find((target) => target instanceof HTMLAnchorElement);
     if (link instanceof HTMLAnchorElement && link.href && link.target !== '_blank') keep(event);
   });
+  // What opens takes the focus, and what closes gives it back.
+  addEventListener('focusin', () => isCut && setTimeout(lift));
   addEventListener('submit', keep);
   draw();
 }

@@ -31,7 +31,8 @@ interface Drawn {
 
 /** A piece drawn by the server into a shadow root of its own (declarative, so that it stands without script). */
 export function shadowHtml({ piece, live, css, drawn, given }: Drawn): string {
-  const style = styleHtml(`${BASE_CSS}${themeCss(live.lane.theme, ':host')}${css}${piece.css}`);
+  // The runtime goes on with the first of the two; the second, which the owner may be changing, it has itself.
+  const style = styleHtml(BASE_CSS + css) + styleHtml(themeCss(live.lane.theme, ':host') + piece.css);
   const json = JSON.stringify({ piece, ...given }).replaceAll('<', '\\u003c');
   return `<template shadowrootmode="open">${style}<div data-inside>${drawn}</div></template><script type="application/json">${json}</script>`;
 }

@@ -66,9 +66,12 @@ describe('after an order, for the next', () => {
     expect(await giveCode(shop.app, bought, 'none')).to.equal(null);
 
     const cartToken = randomUUID();
-    expect(await orderAgain(shop.app, bought, cartToken, first)).to.equal(1);
+    expect(await orderAgain(shop.app, bought, cartToken, first)).to.deep.equal([]);
     const cart = await viewCart(shop.app, cartToken);
     expect(cart.lines.map(({ quantity }) => quantity)).to.deep.equal([3]);
+    const own = { ...bought.lines[0]!, name: 'Own sail', answers: [{ key: 'name', label: 'Name', text: 'Ada' }] };
+    const engraved = { ...bought, lines: [own] };
+    expect(await orderAgain(shop.app, engraved, randomUUID(), null)).to.deep.equal(['Own sail']);
     expect(cart.discountMinor).to.be.greaterThan(0);
 
     expect(await showCode(shop.app, bought, 'again')).to.equal(first);

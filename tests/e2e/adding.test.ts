@@ -47,6 +47,38 @@ for (const [device, viewport] of [
       await expectAccessible(page);
     });
 
+    test('answers and files are there after loading anew, after Back, and in quick view', async ({ page, server }) => {
+      await page.goto(server.origin + kite);
+      const form = page.locator('form[data-product-form]');
+      await page.waitForLoadState('networkidle');
+      await form.getByLabel('Name on the sail').fill('Ada');
+      await form.getByText('Copper').click();
+      await form.getByText('Own artwork').click();
+      await form.getByText('With a tail').click();
+      await form.getByLabel('Tail length').fill('3');
+      await form.getByLabel('Your artwork').setInputFiles(await artwork());
+      const isAnswered = async (within = form) => {
+        await expect(within.getByRole('link', { name: 'lake.png' })).toBeVisible();
+        await expect(within.getByLabel('Name on the sail')).toHaveValue('Ada');
+        await expect(within.getByLabel('Copper')).toBeChecked();
+        await expect(within.getByLabel('Own artwork')).toBeChecked();
+        await expect(within.getByLabel('Tail length')).toHaveValue('3');
+      };
+      await isAnswered();
+
+      await page.reload();
+      await isAnswered();
+      await page.goto(`${server.origin}/shop/c/figures`);
+      await page.goBack();
+      await isAnswered();
+      await expect(form.locator('[data-price]')).toHaveText('€141.00');
+      await page.goto(`${server.origin}/shop/c/figures?look=sail-your-own`);
+      const look = page.getByRole('dialog', { name: 'Sail Your Own' });
+      await isAnswered(look);
+      await look.getByRole('button', { name: 'Add to cart' }).click();
+      await expect(look.getByText('Added to your cart.')).toBeVisible();
+    });
+
     test('the same options are asked in quick view', async ({ page, server }) => {
       await page.goto(`${server.origin}/shop/c/figures?look=sail-your-own`);
       const look = page.getByRole('dialog', { name: 'Sail Your Own' });

@@ -285,6 +285,59 @@ test('checkout: the order is changed in place, a failed payment loses nothing, a
   await expect(page.frameLocator('iframe[title="The mail"]').getByText('2 × Hoop Winder').first()).toBeVisible();
 });
 
+test('a cart that is paid for in one tab is gone from the others', async ({ page, server }) => {
+  await addWinder(page, server.origin);
+  const other = await page.context().newPage();
+  await other.goto(`${server.origin}/shop/cart`);
+  await expect(other.locator('[data-line]')).toHaveCount(1);
+  await expect(page.locator('[data-pl-count]').first()).toHaveText('1');
+  const third = await page.context().newPage();
+  await third.goto(`${server.origin}/shop/quick-pay`);
+  await third.getByRole('button', { name: 'Pay €12.80' }).click();
+  await expect(third.getByRole('heading', { name: 'Thank you, Ida Brandt.' })).toBeVisible();
+
+  await expect(other.getByText('Your cart is empty.')).toBeVisible();
+  await expect(page.locator('[data-pl-count]').first()).toHaveText('0');
+});
+
+test('without a connection, what opens says so, and nothing leads to an error page', async ({ page, server }) => {
+  await page.goto(`${server.origin}/shop/c/single-line`);
+  await page.waitForLoadState('networkidle');
+  // With the first sign of somebody comes what says so.
+  await page.mouse.move(200, 300);
+  await page.waitForTimeout(500);
+  await page.context().setOffline(true);
+  await page
+    .getByRole('button', { name: /^Quick look/ })
+    .first()
+    .click();
+  const line = page.getByText(/^You are offline/);
+  await expect(page.getByText('The details could not be loaded.')).toBeVisible();
+  const onTop = () =>
+    line.evaluate((element) => {
+      const { left, top, width, height } = element.getBoundingClientRect();
+      let root: DocumentOrShadowRoot | null = document;
+      let hit: Element | null = null;
+      while (root) {
+        hit = root.elementFromPoint(left + width / 2, top + height / 2);
+        root = hit?.shadowRoot ?? null;
+      }
+      return hit === element;
+    });
+  await expect.poll(onTop).toBe(true);
+  await page.getByRole('dialog').getByRole('link', { name: 'See all details' }).click();
+  await expect.poll(onTop).toBe(true);
+  await page.keyboard.press('Escape');
+  await page
+    .locator('header [data-pl-cart]')
+    .or(page.getByRole('button', { name: /^Cart/ }))
+    .first()
+    .click();
+  await expect(line).toBeVisible();
+  expect(page.url()).toContain('/shop/c/single-line');
+  await page.context().setOffline(false);
+});
+
 test('an order is paid at once with the wallet, and kept when it is declined', async ({ page, server }) => {
   await addWinder(page, server.origin);
   await page.goto(`${server.origin}/shop/cart`);

@@ -155,7 +155,7 @@ test('a code, the same again, and a birthday that is asked for once', async ({ s
   await expect(buyer.getByLabel('Month')).toHaveCount(0);
 
   // The same again: with the code of this order, which works once, and the birthday's own offer.
-  await buyer.getByRole('button', { name: 'Put it all into the cart' }).click();
+  await buyer.getByRole('button', { name: 'Order again' }).click();
   await buyer.waitForURL(/\/shop\/cart/);
   await expect(buyer.getByText(new RegExp(code, 'i')).first()).toBeVisible();
   await buyer.goto(`${server.origin}/shop/checkout`);

@@ -98,6 +98,7 @@ export const SHOP_WORDS = {
   priceTo: word('Highest price', 'Names the field.', 'to', 'bis', 'إلى'),
   inStock: word('In stock', 'A tick.', 'In stock', 'Lieferbar', 'متوفر'),
   filter: word('Filter', 'The button.', 'Apply filters', 'Filtern', 'تطبيق'),
+  filters: word('Filters', 'Unfolds them on phones.', 'Filters', 'Filter', 'التصفية'),
   moreFilters: word(
     'More filters',
     'Unfolds what else there is.',
@@ -602,6 +603,13 @@ export const SHOP_WORDS = {
     'انتهت صلاحية الرابط. راسلنا لنساعدك.',
   ),
   orderPage: word('Order page', 'Link in the mail.', 'See your order', 'Bestellung ansehen', 'عرض طلبك'),
+  notAgain: word(
+    'What could not be ordered again',
+    'In the cart. {names} are the products.',
+    'Not put into your cart: {names}. Please choose it again on its page.',
+    'Nicht im Warenkorb: {names}. Bitte auf der Seite des Produkts noch einmal wählen.',
+    'لم يوضع في السلة: {names}. اختره مرة أخرى من صفحته.',
+  ),
   mailSubject: word(
     'Subject of the mail',
     '{shop} and {number} are facts.',

@@ -18,6 +18,8 @@ export interface OrderMailFacts {
   readonly date: string;
   /** Of the order's page; its downloads are fetched there. */
   readonly link: string;
+  /** What the link to ordering the same again is called; null: the page has no such part. */
+  readonly again: string | null;
   readonly hasDownloads: boolean;
   /** For next time; null: none. */
   readonly code: string | null;
@@ -43,9 +45,12 @@ function htmlHead(language: string, title: string): string {
   ].join('');
 }
 
+const htmlLink = (link: string, text: string) =>
+  `<a href="${escapeHtml(link)}" style="color:#1c4e5f;font-weight:700">${escapeHtml(text)}</a>`;
+
 function htmlFoot(link: string, linkText: string, shopName: string): string {
   return (
-    `<p style="margin-top:24px"><a href="${escapeHtml(link)}" style="color:#1c4e5f;font-weight:700">${escapeHtml(linkText)}</a></p>` +
+    `<p style="margin-top:24px">${htmlLink(link, linkText)}</p>` +
     `<p style="color:#4c6670">${escapeHtml(shopName)}</p></body></html>`
   );
 }
@@ -97,6 +102,7 @@ export function orderMail(order: Order, facts: OrderMailFacts): MailTexts {
   const under = `${title}. ${say('orderedOn', { date: facts.date })}.`;
   const linkText = facts.hasDownloads ? `${say('orderPage')} · ${say('downloads')}` : say('orderPage');
 
+  const again = facts.again === null ? [] : [{ text: facts.again, link: `${facts.link}#reorder` }];
   const forNextTime = facts.code === null ? [] : [say('codeMail', { code: facts.code.toUpperCase() })];
 
   const widest = Math.max(
@@ -111,6 +117,7 @@ export function orderMail(order: Order, facts: OrderMailFacts): MailTexts {
     ...cameOff,
     ...parts.map((part) => [`${part.title}:`, ...part.lines].join('\n')),
     ...forNextTime,
+    ...again.map(({ text, link }) => `${text}: ${link}`),
     `${linkText}: ${facts.link}`,
     shopName,
   ].join('\n\n');
@@ -134,6 +141,7 @@ export function orderMail(order: Order, facts: OrderMailFacts): MailTexts {
         `<h2 style="font-size:16px;margin:24px 0 4px">${escapeHtml(part.title)}</h2><p style="margin:0">${part.lines.map(escapeHtml).join('<br>')}</p>`,
     ),
     ...forNextTime.map((line) => `<p style="margin:24px 0 0"><strong>${escapeHtml(line)}</strong></p>`),
+    ...again.map(({ text, link }) => `<p style="margin:24px 0 0">${htmlLink(link, text)}</p>`),
     htmlFoot(facts.link, linkText, shopName),
   ].join('');
   return { subject: say('mailSubject', { shop: shopName, number: orderNumber(order) }), text, html };

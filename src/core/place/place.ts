@@ -70,8 +70,8 @@ export function overlaps(a: Box, b: Box): boolean {
 }
 
 /**
- * Moves a box off others by the shortest way up or down that stays in the window; where there is none it stays. `gap` px
- * are left between them.
+ * Moves a box off others by the shortest way up or down that stays in the window, on its own side or else on the other;
+ * where there is none it stays. `gap` px are left between them.
  */
 export function keepOff(box: Box, others: readonly Box[], window: Size, gap: number): Box {
   const isFree = (candidate: Box) =>
@@ -79,7 +79,12 @@ export function keepOff(box: Box, others: readonly Box[], window: Size, gap: num
     candidate.top + candidate.height <= window.height &&
     !others.some((other) => overlaps(candidate, other));
   if (isFree(box)) return box;
-  const tops = others.flatMap((other) => [other.top - box.height - gap, other.top + other.height + gap]);
-  const free = tops.map((top) => ({ ...box, top })).filter(isFree);
-  return free.sort((a, b) => Math.abs(a.top - box.top) - Math.abs(b.top - box.top))[0] ?? box;
+  const tops = [box.top, ...others.flatMap((other) => [other.top - box.height - gap, other.top + other.height + gap])];
+  const far = (candidate: Box) => Math.abs(candidate.top - box.top);
+  for (const left of [box.left, window.width - box.left - box.width]) {
+    const free = tops.map((top) => ({ ...box, left, top })).filter(isFree);
+    const nearest = free.sort((a, b) => far(a) - far(b))[0];
+    if (nearest) return nearest;
+  }
+  return box;
 }

@@ -15,6 +15,10 @@ const INSET = 16;
 const GAP = 12;
 const REST_MS = 180;
 const FEEDBACK_MS = 320;
+/** After the last of a scroll. */
+const SETTLE_MS = 120;
+/** What is pressed to buy: never under the button, wherever the page is scrolled to. */
+const ADD_BUTTONS = '[data-pl-add] button, [data-pl-order-form] button';
 
 /** The button that leads to the cart: in the header in place of the shop's own link, or floating where the owner put it. */
 export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPiece {
@@ -24,6 +28,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
   let feedback = false;
   let dragged = false;
   let rest = 0;
+  let settle = 0;
   const shadow = createShadow('pl-cart-opener', piece.id);
   const stopWatching = host.cart.watch((cart) => {
     if (count !== null && cart.count > count) {
@@ -38,6 +43,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
   });
   addEventListener('resize', stand);
   addEventListener('pl-edges', stand);
+  addEventListener('scroll', settleDown, { passive: true });
   if (!host.cart.view) void host.cart.load();
   place();
 
@@ -91,7 +97,12 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
     return shadow.root.querySelector<HTMLElement>('a');
   }
 
-  /** Stands at its place, off everything else that stands fixed: the page's own bars and ours. */
+  function settleDown(): void {
+    clearTimeout(settle);
+    settle = setTimeout(stand, SETTLE_MS) as unknown as number;
+  }
+
+  /** Stands at its place, off everything else that stands fixed, the page's own bars and ours, and off what adds. */
   function stand(): void {
     const element = button();
     if (!element || piece.settings.stands !== 'floating') return;
@@ -106,7 +117,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
       INSET,
       isRightToLeft,
     );
-    const box = keepOff(wanted, fixedAround(wanted, window), window, GAP);
+    const box = keepOff(wanted, [...fixedAround(wanted, window), ...addButtons(window)], window, GAP);
     element.style.insetInlineStart = 'auto';
     element.style.left = `${box.left}px`;
     element.style.top = `calc(${box.top}px - ${box.top > window.height / 2 ? 'env(safe-area-inset-bottom, 0px)' : '0px'})`;
@@ -127,6 +138,12 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
             if (getComputedStyle(at).position === 'fixed') found.add(at);
         }
     return [...found].map((element) => element.getBoundingClientRect());
+  }
+
+  function addButtons(window: { height: number }): Box[] {
+    return [...document.querySelectorAll(ADD_BUTTONS)]
+      .map((element) => element.getBoundingClientRect())
+      .filter(({ width, top, bottom }) => width > 0 && bottom > 0 && top < window.height);
   }
 
   /** In the bench it is dragged to its place. */
@@ -173,6 +190,8 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
       stopWatching();
       removeEventListener('resize', stand);
       removeEventListener('pl-edges', stand);
+      removeEventListener('scroll', settleDown);
+      clearTimeout(settle);
       shadow.element.remove();
       const link = document.querySelector<HTMLElement>('a[data-pl-cart]');
       if (link) link.hidden = false;

@@ -2,13 +2,11 @@
 import type { CartView } from '~/core/cart';
 import { formatMoney } from '~/core/money/currency';
 import type { ManifestPiece } from '~/core/lane';
-import { cartCss } from '~/runtime/cart/css';
 import { createDesk, serverDrawn, type Suggested } from '~/runtime/cart/desk';
 import { takeOver } from '~/runtime/kit/take-over';
 import type { MountedPiece, PieceHost } from '~/runtime/piece-host';
 import { CartPage } from './cart-page';
 import type { CartPagePiece } from './definition';
-import css from './view.css?inline';
 
 interface Given {
   readonly piece: CartPagePiece;
@@ -37,7 +35,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
 
   function draw(): void {
     if (!place) return;
-    place.style(host.themeCss, cartCss + css, piece.css);
+    place.style(host.themeCss, piece.css);
     const cart = host.cart.view ?? place.given.cart;
     const { language, device } = host;
     place.draw(

@@ -2,14 +2,12 @@
 import type { CartView, DeliveryOption } from '~/core/cart';
 import { formatMoney } from '~/core/money/currency';
 import type { ManifestPiece } from '~/core/lane';
-import { cartCss } from '~/runtime/cart/css';
 import { createDesk, serverDrawn } from '~/runtime/cart/desk';
 import { calmly } from '~/runtime/kit/calm';
 import { takeOver } from '~/runtime/kit/take-over';
 import type { MountedPiece, PieceHost } from '~/runtime/piece-host';
 import { CheckoutPage, type CheckoutState } from './checkout-page';
 import type { CheckoutPiece } from './definition';
-import css from './view.css?inline';
 
 type Given = CheckoutState & {
   readonly piece: CheckoutPiece;
@@ -165,7 +163,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
   }
 
   function drawNow(): void {
-    place!.style(host.themeCss, cartCss + css, piece.css);
+    place!.style(host.themeCss, piece.css);
     const lines = host.cart.view?.lines ?? priced.lines;
     const cart = { ...priced, lines };
     const { language, device } = host;

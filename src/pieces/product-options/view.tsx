@@ -63,10 +63,11 @@ export function mount(_piece: ManifestPiece, initialHost: PieceHost): MountedPie
         answers: given.answers,
         uploads: given.uploads,
         drawnAs: given.piece,
+        remembers: !form.elements.namedItem('lineId'),
         host,
         onChange: tell,
       });
-      mounted.fill(before);
+      mounted.fill({ ...mounted.answers, ...before });
       if (host.isPreview) void showAll();
       document.addEventListener('submit', onSubmit, true);
       form.addEventListener('pl-refused', onRefused);

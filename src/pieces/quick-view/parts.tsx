@@ -89,6 +89,7 @@ function Options({ product, host, onAnswer, options }: PartProps): VNode | null 
         answers: {},
         uploads: {},
         host,
+        remembers: true,
         onChange: onAnswer,
       });
       onAnswer(options.current.state);

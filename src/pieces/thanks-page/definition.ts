@@ -139,7 +139,7 @@ export const thanksPage = definePiece({
     delivery: { label: 'Delivery and contact', help: 'Where it goes, how, and the buyer’s note.', on: true },
     next: { label: 'What happens next', help: 'In a few words.', on: true },
     coupon: { label: 'Code for next time', help: 'A code of their own.', on: false },
-    reorder: { label: 'Order the same again', help: 'One press fills the cart.', on: false },
+    reorder: { label: 'Order again', help: 'One press fills the cart. The mail leads here, too.', on: true },
     birthday: { label: 'Birthday', help: 'Asked once, and an offer around that day then works.', on: false },
     share: { label: 'Tell others', help: 'A mail about what was bought.', on: false },
     voices: { label: 'Words of buyers', help: 'The best of what is said of what was bought.', on: false },

@@ -226,7 +226,7 @@ function draw({ part, piece, facts, say, language, isShaped }: PartProps): VNode
       );
     case 'reorder':
       return !facts.canReorder ? null : (
-        <Box part="reorder">
+        <Box part="reorder" id="reorder">
           <h2 data-word="reorderTitle">{words.reorderTitle}</h2>
           <Press action={action} intent="reorder">
             <button class="button" data-slot="button" data-word="reorderButton">

@@ -72,9 +72,9 @@ export const thanksWords = {
   },
   reorderButton: {
     label: 'Button',
-    help: 'Puts everything of this order into the cart, with the code for next time where there is one.',
+    help: 'Puts everything of this order into the cart, with the code for next time where there is one. The mail has a link of this name.',
     part: 'reorder',
-    default: say('Put it all into the cart', 'Alles in den Warenkorb', 'ضع كل شيء في السلة'),
+    default: say('Order again', 'Noch einmal bestellen', 'اطلب مرة أخرى'),
   },
   couponTitle: {
     label: 'Heading',

@@ -1,6 +1,6 @@
 import type { ManifestPiece } from '~/core/lane';
 import type { HostPage } from '../host-page';
-import { kept } from './kept';
+import { kept } from '../kept';
 import { findOut } from './about';
 import { isRecorded } from '../events';
 import { visitId } from './visit';

@@ -1,5 +1,5 @@
 import { newId } from '../new-id';
-import { kept } from './kept';
+import { kept } from '../kept';
 
 const VISIT_MS = 30 * 60_000;
 const storage = kept('pl_visit', 'sessionStorage');

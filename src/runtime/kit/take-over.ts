@@ -1,5 +1,4 @@
 import { hydrate, render, type VNode } from 'preact';
-import { createShadow } from './shadow';
 
 type Field = HTMLInputElement & Partial<Pick<HTMLSelectElement, 'options'>>;
 
@@ -26,7 +25,8 @@ export interface TakenOver<Given> {
   readonly inside: HTMLElement;
   /** Draws on what stands there. */
   draw(drawn: VNode): void;
-  style(themeCss: string, viewCss: string, pieceCss: string): void;
+  /** What the owner set; the view's own rules came with the drawing. */
+  style(themeCss: string, pieceCss: string): void;
 }
 
 /**
@@ -43,7 +43,11 @@ export function takeOver<Given>(
   const inside = place?.shadowRoot?.querySelector<HTMLElement>('[data-inside]');
   if (!place || !inside) return null;
   const given = JSON.parse(place.querySelector('script')?.textContent ?? 'null') as Given;
-  const shadow = createShadow(name, pieceId, place);
+  place.dataset['plPiece'] = pieceId;
+  const root = place.shadowRoot!;
+  const sheet = new CSSStyleSheet();
+  let last = '';
+  root.adoptedStyleSheets = [sheet];
   const putBack = keepTyped(inside);
   hydrate(drawSame(given), inside);
   return {
@@ -53,10 +57,10 @@ export function takeOver<Given>(
       render(drawn, inside);
       putBack();
     },
-    style(themeCss, viewCss, pieceCss) {
-      shadow.style(themeCss, viewCss, pieceCss);
-      // The server's own style goes once the adopted one is there.
-      shadow.root.querySelector('style')?.remove();
+    style(themeCss, pieceCss) {
+      const css = themeCss + pieceCss;
+      if (css !== last) sheet.replaceSync((last = css));
+      root.querySelector('style + style')?.remove();
     },
   };
 }

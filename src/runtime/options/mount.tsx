@@ -11,6 +11,7 @@ import { calmly } from '../kit/calm';
 import { BASE_CSS, directionOf } from '../kit/shadow';
 import type { PieceHost } from '../piece-host';
 import { OptionFields } from './fields';
+import { keepAnswers, keptAnswers } from './kept-answers';
 import type { OptionEvents } from './shown';
 import css from './options.css?inline';
 
@@ -31,11 +32,15 @@ interface Asked {
    * shadow root.
    */
   readonly drawnAs?: ProductOptionsPiece;
+  /** Begins with what was answered in this tab before. Not where a line is changed, which has answers of its own. */
+  readonly remembers?: boolean;
   readonly onChange: (state: OptionsState) => void;
 }
 
 export interface MountedOptions {
   readonly state: OptionsState;
+  /** As given, those not asked for at the moment among them. */
+  readonly answers: Answers;
   /** Answers as given, in place of what was answered. */
   fill(answers: Answers): void;
   /** Draws anew with what the host has now. */
@@ -54,6 +59,7 @@ export function mountOptions({
   options,
   uploads,
   drawnAs,
+  remembers = false,
   onChange,
   ...asked
 }: Asked): MountedOptions {
@@ -76,6 +82,7 @@ export function mountOptions({
 
   function take(next: Answers): void {
     answers = next;
+    if (remembers && !host.isPreview) keepAnswers(slug, { answers, uploads: names });
     evaluation = evaluateOptions(options, answers, today());
     draw();
     onChange({ answers: evaluation.answers, evaluation });
@@ -172,10 +179,16 @@ export function mountOptions({
 
   // The very same first, whatever has been answered since: only so does every later drawing change what has changed.
   if (drawnAs) hydrate(fieldsBy(drawnAs, null), root);
+  const before = remembers && !host.isPreview ? keptAnswers(slug) : null;
+  Object.assign(names, before?.uploads);
+  if (before && Object.keys(before.answers).length > 0) take({ ...before.answers, ...answers });
   drawNow();
   return {
     get state() {
       return { answers: evaluation.answers, evaluation };
+    },
+    get answers() {
+      return answers;
     },
     fill: take,
     update(next) {

@@ -38,17 +38,20 @@ export async function showCode(app: App, order: Pick<Order, 'id'>, offerId: stri
   return known && !known.isUsed ? code : null;
 }
 
-/** Puts what an order holds into a cart, as far as it is still to be had, with a code where there is one; how many lines. */
-export async function orderAgain(app: App, order: Order, cartToken: string, code: string | null): Promise<number> {
-  let added = 0;
-  for (const { variantId, quantity } of order.lines) {
-    if (variantId === null) continue;
-    const done = await changeCartOf(app, cartToken, { kind: 'add', variantId, quantity, choices: {}, answers: {} });
-    if (done.ok) added += 1;
+/**
+ * Puts what an order holds into a cart, as far as it is still to be had, with a code where there is one. Returns the names of
+ * what was left out; of goods with answers, too: an order keeps what was answered as texts, and made without it is another thing.
+ */
+export async function orderAgain(app: App, order: Order, cartToken: string, code: string | null): Promise<string[]> {
+  const left: string[] = [];
+  for (const { variantId, quantity, answers, name } of order.lines) {
+    const add = { kind: 'add', variantId: variantId!, quantity, choices: {}, answers: {} } as const;
+    const isAble = variantId !== null && answers.length === 0;
+    if (!isAble || !(await changeCartOf(app, cartToken, add)).ok) left.push(name);
   }
   // One that does not count for these goods is not worth a word: the cart is full as it was asked for.
-  if (code !== null && added > 0) await changeCartOf(app, cartToken, { kind: 'coupon', code });
-  return added;
+  if (code !== null && left.length < order.lines.length) await changeCartOf(app, cartToken, { kind: 'coupon', code });
+  return left;
 }
 
 /** Days of the year as MM-DD; the 29th of February is one. */

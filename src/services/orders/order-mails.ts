@@ -6,7 +6,7 @@ import type { App } from '~/services/app';
 import { liveLane } from '~/services/lane/live-lane';
 import { giveCode } from './next-time';
 import { detailsKey } from './order-access';
-import { couponOfferOf, thanksPageOf } from './thanks-page';
+import { couponOfferOf, hasPart, thanksPageOf } from './thanks-page';
 import { processSlot } from '~/services/process-slot';
 
 const AT_ONCE = 20;
@@ -35,7 +35,8 @@ export async function sendOrderMail(app: App, order: Order): Promise<boolean> {
     const { lane } = live;
     const { shop } = lane;
     const locale = localeFor(shop, order.language);
-    const coupon = couponOfferOf(await thanksPageOf(app, order, live));
+    const page = await thanksPageOf(app, order, live);
+    const coupon = couponOfferOf(page);
     // In the language and the currency it was made in, whatever the shop sells in today.
     const mail = orderMail(order, {
       shopName: shop.name,
@@ -45,6 +46,7 @@ export async function sendOrderMail(app: App, order: Order): Promise<boolean> {
       country: countryName(order.address.country, order.language),
       date: longDate(order.placedAt, locale, shop.timeZone),
       link: linkTo(app, order),
+      again: hasPart(page, 'reorder') ? page.words.reorderButton : null,
       code: coupon === null ? null : await giveCode(app, order, coupon),
       hasDownloads: (await app.orders.listDownloads(order.token)).length > 0,
     });

@@ -60,6 +60,7 @@ const facts: OrderMailFacts = {
   country: 'Germany',
   date: '25 November 2026',
   link: 'https://shop.example.test/shop/thanks/t',
+  again: null,
   hasDownloads: false,
   code: null,
 };
@@ -131,6 +132,13 @@ describe('orderMail', () => {
     });
 
     expect(text).not.to.match(/Discount|note|Delivery/);
+  });
+
+  it('leads to ordering the same again where the page of the order does', () => {
+    const { text, html } = mail({}, { again: 'Order again' });
+    expect(text).to.include('Order again: https://shop.example.test/shop/thanks/t#reorder');
+    expect(html).to.include('href="https://shop.example.test/shop/thanks/t#reorder"');
+    expect(mail().text).not.to.include('#reorder');
   });
 
   it('says that delivery is free, and where downloads are', () => {

@@ -9,6 +9,7 @@ import { mount as mountCheckout } from '~/pieces/checkout/view';
 import { CartPage } from '~/pieces/cart-page/cart-page';
 import type { CartPagePiece } from '~/pieces/cart-page/definition';
 import { mount as mountCartPage } from '~/pieces/cart-page/view';
+import cartPageCss from '~/pieces/cart-page/view.css?inline';
 import { serverDrawn } from '~/runtime/cart/desk';
 import type { MountedPiece } from '~/runtime/piece-host';
 import { CHECKOUT } from '../../support/checkout';
@@ -35,7 +36,7 @@ describe('taken over from the server', () => {
   function serve(name: string, html: string, given: object): void {
     open(`<div data-pl-at="${name}"><script type="application/json">${JSON.stringify(given)}</script></div>`);
     document.querySelector('div')!.attachShadow({ mode: 'open' }).innerHTML =
-      `<style></style><div data-inside>${html}</div>`;
+      `<style>${cartPageCss}</style><style></style><div data-inside>${html}</div>`;
   }
   const inside = () => document.querySelector('div')!.shadowRoot!.querySelector<HTMLElement>('[data-inside]')!;
   const one = <Found extends HTMLElement = HTMLElement>(selector: string) => inside().querySelector<Found>(selector)!;

@@ -265,7 +265,7 @@ describe('what the server drew', () => {
     open(`<div data-pl-at="pl-try"><script type="application/json">{"name":"Ada"}</script></div>`);
     const root = document.querySelector('div')!.attachShadow({ mode: 'open' });
     const drawn = renderToString(<Greeting name="Ada" />);
-    root.innerHTML = `<style>server{}</style><div data-inside>${drawn}</div>`;
+    root.innerHTML = `<style>view{}</style><style>owner{}</style><div data-inside>${drawn}</div>`;
   }
 
   it('is taken over as it stands, and changed from there', () => {
@@ -284,15 +284,16 @@ describe('what the server drew', () => {
     expect(presses).to.equal(1);
   });
 
-  it('loses the server’s style only when its own is there', () => {
+  it('keeps the view’s style, and loses what the owner set only when its own is there', () => {
     served();
     const root = document.querySelector('div')!.shadowRoot!;
     const taken = takeOver<{ name: string }>('pl-try', 'p1', (given) => <Greeting {...given} />)!;
-    expect(root.querySelector('style')).not.to.equal(null);
+    const styles = () => [...root.querySelectorAll('style')].map(({ textContent }) => textContent);
+    expect(styles()).to.deep.equal(['view{}', 'owner{}']);
 
-    taken.style('theme{}', 'view{}', '');
+    taken.style('theme{}', '');
 
-    expect(root.querySelector('style')).to.equal(null);
+    expect(styles()).to.deep.equal(['view{}']);
     expect(root.adoptedStyleSheets).to.have.length(1);
   });
 
