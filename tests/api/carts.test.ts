@@ -6,6 +6,8 @@ import type { OptionRule } from '~/core/options';
 import { createApp } from '~/services/app';
 import { cartRequestSchema, changeCartOf } from '~/services/cart/change-cart';
 import { saveOptions } from '~/services/catalogue/edit-options';
+import { orderAgain } from '~/services/orders/next-time';
+import { promiseDelivery } from '~/services/orders/promise-delivery';
 import { sendOrderMails } from '~/services/orders/order-mails';
 import { releaseAbandoned, showOrder } from '~/services/orders/place-order';
 import { quickPay, showQuickPay } from '~/services/orders/quick-pay';
@@ -71,6 +73,23 @@ describe('carts', () => {
     expect(mail!.text).to.include('about 12 days to make, then 2–3 working days');
     const order = await showOrder(shop.app, placed.ok ? placed.value.token : '');
     expect(order!.deliveryDays).to.equal('about 12 days to make, then 2–3 working days');
+  });
+
+  it('tell where and when an event is: in the cart, the order and its mail, and on its page', async () => {
+    const token = randomUUID();
+    await add(token, 'half-day-building-workshop', { Date: 'Third Saturday' });
+
+    const [line] = (await viewCart(shop.app, token)).lines;
+    expect([line!.choices, line!.arrival]).to.deep.equal(['Third Saturday', 'In person: Hollowtarn loft.']);
+    const workshop = (await shop.app.catalogue.findProduct('half-day-building-workshop'))!;
+    const promised = await promiseDelivery(shop.app, workshop, workshop.variants[0], null, 'en');
+    expect(promised).to.deep.equal({ kind: 'event', place: 'Hollowtarn loft' });
+    const placed = await orderNow(shop.app, { cartToken: token, form });
+    await sendOrderMails(shop.app);
+    const [mail] = await shop.app.mailbox.list(1);
+    expect(mail!.text).to.include('Third Saturday').and.include('Where: Hollowtarn loft');
+    const order = (await showOrder(shop.app, placed.ok ? placed.value.token : ''))!;
+    expect(await orderAgain(shop.app, order, randomUUID(), null)).to.deep.equal([]);
   });
 
   it('stay right when two tabs change them at once', async () => {

@@ -102,7 +102,7 @@ test('a listing is narrowed by what the catalogue holds, by keyboard, and says w
 
   await page.setViewportSize({ width: 390, height: 844 });
   await expect(skill).toBeHidden();
-  await page.getByText('More filters').click();
+  await page.getByText('Filters', { exact: true }).click();
   await skill.check();
   await page.waitForURL(/a\.Skill=First/);
   // What was unfolded stays so, and a search keeps its filters.

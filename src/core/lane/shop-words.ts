@@ -489,6 +489,14 @@ export const SHOP_WORDS = {
     'etwa {lead, plural, one {# Tag} other {# Tage}} Fertigung, dann {days}',
     'نحو {lead} يومًا للصنع، ثم {days}',
   ),
+  eventAt: word(
+    'An event',
+    'Instead of delivery. {place} is where.',
+    'In person: {place}.',
+    'Vor Ort: {place}.',
+    'حضوريًا: {place}.',
+  ),
+  eventPlace: word('Where an event is', 'In front of the place, in the order.', 'Where', 'Wo', 'المكان'),
   byDownload: word(
     'A download',
     'Instead of delivery.',

@@ -6,7 +6,7 @@ export { servedCountries, tableRates, zonesInOrder } from './delivery';
 export { usualDelivery, type Delivery, type DeliveryZone } from './delivery.schema';
 export { ALL_COUNTRIES, countryName, countryOf, isPostcode } from './countries';
 export type { CheckoutForm } from './checkout.schema';
-export { takenBy, type Address, type Order, type OrderLine, type OrderStatus } from './order';
+export { PLACE_KEY, takenBy, type Address, type Order, type OrderLine, type OrderStatus } from './order';
 export {
   paidParts,
   planRefund,

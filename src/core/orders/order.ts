@@ -27,6 +27,9 @@ export interface OrderLine {
   readonly addOns: readonly number[];
 }
 
+/** Key of the answer that says where an event is: the product's, not the buyer's. */
+export const PLACE_KEY = 'place:';
+
 /** What lines take off the shelves: their variants, and the add-ons that come along. */
 export function takenBy(
   lines: readonly Pick<OrderLine, 'variantId' | 'addOns' | 'quantity'>[],

@@ -13,6 +13,9 @@ import { catalogueStock } from './catalogue-stock';
 import { ratingOf, type ProductRow } from './product-row';
 
 /** What the cart, prices and orders need to know of a variant. `costMinor` stays on the server. */
+/** What owners call the attribute that says where an event is, in lower case. */
+const PLACES = ['place', 'where', 'venue', 'location', 'ort', 'wo', 'المكان'];
+
 export interface VariantFacts {
   readonly variantId: number;
   readonly sku: string;
@@ -34,6 +37,8 @@ export interface VariantFacts {
   readonly itemDeliveryMinor: number;
   /** The file that is bought, among the shop's downloads; null for other things. */
   readonly downloadFile: string | null;
+  /** Where an event is: its attribute of one of these names. null: it says nowhere, or is none. */
+  readonly place: string | null;
   readonly picture: Picture | null;
   readonly options: readonly ProductOption[];
   /** Slugs, parents included. */
@@ -122,6 +127,7 @@ export function catalogueRepository(db: Database) {
         first_image: string | null;
         options: string;
         download_file: string | null;
+        place: string | null;
         tax_rate: string | null;
         item_delivery_minor: number;
         variant_count: number;
@@ -138,10 +144,12 @@ export function catalogueRepository(db: Database) {
          (SELECT json_group_array(name) FROM tags t WHERE t.product_id = p.id) tag_names,
          (SELECT json_group_object(o.slug, o.better_price_minor) FROM products o
             WHERE o.better = p.slug AND o.better_price_minor IS NOT NULL AND o.is_shown = 1) instead,
+         (SELECT value FROM attributes a WHERE p.fulfilment = 'event' AND a.product_id = p.id AND lower(a.key) IN (SELECT value FROM json_each($places))
+            ORDER BY position LIMIT 1) place,
          (SELECT src FROM images i WHERE i.product_id = p.id ORDER BY position LIMIT 1) first_image
        FROM variants v JOIN products p ON p.id = v.product_id LEFT JOIN stock_levels s ON s.variant_id = v.id
        WHERE v.id IN (SELECT value FROM json_each($ids)) AND p.is_shown = 1`,
-      { ids: JSON.stringify(ids) },
+      { ids: JSON.stringify(ids), places: JSON.stringify(PLACES) },
     );
     const rules = new Map(rows.map((row) => [row.id, JSON.parse(row.options) as OptionRule[]]));
     const addOns = await addOnsOf([...rules.values()].flat());
@@ -166,6 +174,7 @@ export function catalogueRepository(db: Database) {
             taxRate: row.tax_rate,
             itemDeliveryMinor: row.item_delivery_minor,
             downloadFile: row.download_file,
+            place: row.place,
             picture: src ? { src, alt: row.name } : null,
             options: rules.get(row.id)!.map((rule) => asked(rule, addOns)),
             categories: JSON.parse(row.category_slugs) as string[],

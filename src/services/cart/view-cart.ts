@@ -214,7 +214,8 @@ function viewLine(
 }
 
 /** How something comes that does not leave at once by parcel. */
-function arrivalOf({ fulfilment, leadDays }: VariantFacts, say: SayShop): string | null {
+function arrivalOf({ fulfilment, leadDays, place }: VariantFacts, say: SayShop): string | null {
+  if (fulfilment === 'event') return place && say('eventAt', { place });
   if (fulfilment === 'download') return say('byDownload');
   return fulfilment === 'parcel' && leadDays !== null ? say('madeToOrder', { days: leadDays }) : null;
 }

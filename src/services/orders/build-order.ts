@@ -1,9 +1,9 @@
 import { randomUUID } from 'node:crypto';
 import type { Cart } from '~/core/cart';
-import type { Lane } from '~/core/lane';
+import { sayIn, type Lane } from '~/core/lane';
 import { formatMoney, minor, type Minor } from '~/core/money';
 import { answerTexts } from '~/core/options';
-import { checkCheckout, servedCountries, type Order } from '~/core/orders';
+import { checkCheckout, PLACE_KEY, servedCountries, type Order } from '~/core/orders';
 import { plainCode, type PricedGoods } from '~/core/pricing';
 import { fail, ok, type Result } from '~/core/problems';
 import { dayIn } from '~/core/time';
@@ -145,6 +145,7 @@ async function write(app: App, live: LiveLane, of: ToWrite): Promise<Omit<Order,
   const { form } = request;
   const nameOf = await uploadNames(app, goods);
   const placedAt = app.now();
+  const say = sayIn(lane, request.language);
   const codes = charged.codes.flatMap(({ code, refusal }) => (refusal === null ? [code] : []));
   const lines = goods.map(({ facts, line, evaluation, priceable }, i) => ({
     variantId: facts.variantId,
@@ -157,7 +158,10 @@ async function write(app: App, live: LiveLane, of: ToWrite): Promise<Omit<Order,
     costMinor: facts.costMinor,
     taxBasisPoints: ownTaxRate(lane.shop, facts.taxRate),
     steps: charged.lines[i]!.steps,
-    answers: answerTexts(facts.options, evaluation.answers, nameOf),
+    answers: [
+      ...(facts.place === null ? [] : [{ key: PLACE_KEY, label: say('eventPlace'), text: facts.place }]),
+      ...answerTexts(facts.options, evaluation.answers, nameOf),
+    ],
     addOns: evaluation.addOns,
   }));
   return {

@@ -1,4 +1,4 @@
-import type { Order } from '~/core/orders';
+import { PLACE_KEY, type Order } from '~/core/orders';
 import { offersOf, plainCode } from '~/core/pricing';
 import { fail, ok, type Result } from '~/core/problems';
 import type { App } from '~/services/app';
@@ -46,7 +46,7 @@ export async function orderAgain(app: App, order: Order, cartToken: string, code
   const left: string[] = [];
   for (const { variantId, quantity, answers, name } of order.lines) {
     const add = { kind: 'add', variantId: variantId!, quantity, choices: {}, answers: {} } as const;
-    const isAble = variantId !== null && answers.length === 0;
+    const isAble = variantId !== null && answers.every(({ key }) => key === PLACE_KEY);
     if (!isAble || !(await changeCartOf(app, cartToken, add)).ok) left.push(name);
   }
   // One that does not count for these goods is not worth a word: the cart is full as it was asked for.

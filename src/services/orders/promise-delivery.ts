@@ -19,11 +19,12 @@ export type DeliveryPromise =
       readonly freeFromMinor: Minor | null;
     }
   | { readonly kind: 'made-to-order'; readonly days: number }
+  | { readonly kind: 'event'; readonly place: string }
   | { readonly kind: 'download' };
 
 /**
- * The usual way to where the shopper said they live, else home. Nothing is promised of what is sold out, of an event, or to
- * where nobody carries.
+ * The usual way to where the shopper said they live, else home. Nothing is promised of what is sold out, of an event that
+ * says no place, or to where nobody carries.
  */
 export async function promiseDelivery(
   app: App,
@@ -34,7 +35,10 @@ export async function promiseDelivery(
 ): Promise<DeliveryPromise | null> {
   if (!variant || product.variants.every(isSoldOut)) return null;
   if (product.fulfilment === 'download') return { kind: 'download' };
-  if (product.fulfilment !== 'parcel') return null;
+  if (product.fulfilment === 'event') {
+    const { place = null } = (await app.catalogue.variantFacts([variant.id])).get(variant.id) ?? {};
+    return place === null ? null : { kind: 'event', place };
+  }
   if (product.leadDays !== null) return { kind: 'made-to-order', days: product.leadDays };
   const live = await liveLane(app);
   const place = to ?? { country: live.lane.shop.delivery.home, postcode: '' };
