@@ -1,4 +1,5 @@
 import { parseArgs } from 'node:util';
+import type { Lane } from '~/core/lane';
 import { dayIn } from '~/core/time';
 import { seedRepository } from '~/data';
 import { createApp, type App } from '~/services/app';
@@ -10,6 +11,7 @@ import { draftDemoLane, liveDemoLane } from './lane';
 import { seedMany } from './many';
 import { BETTER, PRODUCTS } from './products';
 import { randomFrom } from './random';
+import { withShowcase } from './showcase';
 import { SYNONYMS } from './synonyms';
 import { playTraffic } from './traffic';
 
@@ -17,14 +19,19 @@ export const DEMO_OWNER = { email: 'owner@hollowtarn.example', password: 'windwa
 
 /**
  * Fills an empty database with Hollowtarn Kites. `scale` 1 is about 60,000 visits; 0 leaves the past empty. `products`, where
- * it is more than the demo has, adds made-up ones up to that number.
+ * it is more than the demo has, adds made-up ones up to that number. `showcase`: with a piece of every kind in the shop.
  */
 export async function seedDemo(
   app: App,
   scale: number,
-  { say = () => undefined, products = 0 }: { say?: (line: string) => void; products?: number } = {},
+  {
+    say = () => undefined,
+    products = 0,
+    showcase = false,
+  }: { say?: (line: string) => void; products?: number; showcase?: boolean } = {},
 ): Promise<void> {
   const random = randomFrom(20261124);
+  // The past was sold with the lane as it was; the rest is new today.
   const lane = liveDemoLane();
   const today = dayIn(lane.shop.timeZone, app.now());
   await app.accounts.insert({
@@ -33,7 +40,8 @@ export async function seedDemo(
     role: 'owner',
     passwordHash: await hashPassword(DEMO_OWNER.password),
   });
-  await startLane(app, lane, draftDemoLane());
+  const opened = (made: Lane) => (showcase ? withShowcase(made) : made);
+  await startLane(app, opened(liveDemoLane()), opened(draftDemoLane()));
   await seedCatalogue(app.db, random, today, app.now());
   say('catalogue and artwork are in');
   if (scale > 0) {
@@ -81,7 +89,7 @@ if (process.argv[1]?.endsWith('seed.ts')) {
   if (row!.n > 0) console.log('  the database is seeded already');
   else {
     const say = (line: string) => console.log(`  ${line}`);
-    await seedDemo(app, Number(values.scale), { say, products: Number(values.products) });
+    await seedDemo(app, Number(values.scale), { say, products: Number(values.products), showcase: true });
   }
   await app.db.close();
 }

@@ -20,7 +20,8 @@ import {
   UNDER_THRESHOLD,
 } from './planted';
 import { noteLink } from './links';
-import { BUYERS, PRODUCTS } from './products';
+import { buyerFrom, type Buyer } from './buyers';
+import { PRODUCTS } from './products';
 import { randomFrom, type Random } from './random';
 
 /** A variant as the generator buys it. */
@@ -56,10 +57,11 @@ export function playTraffic(
   const visits: SeededVisit[] = [];
   // Draws of its own, so that what is planted besides leaves the rest as it is.
   const others = randomFrom(OTHER_SEED);
+  const people = randomFrom(OTHER_SEED + 1);
   const orders: SeededOrder[] = [];
   const weights = dayWeights(random);
   const total = weights.reduce((a, b) => a + b, 0);
-  const returns: { day: number; index: number }[] = [];
+  const returns: { day: number; buyer: Buyer }[] = [];
   const slugs = new Map(shelves.map(({ sku, slug }) => [sku, slug]));
   const slugOf = (sku: string) => slugs.get(sku)!;
   const byName = new Map(shelves.map((shelf) => [shelf.name, shelves.filter((other) => other.name === shelf.name)]));
@@ -68,7 +70,8 @@ export function playTraffic(
   );
   for (let day = 0; day < DAYS; day += 1) {
     const date = addDays(today, day - DAYS);
-    const due = returns.filter((item) => item.day === day).length;
+    const back = returns.filter((item) => item.day === day);
+    const due = back.length;
     const count = Math.round((SESSIONS * scale * weights[day]!) / total) + due;
     for (let i = 0; i < count; i += 1) {
       const isReturn = i < due;
@@ -78,27 +81,25 @@ export function playTraffic(
         noteLink(visit, null, slugOf);
         continue;
       }
-      const order = fillOrder(
-        random,
-        visit,
-        lane,
-        byName,
-        isReturn ? 'Ripstop Patch' : random.weighted(popular),
-        others,
-        day,
-      );
+      const first = isReturn ? 'Ripstop Patch' : random.weighted(popular);
+      const buyer = isReturn ? back[i]!.buyer : buyerFrom(people);
+      const order = { ...fillOrder(random, visit, lane, byName, first, others, day), ...buyer };
       orders.push(order);
+      // What was looked at on the way is what was bought.
+      const bought = byName.get(first)![0]!.slug;
+      for (const event of visit.events) if (event[5] !== null) event[5] = bought;
       noteLink(visit, order, slugOf);
       visit.revenueMinor = order.totalMinor;
       visit.revenueCurrency = order.currency;
       const spares = order.lines.some((line) => byName.get(line.name)?.[0]?.topCategory === 'Spares');
       if (spares && random.chance(SPARES_REPEAT.chance))
-        returns.push({ day: day + SPARES_REPEAT.days + random.whole(-4, 4), index: i });
+        returns.push({ day: day + SPARES_REPEAT.days + random.whole(-4, 4), buyer });
     }
     for (let i = 0; i < OWNER_VISITS_A_DAY; i += 1)
       visits.push({ ...playVisit(random, date, `o${day}-${i}`, false, popular, byName), depth: 2, excluded: 'owner' });
   }
-  return { visits, orders };
+  // Numbered as they were placed.
+  return { visits, orders: orders.sort((a, b) => a.placedAt - b.placedAt) };
 }
 
 /** Weekends are busier, and so are windy weeks. */
@@ -189,7 +190,7 @@ function fillOrder(
   others: Random,
   /** Of the made-up past, from 0. */
   dayOf: number,
-): SeededOrder {
+): Omit<SeededOrder, keyof Buyer> {
   const chosen = new Map<Shelf, number>();
   const take = (name: string) => {
     const shelf = random.pick(byName.get(name)!);
@@ -235,7 +236,6 @@ function fillOrder(
   });
   return {
     token: `seed-${visit.id}`,
-    name: random.pick(BUYERS),
     visitId: visit.id,
     placedAt: visit.lastAt,
     day: visit.day,

@@ -31,10 +31,10 @@ async function freePort(): Promise<number> {
 }
 
 /** A data folder with the demo in it, so many times as busy. */
-export async function seedFolder(scale: number, products = 0): Promise<string> {
+export async function seedFolder(scale: number, products = 0, showcase = false): Promise<string> {
   const dataDir = await mkdtemp(path.join(tmpdir(), 'paved-lane-'));
   const app = await createApp({ dataDir, logLevel: 'silent' });
-  await seedDemo(app, scale, { products });
+  await seedDemo(app, scale, { products, showcase });
   await app.db.close();
   return dataDir;
 }

@@ -1,5 +1,5 @@
 import { storeSteps, type PricedGoods } from '~/core/pricing';
-import type { OrderLine } from '~/core/orders';
+import type { Address, OrderLine } from '~/core/orders';
 import type { EventKind } from '~/core/funnel';
 import type { Device } from '~/core/where';
 import { uniqueSlug } from '~/core/catalogue';
@@ -27,6 +27,8 @@ export interface SeededOrder extends Pick<
 > {
   readonly token: string;
   readonly name: string;
+  readonly email: string;
+  readonly address: Address;
   readonly visitId: string;
   readonly placedAt: number;
   readonly day: string;
@@ -151,18 +153,11 @@ export function seedRepository(db: Database) {
   }
 
   async function writeOrders(orders: readonly SeededOrder[]): Promise<void> {
-    const address = JSON.stringify({
-      line1: 'Seestraße 1',
-      line2: '',
-      postcode: '12345',
-      city: 'Windau',
-      country: 'DE',
-    });
     await inBatches(
-      orders.map((order) => ({ ...order, steps: storeSteps(order.steps), address, lines: undefined })),
+      orders.map((order) => ({ ...order, steps: storeSteps(order.steps), lines: undefined })),
       `INSERT INTO orders (token, idempotency_key, request_hash, status, email, name, address, delivery, currency, subtotal_minor, discount_minor, delivery_minor,
          tax_minor, total_minor, steps, lane_revision, visit_id, payment_reference, placed_at, day, mailed_at)
-       SELECT value ->> 'token', value ->> 'token', '', 'paid', 'buyer@example.com', value ->> 'name', value ->> 'address', 'standard', value ->> 'currency',
+       SELECT value ->> 'token', value ->> 'token', '', 'paid', value ->> 'email', value ->> 'name', value -> 'address', 'standard', value ->> 'currency',
          value ->> 'subtotalMinor', value ->> 'discountMinor', value ->> 'deliveryMinor', value ->> 'taxMinor', value ->> 'totalMinor', value -> 'steps', 1,
          value ->> 'visitId', 'seed', value ->> 'placedAt', value ->> 'day', value ->> 'placedAt' FROM json_each($rows)`,
     );
