@@ -18,6 +18,7 @@ const PAGES: Readonly<Record<string, Role | null>> = {
   '/studio/mend': 'editor',
   '/studio/orders': 'owner',
   '/studio/orders/[id]': 'owner',
+  '/studio/orders/[id]/print': 'owner',
   '/studio/offers': 'editor',
   '/studio/people': 'viewer',
   '/studio/revisions': 'viewer',

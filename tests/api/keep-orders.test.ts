@@ -1,14 +1,19 @@
 import { expect } from 'chai';
 import { randomUUID } from 'node:crypto';
 import { changeCartOf } from '~/services/cart/change-cart';
+import Papa from 'papaparse';
+import { localTime } from '~/core/time';
 import {
+  actOnMany,
   actOnOrder,
   exportOrders,
   listOrders,
+  manyOrdersSchema,
   orderListSchema,
   settleRefunds,
   showKeptOrder,
 } from '~/services/orders/keep-orders';
+import { sellWith } from '../support/live-offers';
 import { orderNow } from '../support/order-now';
 import { importDispatch } from '~/services/orders/import-dispatch';
 import { openTestShop, type TestShop } from '../support/shop';
@@ -189,6 +194,48 @@ describe('orders in the studio', () => {
     expect(row)
       .to.include(`${1000 + id},`)
       .and.to.include(`"'=1+1 ""Lund"""`);
+  });
+
+  it('are found by number, product and day, and many are marked at once', async () => {
+    const [first, second] = [await buy(1, 0), await buy(0, 1)];
+    const found = async (over: object) => (await list(over)).orders.map(({ id }) => id);
+    expect(await found({ q: `#${1000 + first}` })).to.deep.equal([first]);
+    expect(await found({ q: 'kestr' }))
+      .to.include(second)
+      .and.not.to.include(first);
+    const { day } = (await showKeptOrder(shop.app, first))!.order;
+    expect(await found({ from: day, to: day })).to.include.members([first, second]);
+    expect(await found({ from: '2099-01-01' })).to.deep.equal([]);
+    expect(await found({ to: '2001-01-01' })).to.deep.equal([]);
+    // What is no day narrows nothing.
+    expect(await found({ from: 'soon' })).to.include(first);
+
+    await act(first, { action: 'send', tracking: 'LW 7' });
+    const gone = await buy(1, 0);
+    await act(gone, { action: 'cancel', restock: true, reason: '' });
+    const many = manyOrdersSchema.parse({ ids: [first, second, gone], action: 'send' });
+    expect(await actOnMany(shop.app, many, 1)).to.deep.equal({
+      done: 2,
+      refused: [{ number: String(1000 + gone), message: 'This order was cancelled.' }],
+    });
+    expect((await showKeptOrder(shop.app, first))!.keeping.tracking).to.equal('LW 7');
+    expect((await showKeptOrder(shop.app, second))!.keeping.sentAt).to.be.a('number');
+  });
+
+  it('are downloaded with what each offer took off, delivery, tax, and the shop’s own time', async () => {
+    await sellWith(shop.app, {
+      ten: { kind: 'percentOff', name: 'Ten, off', target: 'lines', basisPoints: 1000 },
+    });
+    const id = await buy(1, 0);
+    const { order } = (await showKeptOrder(shop.app, id))!;
+    const text = await exportOrders(shop.app, orderListSchema.parse({ q: String(1000 + id) }));
+    const [row] = Papa.parse<Record<string, string>>(text.trim(), { header: true }).data;
+    const units = (minor: number) => (minor / 100).toFixed(2);
+    expect(row).to.include({
+      ...{ Discounts: `Ten, off ${units(order.discountMinor)}`, Discount: units(order.discountMinor), Currency: 'EUR' },
+      ...{ Subtotal: units(order.subtotalMinor), Delivery: units(order.deliveryMinor), Tax: units(order.taxMinor) },
+      ...{ Total: units(order.totalMinor), Placed: localTime(order.placedAt, 'Europe/Berlin').replace('T', ' ') },
+    });
   });
 
   it('are marked as sent from a parcel service’s list, row by row', async () => {

@@ -611,6 +611,9 @@ export const SHOP_WORDS = {
     'انتهت صلاحية الرابط. راسلنا لنساعدك.',
   ),
   orderPage: word('Order page', 'Link in the mail.', 'See your order', 'Bestellung ansehen', 'عرض طلبك'),
+  invoice: word('Invoice', 'Heading, with the number.', 'Invoice', 'Rechnung', 'فاتورة'),
+  packingSlip: word('Packing slip', 'Heading, with the number.', 'Packing slip', 'Lieferschein', 'قائمة التعبئة'),
+  givenBack: word('Given back', 'On an invoice.', 'Refunded', 'Erstattet', 'مبلغ مردود'),
   notAgain: word(
     'What could not be ordered again',
     'In the cart. {names} are the products.',

@@ -1,5 +1,6 @@
 import { minor } from '~/core/money';
 import type { Refund, RefundedUnits } from '~/core/orders';
+import { readSteps, type PriceStep } from '~/core/pricing';
 import type { Database } from '../database';
 
 /** What became of an order after it was paid; milliseconds since 1970, null: not yet. */
@@ -17,6 +18,9 @@ export interface OrderSummary {
   readonly name: string;
   readonly email: string;
   readonly status: 'reserved' | 'paid' | 'failed';
+  readonly subtotalMinor: number;
+  readonly deliveryMinor: number;
+  readonly taxMinor: number;
   readonly totalMinor: number;
   readonly refundedMinor: number;
   readonly currency: string;
@@ -37,14 +41,18 @@ export const ORDER_FILTERS = {
 export type OrderFilter = keyof typeof ORDER_FILTERS;
 
 export interface OrderQuery {
-  /** Part of a name or mail address, or the number of an order as buyers know it. */
+  /** Part of a name or mail address, of a product's name or SKU, or the number of an order as buyers know it. */
   readonly q: string;
   readonly filter: OrderFilter;
+  /** Days of the shop, YYYY-MM-DD, both counted; empty: open. */
+  readonly from: string;
+  readonly to: string;
   readonly page: number;
   readonly pageSize: number;
 }
 
-const SUMMARY = `o.id, o.placed_at placedAt, o.name, o.email, o.status, o.total_minor totalMinor, o.currency, o.address ->> 'country' country,
+const SUMMARY = `o.id, o.placed_at placedAt, o.name, o.email, o.status, o.subtotal_minor subtotalMinor, o.delivery_minor deliveryMinor, o.tax_minor taxMinor,
+  o.total_minor totalMinor, o.currency, o.address ->> 'country' country,
   o.packed_at packedAt, o.sent_at sentAt, o.cancelled_at cancelledAt,
   (SELECT coalesce(sum(amount_minor), 0) FROM refunds r WHERE r.order_id = o.id) refundedMinor,
   (SELECT coalesce(sum(quantity), 0) FROM order_lines l WHERE l.order_id = o.id) items`;
@@ -80,13 +88,20 @@ interface PricedRow {
 }
 
 export function orderKeeping(db: Database) {
-  function narrow({ q, filter }: Pick<OrderQuery, 'q' | 'filter'>): { where: string; params: Record<string, unknown> } {
-    if (q === '') return { where: ORDER_FILTERS[filter], params: {} };
+  function narrow({ q, filter, from, to }: Omit<OrderQuery, 'page' | 'pageSize'>): {
+    where: string;
+    params: Record<string, unknown>;
+  } {
+    const days = [...(from ? ['o.day >= $from'] : []), ...(to ? ['o.day <= $to'] : [])];
+    const where = [ORDER_FILTERS[filter], ...days].join(' AND ');
+    const span = { ...(from && { from }), ...(to && { to }) };
+    if (q === '') return { where, params: span };
     const like = `%${q.replace(/[\\%_]/g, '\\$&')}%`;
-    const number = /^\d{4,12}$/.test(q) ? Number(q) - 1000 : -1;
+    const number = /^#?\d{4,12}$/.test(q) ? Number(q.replace('#', '')) - 1000 : -1;
     return {
-      where: `${ORDER_FILTERS[filter]} AND (o.id = $number OR o.name LIKE $like ESCAPE '\\' OR o.email LIKE $like ESCAPE '\\')`,
-      params: { like, number },
+      where: `${where} AND (o.id = $number OR o.name LIKE $like ESCAPE '\\' OR o.email LIKE $like ESCAPE '\\'
+        OR EXISTS (SELECT 1 FROM order_lines l WHERE l.order_id = o.id AND (l.name LIKE $like ESCAPE '\\' OR l.sku LIKE $like ESCAPE '\\')))`,
+      params: { ...span, like, number },
     };
   }
 
@@ -112,6 +127,20 @@ export function orderKeeping(db: Database) {
        FROM orders o JOIN order_lines l ON l.order_id = o.id WHERE o.status = 'paid' AND o.currency = $currency ORDER BY o.placed_at, o.id, l.id`,
       { currency },
     );
+  }
+
+  /** What made the prices of orders' lines, by order. */
+  async function listLineSteps(ids: readonly number[]): Promise<Map<number, { steps: PriceStep[] }[]>> {
+    const rows = await db.select<{ orderId: number; steps: string }>(
+      'SELECT order_id orderId, steps FROM order_lines WHERE order_id IN (SELECT value FROM json_each($ids)) ORDER BY id',
+      { ids: JSON.stringify(ids) },
+    );
+    const found = new Map<number, { steps: PriceStep[] }[]>();
+    for (const { orderId, steps } of rows) {
+      const line = { steps: readSteps(JSON.parse(steps)) };
+      found.set(orderId, [...(found.get(orderId) ?? []), line]);
+    }
+    return found;
   }
 
   async function tokenOf(id: number): Promise<string | null> {
@@ -180,6 +209,7 @@ export function orderKeeping(db: Database) {
 
   return {
     listOrders,
+    listLineSteps,
     listForPricing,
     tokenOf,
     readKeeping,

@@ -13,10 +13,13 @@ import {
   type Refundable,
   type RefundedUnits,
 } from '~/core/orders';
-import { fail, ok, type Result } from '~/core/problems';
+import { discountName, discountsOf, type PriceStep } from '~/core/pricing';
+import { fail, ok, wordProblem, type Result } from '~/core/problems';
+import { localTime } from '~/core/time';
 import { ORDER_FILTERS, type OrderFilter, type OrderKeeping, type OrderSummary, type StoredRefund } from '~/data';
 import type { DeliveredMail } from '~/standins';
 import type { App } from '~/services/app';
+import { liveLane } from '~/services/lane/live-lane';
 import { noteUses } from '~/services/prices/record-shown';
 import { additionKey } from './add-after';
 import { sendRefundMail, sendSentMail } from './order-mails';
@@ -25,10 +28,14 @@ const PAGE_SIZE = 40;
 const MOST_EXPORTED = 50_000;
 const FILTERS = Object.keys(ORDER_FILTERS) as [OrderFilter, ...OrderFilter[]];
 
+const day = z.iso.date().or(z.literal('')).catch('').default('');
+
 /** The owner's list as its address asks for it; wrong values fall back. */
 export const orderListSchema = z.object({
   q: z.string().trim().max(100).catch('').default(''),
   filter: z.enum(FILTERS).catch('all').default('all'),
+  from: day,
+  to: day,
   page: z.coerce.number().int().min(1).max(100_000).catch(1).default(1),
 });
 
@@ -43,7 +50,13 @@ export async function listOrders(app: App, asked: z.infer<typeof orderListSchema
   return { ...asked, orders, total, pages: Math.max(1, Math.ceil(total / PAGE_SIZE)) };
 }
 
-/** Orders as a spreadsheet (RFC 4180), sums in units of the currency. A cell that a spreadsheet would calculate is quoted. */
+/** Orders whose lines are read at once: others are served in between. */
+const AT_ONCE = 500;
+
+/**
+ * Orders as a spreadsheet (RFC 4180): sums in units of the currency, times as the shop's clock has them, and what each offer took
+ * off by its name. A cell that a spreadsheet would calculate is quoted.
+ */
 export async function exportOrders(
   app: App,
   asked: z.infer<typeof orderListSchema>,
@@ -52,25 +65,38 @@ export async function exportOrders(
   const { orders } = await app.orders.listOrders({ ...asked, page: 1, pageSize: MOST_EXPORTED });
   const facts = { orders: orders.length };
   await app.audit.write({ at: app.now(), accountId, action: 'orders-exported', facts });
-  const day = (at: number | null) => (at === null ? '' : new Date(at).toISOString());
+  const { timeZone } = (await liveLane(app)).lane.shop;
+  const time = (at: number | null) => (at === null ? '' : localTime(at, timeZone).replace('T', ' '));
+  const lines = new Map<number, { steps: PriceStep[] }[]>();
+  for (let i = 0; i < orders.length; i += AT_ONCE)
+    for (const [id, own] of await app.orders.listLineSteps(orders.slice(i, i + AT_ONCE).map(({ id }) => id)))
+      lines.set(id, own);
   return stringify(
     orders.map((order) => {
       const { exponent } = currencyOf(order.currency);
       const sum = (amount: number) => writeSum(amount, { exponent, mark: 'point' });
+      const discounts = discountsOf(lines.get(order.id) ?? []);
       return {
         Order: orderNumber(order),
-        Placed: day(order.placedAt),
+        Placed: time(order.placedAt),
         Name: order.name,
         'E-mail': order.email,
         Country: order.country,
         Items: order.items,
+        Subtotal: sum(order.subtotalMinor),
+        Discount: sum(discounts.reduce((all, { amountMinor }) => all + amountMinor, 0)),
+        Discounts: discounts
+          .map((discount) => `${discountName(discount) || 'Offer'} ${sum(discount.amountMinor)}`)
+          .join('; '),
+        Delivery: sum(order.deliveryMinor),
+        Tax: sum(order.taxMinor),
         Total: sum(order.totalMinor),
         Refunded: sum(order.refundedMinor),
         Currency: order.currency,
         Payment: order.status,
-        Packed: day(order.packedAt),
-        Sent: day(order.sentAt),
-        Cancelled: day(order.cancelledAt),
+        Packed: time(order.packedAt),
+        Sent: time(order.sentAt),
+        Cancelled: time(order.cancelledAt),
       };
     }),
     { header: true, escape_formulas: true },
@@ -137,6 +163,31 @@ export const orderActionSchema = z.discriminatedUnion('action', [
   z.strictObject({ action: z.literal('cancel'), restock: z.boolean(), reason }),
 ]);
 export type OrderAction = z.infer<typeof orderActionSchema>;
+
+/** Most orders that are marked by one press: those of a page. */
+export const manyOrdersSchema = z.strictObject({
+  ids: z.array(z.number().int().min(1)).min(1).max(PAGE_SIZE),
+  action: z.enum(['pack', 'send']),
+});
+
+/** Marks several orders; answers how many were, and which were not, with what is in the way. */
+export async function actOnMany(
+  app: App,
+  { ids, action }: z.infer<typeof manyOrdersSchema>,
+  accountId: number,
+): Promise<{ done: number; refused: { number: string; message: string }[] }> {
+  const refused: { number: string; message: string }[] = [];
+  for (const id of new Set(ids)) {
+    // One that is sent keeps its number at the carrier.
+    const tracking = (await app.orders.readKeeping(id))?.tracking ?? '';
+    const one = action === 'pack' ? ({ action } as const) : ({ action, tracking } as const);
+    const answer = await act(app, id, one, accountId);
+    if (answer.ok) continue;
+    const message = answer.problems.map((problem) => wordProblem(problem)).join(' ');
+    refused.push({ number: orderNumber({ id }), message });
+  }
+  return { done: new Set(ids).size - refused.length, refused };
+}
 
 /** Does with a paid order what its owner says, and answers how it is then. */
 export async function actOnOrder(

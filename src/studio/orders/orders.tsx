@@ -1,3 +1,5 @@
+import { useState } from 'react';
+import { askJson } from '../shared/api';
 import { useShop } from '../shared/sums';
 import { moment, money, plural } from '../shared/format';
 import { ListSearch, Pages } from '../shared/list-bar';
@@ -37,6 +39,9 @@ interface Props {
   readonly pages: number;
   readonly q: string;
   readonly filter: keyof typeof FILTERS;
+  /** Days of the shop, both counted; empty: open. */
+  readonly from: string;
+  readonly to: string;
 }
 
 export function Orders(props: Props) {
@@ -56,8 +61,30 @@ export function stateOf(order: Pick<OrderRow, 'status' | 'packedAt' | 'sentAt' |
   return order.packedAt === null ? 'paid' : 'packed';
 }
 
-function OrderList({ orders, total, page, pages, q, filter }: Props) {
+/** What can be marked: paid, with something to send, and not sent yet. */
+const isOpen = (order: OrderRow) => order.status === 'paid' && order.sentAt === null && order.cancelledAt === null;
+
+function OrderList({ orders, total, page, pages, q, filter, from, to }: Props) {
   const shop = useShop();
+  const [ticked, setTicked] = useState<readonly number[]>([]);
+  const [said, setSaid] = useState<string | null>(null);
+  const open = orders.filter(isOpen).map(({ id }) => id);
+  const more = { from, to };
+
+  async function mark(action: 'pack' | 'send'): Promise<void> {
+    try {
+      const { refused } = await askJson<{ refused: { number: string; message: string }[] }>(
+        'POST',
+        '/api/studio/orders',
+        { ids: ticked, action },
+      );
+      if (refused.length === 0) return location.reload();
+      setSaid(refused.map(({ number, message }) => `${number}: ${message}`).join(' '));
+    } catch (error) {
+      setSaid((error as Error).message);
+    }
+  }
+
   return (
     <div className="flex flex-col gap-3 px-[18px] py-4">
       <header className="flex flex-wrap items-end justify-between gap-4">
@@ -71,17 +98,36 @@ function OrderList({ orders, total, page, pages, q, filter }: Props) {
         <div className="flex flex-wrap gap-2">
           <ListSearch
             {...{ q, filter }}
-            hint="Name, e-mail or number"
+            hint="Name, e-mail, number or product"
             label="Search orders"
             filterLabel="Which orders"
             filters={FILTERS}
-          />
+          >
+            <input className="field" type="date" name="from" defaultValue={from} aria-label="From day" />
+            <input className="field" type="date" name="to" defaultValue={to} aria-label="To day" />
+          </ListSearch>
           <DispatchImport />
-          <a className="btn" href={`/api/studio/orders?${new URLSearchParams({ q, filter })}`}>
+          <a className="btn" href={`/api/studio/orders?${new URLSearchParams({ q, filter, ...more })}`}>
             Download as CSV
           </a>
         </div>
       </header>
+      {ticked.length > 0 && (
+        <div className="panel flex flex-wrap items-center gap-2 px-4 py-2">
+          <span>{plural(ticked.length, 'order', 'orders')} ticked</span>
+          <button className="btn" onClick={() => void mark('pack')}>
+            Mark as packed
+          </button>
+          <button className="btn" onClick={() => void mark('send')}>
+            Mark as sent
+          </button>
+        </div>
+      )}
+      {said !== null && (
+        <p role="alert" className="text-brick">
+          {said}
+        </p>
+      )}
       {orders.length === 0 ? (
         <p className="panel px-4 py-6 text-center">
           {q || filter !== 'all'
@@ -92,6 +138,16 @@ function OrderList({ orders, total, page, pages, q, filter }: Props) {
         <table className="tbl panel">
           <thead>
             <tr>
+              <th>
+                {open.length > 0 && (
+                  <input
+                    type="checkbox"
+                    aria-label="All to be sent on this page"
+                    checked={ticked.length === open.length}
+                    onChange={(event) => setTicked(event.target.checked ? open : [])}
+                  />
+                )}
+              </th>
               <th>Order</th>
               <th>Placed</th>
               <th>Buyer</th>
@@ -106,6 +162,20 @@ function OrderList({ orders, total, page, pages, q, filter }: Props) {
               const inIts = { ...shop, currency: order.currency };
               return (
                 <tr key={order.id}>
+                  <td>
+                    {isOpen(order) && (
+                      <input
+                        type="checkbox"
+                        aria-label={`Order ${1000 + order.id}`}
+                        checked={ticked.includes(order.id)}
+                        onChange={(event) =>
+                          setTicked(
+                            event.target.checked ? [...ticked, order.id] : ticked.filter((id) => id !== order.id),
+                          )
+                        }
+                      />
+                    )}
+                  </td>
                   <td>
                     <a href={`/studio/orders/${order.id}`}>{1000 + order.id}</a>
                   </td>
@@ -123,7 +193,7 @@ function OrderList({ orders, total, page, pages, q, filter }: Props) {
           </tbody>
         </table>
       )}
-      <Pages {...{ page, pages, q, filter }} />
+      <Pages {...{ page, pages, q, filter, more }} />
       <EraseShopper />
     </div>
   );

@@ -182,7 +182,7 @@ describe('orders and mails', () => {
           { ...order, status: 'paid', totalMinor: 12_050, sentAt: 5, refundedMinor: 50 },
           { ...order, id: 6, status: 'failed', totalMinor: 900 },
         ]}
-        {...{ total: 50, page: 1, pages: 2, q: 'ad a', filter: 'all' }}
+        {...{ total: 50, page: 1, pages: 2, q: 'ad a', filter: 'all', from: '2026-03-01', to: '' }}
       />,
     );
 
@@ -190,14 +190,51 @@ describe('orders and mails', () => {
     expect(rows[0]).to.match(/^10071 Mar 2026, \d\d:00Ada ada@example\.org2€120\.50€0\.50sent$/);
     expect(rows[1]).to.match(/€9\.00–payment failed$/);
     expect(view.getByText('1007').getAttribute('href')).to.equal('/studio/orders/7');
-    expect(view.getByText('Next').getAttribute('href')).to.equal('?q=ad+a&filter=all&page=2');
+    expect(view.getByText('Next').getAttribute('href')).to.equal('?q=ad+a&filter=all&from=2026-03-01&to=&page=2');
     expect(view.getByText('Download as CSV').getAttribute('href')).to.include('/api/studio/orders?q=ad+a');
+    // Neither of them is to be sent.
+    expect(view.queryAllByRole('checkbox')).to.have.length(0);
+  });
+
+  it('mark several orders at once, and say which could not be', async () => {
+    const { Orders } = studio.loaded;
+    const order = {
+      ...{ placedAt: 0, name: 'Ada', email: 'ada@example.org', items: 2, currency: 'EUR', refundedMinor: 0 },
+      ...{ packedAt: null, sentAt: null, cancelledAt: null, status: 'paid' as const, totalMinor: 100 },
+    };
+    studio.server.answers(() =>
+      Response.json({ done: 1, refused: [{ number: '1008', message: 'This order was cancelled.' }] }),
+    );
+    const view = studio.show(
+      <Orders
+        shell={shell()}
+        orders={[
+          { ...order, id: 7 },
+          { ...order, id: 8 },
+        ]}
+        {...{ total: 2, page: 1, pages: 1, q: '', filter: 'all', from: '', to: '' }}
+      />,
+    );
+
+    view.getByLabelText('All to be sent on this page').click();
+    (await view.findByText('Mark as sent')).click();
+
+    expect((await view.findByRole('alert')).textContent).to.equal('1008: This order was cancelled.');
+    const { url, init } = studio.server.asked.find((one) => one.init.method === 'POST')!;
+    expect(url).to.include('/api/studio/orders');
+    expect(JSON.parse(init.body as string)).to.deep.equal({ ids: [7, 8], action: 'send' });
   });
 
   it('say how to get one where there is none', () => {
     const { Orders, Mailbox } = studio.loaded;
     studio
-      .show(<Orders shell={shell()} orders={[]} {...{ total: 0, page: 1, pages: 1, q: '', filter: 'all' }} />)
+      .show(
+        <Orders
+          shell={shell()}
+          orders={[]}
+          {...{ total: 0, page: 1, pages: 1, q: '', filter: 'all', from: '', to: '' }}
+        />,
+      )
       .getByText(/No orders yet/);
     studio.show(<Mailbox shell={shell()} mails={[]} />).getByText(/No mail yet/);
   });

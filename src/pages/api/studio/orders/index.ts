@@ -1,5 +1,13 @@
-import { exportOrders, orderListSchema } from '~/services/orders/keep-orders';
+import { actOnMany, exportOrders, manyOrdersSchema, orderListSchema } from '~/services/orders/keep-orders';
+import { readBody, refuse } from '../../_respond';
 import { withAccount } from '../../_with-account';
+
+/** Marks several as packed or sent. */
+export const POST = withAccount('owner', async ({ locals, request }, account) => {
+  const body = await readBody(request, manyOrdersSchema);
+  if (!body.ok) return refuse(body.problems);
+  return Response.json(await actOnMany(locals.app, body.value, account.id));
+});
 
 /** Orders as a CSV file, narrowed as the list is. */
 export const GET = withAccount('owner', async ({ locals, url }, account) => {
