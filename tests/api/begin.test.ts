@@ -123,7 +123,12 @@ describe('a new data folder', () => {
 
   it('opens when it is published, and its bare address leads everybody to it', async () => {
     const headers = { cookie, origin: server.origin, 'content-type': 'application/json' };
-    const draft = (await (await fetch(`${server.origin}/api/studio/draft`, { headers })).json()) as { edit: number };
+    const draft = (await (await fetch(`${server.origin}/api/studio/draft`, { headers })).json()) as {
+      edit: number;
+      cautions: { text: string }[];
+    };
+    expect(draft.cautions.map(({ text }) => text)).to.include('No product is shown: shoppers would see an empty shop.');
+    expect(draft.cautions.map(({ text }) => text).join(' ')).to.include('Payment is a stand-in');
     const patch = [{ op: 'replace', path: '/shop/name', value: 'Reed & Loft' }];
     const patched = await fetch(`${server.origin}/api/studio/draft`, {
       method: 'PATCH',

@@ -18,6 +18,7 @@ export function draftData(change: (lane: Lane) => void = () => undefined, over: 
     live: { revision: 2, lane: liveDemoLane() },
     changes: [],
     lint: [],
+    cautions: [],
     ...over,
   };
 }

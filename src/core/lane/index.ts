@@ -28,6 +28,7 @@ export { legalText } from './legal';
 export { netNote, taxNote } from './tax-note';
 export { localeFor } from './locale-for';
 export { groupPerItem, isFromOnePerOrder } from './per-item';
+export type { Caution } from './not-real-yet';
 export { lintLane, type CatalogueSlugs, type LintFinding } from './lint';
 export type { Manifest, ManifestPiece, PieceOf } from './manifest';
 export { addPiece, canAdd, copyPiece, pieceName } from './many';

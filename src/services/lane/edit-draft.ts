@@ -4,11 +4,14 @@ import {
   lintLane,
   migrateLane,
   readLane,
+  type Caution,
   type Lane,
   type LaneChange,
   type LanePatch,
   type LintFinding,
 } from '~/core/lane';
+import { notRealYet } from '~/core/lane/not-real-yet';
+import { servedCountries } from '~/core/orders';
 import { fail, ok, type Problem, type Result } from '~/core/problems';
 import { definitions } from '~/pieces/registry';
 import type { App } from '~/services/app';
@@ -25,6 +28,8 @@ export interface DraftView {
   readonly live: { readonly revision: number; readonly lane: Lane };
   readonly changes: readonly LaneChange[];
   readonly lint: readonly LintFinding[];
+  /** What is not real, or not said, yet. */
+  readonly cautions: readonly Caution[];
 }
 
 /** The stored draft is none that this program reads; `/studio/mend` replaces it. */
@@ -39,10 +44,11 @@ export async function showDraft(app: App): Promise<DraftView> {
   if (!stored) throw new Error('There is no draft in this data folder');
   const read = readLane(stored.document, definitions);
   if (!read.ok) throw new DraftUnreadable(read.problems);
-  const [empty, unsold, goneGifts] = await Promise.all([
+  const [empty, unsold, goneGifts, shown] = await Promise.all([
     findEmpty(app, read.value),
     findUnsold(app, read.value),
     findGoneGifts(app, read.value),
+    app.catalogue.countShown(),
   ]);
   // A shop that is not open yet is told against what it began with.
   const before = live.revision === 0 ? startingLane() : live.lane;
@@ -52,6 +58,11 @@ export async function showDraft(app: App): Promise<DraftView> {
     lane: read.value,
     live: { revision: live.revision, lane: before },
     changes: describeDifference(before, read.value, definitions),
+    cautions: notRealYet(read.value, startingLane(), {
+      ...shown,
+      isFirst: live.revision === 0,
+      servedBefore: servedCountries(before.shop.delivery).length,
+    }),
     lint: lintLane(read.value, definitions, { ...slugs, empty, unsold, goneGifts, at: app.now() }),
   };
 }

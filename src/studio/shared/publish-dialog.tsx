@@ -86,6 +86,23 @@ export function PublishDialog({ onClose }: { onClose: () => void }) {
             </p>
           );
         })}
+        {checked && checked.cautions.length > 0 && (
+          <section>
+            {isFirst && <h3 className="mb-1">Not real yet</h3>}
+            <ul className="flex flex-col gap-1.5">
+              {checked.cautions.map(({ text, at }) => (
+                <li key={text} className="border-s-4 border-paint ps-3">
+                  {text}{' '}
+                  {at && (
+                    <a href={at === 'catalogue' ? '/studio/catalogue' : `/studio/shop?section=${at}`}>
+                      {at === 'catalogue' ? 'Catalogue' : 'Settings'}
+                    </a>
+                  )}
+                </li>
+              ))}
+            </ul>
+          </section>
+        )}
         {checked && <FloorCheck key={fixes} lane={lane} live={live.lane} />}
         {problem && (
           <p role="alert" className="text-brick">

@@ -1,6 +1,6 @@
 import type { StepsView } from '~/core/first-steps';
 import type { Funnel } from '~/core/funnel';
-import type { Lane, LaneChange, LintFinding } from '~/core/lane';
+import type { Caution, Lane, LaneChange, LintFinding } from '~/core/lane';
 
 /** The draft as the API answers it. */
 export interface DraftData {
@@ -10,6 +10,7 @@ export interface DraftData {
   readonly live: { readonly revision: number; readonly lane: Lane };
   readonly changes: readonly LaneChange[];
   readonly lint: readonly LintFinding[];
+  readonly cautions: readonly Caution[];
 }
 
 /** What every screen of the studio is given. */

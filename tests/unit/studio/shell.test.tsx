@@ -105,6 +105,30 @@ describe('the studio around every screen', () => {
     expect(view.queryByRole('dialog')).to.equal(null);
   });
 
+  it('says before the shop opens what is not real yet, with the way there', async () => {
+    const cautions = [
+      { text: 'No money moves.', at: null },
+      { text: 'Nobody is delivered to.', at: 'delivery' },
+      { text: 'Two cost nothing.', at: 'catalogue' },
+    ] as const;
+    const { live } = draftData();
+    const first = draftData(() => undefined, { cautions, live: { ...live, revision: 0 } });
+    answer = () => Response.json(first);
+    const view = await showShell({ draft: first });
+    await studio.user.click(view.getByText(/^(Publish|Open the shop)/));
+
+    expect((await view.findByText('Not real yet')).tagName).to.equal('H3');
+    const links = [...view.getByText('Not real yet').parentElement!.querySelectorAll('li')].map((line) => [
+      line.textContent,
+      line.querySelector('a')?.getAttribute('href') ?? null,
+    ]);
+    expect(links).to.deep.equal([
+      ['No money moves. ', null],
+      ['Nobody is delivered to. Settings', '/studio/shop?section=delivery'],
+      ['Two cost nothing. Catalogue', '/studio/catalogue'],
+    ]);
+  });
+
   it('does not publish what the lint refuses, and says why', async () => {
     const lint = [{ level: 'error', code: 'deleted-product', pieceId: 'quick-view', slug: 'dodo' }] as const;
     const changed = draftData((lane) => void (lane.pieces['quick-view']!.on = false), { lint });
