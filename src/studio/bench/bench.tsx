@@ -7,7 +7,7 @@ import { describeDifference, type LookState, type Situation, type Task } from '~
 import { STRETCH_NAMES } from '~/core/funnel';
 import { definitionOf, definitions, situationsOf } from '~/pieces/registry';
 import { CategoriesContext } from '../shared/categories-context';
-import { useDraft } from '../shared/draft-store';
+import { hasSteps, useDraft } from '../shared/draft-store';
 import { Shell } from '../shared/shell';
 import type { ShellData } from '../shared/studio-data';
 import { useFoundRow } from '../shared/use-found-row';
@@ -141,7 +141,7 @@ function BenchScreen({ pieceId, samples, categories, start, layouts: ownLayouts 
             className="plain p-1.5"
             aria-label="Undo"
             title="Undo (Ctrl Z)"
-            disabled={past.length === 0}
+            disabled={!hasSteps(past)}
             onClick={undo}
           >
             <Undo2 size={18} strokeWidth={1.75} />
@@ -150,7 +150,7 @@ function BenchScreen({ pieceId, samples, categories, start, layouts: ownLayouts 
             className="plain p-1.5"
             aria-label="Redo"
             title="Redo (Ctrl Shift Z)"
-            disabled={future.length === 0}
+            disabled={!hasSteps(future)}
             onClick={redo}
           >
             <Redo2 size={18} strokeWidth={1.75} />

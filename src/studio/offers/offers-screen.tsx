@@ -3,7 +3,7 @@ import { uniqueSlug } from '~/core/catalogue/unique-slug';
 import { currencyOf } from '~/core/money';
 import { readOffer, type OfferKind } from '~/core/pricing';
 import { CategoriesContext } from '../shared/categories-context';
-import { useDraft } from '../shared/draft-store';
+import { hasSteps, useDraft } from '../shared/draft-store';
 import { Shell } from '../shared/shell';
 import type { ShellData } from '../shared/studio-data';
 import { Tick } from '../shared/tick';
@@ -93,7 +93,7 @@ function Screen({ shell, categories, products, order, start }: Props) {
         <aside className="flex flex-col gap-3 border-e border-mortar px-4 py-4" aria-label="Offers">
           <div className="flex items-center justify-between gap-2">
             <h1>Make offers</h1>
-            <button className="btn" disabled={past.length === 0} onClick={undo}>
+            <button className="btn" disabled={!hasSteps(past)} onClick={undo}>
               Undo
             </button>
           </div>

@@ -12,6 +12,8 @@ interface Step {
   /** Steps with the same key, made one after the other, are one to undo. */
   readonly key: string | null;
   readonly at: number;
+  /** The screen it was made on, by its path: there it is undone. */
+  readonly screen: string;
 }
 
 interface DraftState {
@@ -42,6 +44,11 @@ const SAVE_AFTER_MS = 350;
 const ONE_STEP_MS = 900;
 const MOST_TRIES = 5;
 const KEPT = 'pl-studio-steps';
+
+const screenNow = () => location.pathname;
+
+/** Whether there is something to undo, or to do again, that was done on this screen. */
+export const hasSteps = (steps: readonly Step[]): boolean => steps.some(({ screen }) => screen === screenNow());
 
 /** The document as the server has it; what differs from it is still to be sent. */
 let saved: Lane;
@@ -112,13 +119,14 @@ export const useDraft = create<DraftState>((set, get) => {
 
   function step(from: 'past' | 'future'): void {
     const steps = get()[from];
-    const last = steps.at(-1);
+    const last = steps.findLast(({ screen }) => screen === screenNow());
     if (!last) return;
+    const rest = steps.filter((step) => step !== last);
     const moved = applyLanePatch(get().lane, from === 'past' ? last.undo : last.redo, definitions);
     if (!moved.ok)
       return set({
         message: 'This step cannot be taken back any more: the place was changed elsewhere.',
-        [from]: steps.slice(0, -1),
+        [from]: rest,
       });
     const other = from === 'past' ? 'future' : 'past';
     const [first, ...more] = describeDifference(get().lane, moved.value, definitions);
@@ -126,7 +134,7 @@ export const useDraft = create<DraftState>((set, get) => {
       set({
         brief: `${from === 'past' ? 'Undone' : 'Done again'}: ${first.pieceName}. ${wordChange(first)}${more.length > 0 ? ` And ${more.length} more.` : ''}`,
       });
-    set({ lane: moved.value, [from]: steps.slice(0, -1), [other]: [...get()[other], last] });
+    set({ lane: moved.value, [from]: rest, [other]: [...get()[other], last] });
     schedule();
   }
 
@@ -170,7 +178,10 @@ export const useDraft = create<DraftState>((set, get) => {
       const joins = key !== undefined && last?.key === key && now - last.at < ONE_STEP_MS;
       const before = joins ? applyLanePatch(lane, last.undo, definitions) : null;
       const base = before?.ok ? before.value : lane;
-      const made: Step = { undo: diffLanes(next, base), redo: diffLanes(base, next), key: key ?? null, at: now };
+      const made: Step = {
+        ...{ undo: diffLanes(next, base), redo: diffLanes(base, next) },
+        ...{ key: key ?? null, at: now, screen: screenNow() },
+      };
       set({ lane: next, past: [...(joins ? past.slice(0, -1) : past), made], future: [] });
       schedule();
     },

@@ -1,5 +1,5 @@
 import { useState, type ComponentType } from 'react';
-import { useDraft } from '../shared/draft-store';
+import { hasSteps, useDraft } from '../shared/draft-store';
 import { Shell } from '../shared/shell';
 import type { ShellData } from '../shared/studio-data';
 import { useFoundRow } from '../shared/use-found-row';
@@ -55,7 +55,7 @@ function Screen({ start, product }: Props) {
             <h1>Set up your shop</h1>
             <p className="text-gravel">Kept in the draft; shoppers see it when you publish.</p>
           </div>
-          <button className="btn" disabled={past.length === 0} onClick={undo}>
+          <button className="btn" disabled={!hasSteps(past)} onClick={undo}>
             Undo
           </button>
         </header>

@@ -132,6 +132,27 @@ describe('the draft in a window of the studio', () => {
     expect(draft().lane).to.deep.equal(draftData().lane);
   });
 
+  it('undoes on a screen what was done there, and leaves alone what was done elsewhere', async () => {
+    const { hasSteps } = await import('~/studio/shared/draft-store');
+    const [before, path] = [width(stored.lane), location.pathname];
+    const go = (to: string) => history.pushState(null, '', to);
+    draft().change(setWidth(500));
+    go('/studio/shop');
+    expect(hasSteps(draft().past)).to.equal(false);
+    draft().undo();
+    expect(width(draft().lane)).to.equal(500);
+    draft().change(turn('quick-view', false));
+    go(path);
+    draft().undo();
+    expect([width(draft().lane), draft().lane.pieces['quick-view']!.on]).to.deep.equal([before, false]);
+    expect(hasSteps(draft().past)).to.equal(false);
+    draft().redo();
+    go('/studio/shop');
+    draft().undo();
+    expect([width(draft().lane), draft().lane.pieces['quick-view']!.on]).to.deep.equal([500, true]);
+    go(path);
+  });
+
   it('keeps its steps when the window is loaded again, as long as they fit', async () => {
     draft().change(setWidth(500));
     await draft().flush();
