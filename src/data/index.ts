@@ -5,7 +5,13 @@ export { auditTrail } from './repositories/audit-trail';
 export { cartRepository, NEW_CART, type StoredCart } from './repositories/cart-repository';
 export type { ListingQuery, ListingSort } from './repositories/catalogue-listings';
 export type { EditedCategory } from './repositories/catalogue-categories';
-export type { ListedProduct, StoredProduct, StoredReview } from './repositories/catalogue-editing';
+export {
+  OWNER_FILTERS,
+  type ListedProduct,
+  type StoredProduct,
+  type StoredReview,
+  type StudioQuery,
+} from './repositories/catalogue-editing';
 export { catalogueRepository, type VariantFacts } from './repositories/catalogue-repository';
 export { laneRepository, type RevisionSummary, type StoredDraft } from './repositories/lane-repository';
 export {

@@ -96,6 +96,9 @@ describe('many products at once', () => {
     await undoMany(shop.app, tagged.id!, 1);
     expect(await total({ tags: ['autumn'] })).to.equal(0);
 
+    const some = await run({ slugs: ['kestrel', 'heron'], change: { kind: 'tag', tag: 'two', on: true }, apply: true });
+    expect([some.products, await total({ tags: ['two'] })]).to.deep.equal([2, 2]);
+
     const hidden = await run({ change: { kind: 'shown', on: false }, apply: true });
     expect([hidden.products, await total({})]).to.deep.equal([all, 0]);
     await undoMany(shop.app, hidden.id!, 1);

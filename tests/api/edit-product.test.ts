@@ -184,6 +184,16 @@ describe('a product in the studio', () => {
     expect(soldOut.products.length).to.be.greaterThan(0);
     for (const product of soldOut.products) expect(product.stock).to.equal(0);
     expect((await list({ q: 'zzzzqq' })).total).to.equal(0);
+    // By words of the name and by SKU; texts only when asked.
+    const named = async (over: object) => (await list(over)).products.map(({ slug }) => slug);
+    expect(await named({ q: 'delta lapw' })).to.include('lapwing-delta');
+    expect(await named({ q: 'RIP136-EMB' })).to.deep.equal(['ripstop-patch']);
+    expect(await named({ q: 'beginner' })).to.deep.equal([]);
+    expect(await named({ q: 'beginner', texts: '1' })).to.include('lapwing-delta');
+    const spares = await named({ category: 'spares' });
+    expect(spares).to.include('end-cap').and.not.to.include('heron');
+    expect(await named({ category: 'single-line' }), 'with those under it').to.include('lapwing-delta');
+    expect((await list({ filter: 'shown' })).total + (await list({ filter: 'hidden' })).total).to.equal(all.total);
   });
 });
 

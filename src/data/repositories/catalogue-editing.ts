@@ -30,12 +30,26 @@ export interface ListedProduct {
   readonly picture: string | null;
 }
 
+export const OWNER_FILTERS = {
+  all: 'true',
+  shown: 'p.is_shown = 1',
+  hidden: 'p.is_shown = 0',
+  'in-stock': 'p.in_stock = 1 AND p.is_shown = 1',
+  'sold-out': 'p.in_stock = 0 AND p.is_shown = 1',
+} as const;
+/** More words than these narrow no further. */
+const MOST_WORDS = 8;
+
 export interface StudioQuery {
-  /** A full-text query, as `resolveSearch` writes it; null: all. */
+  /** A full-text query, as `resolveSearch` writes it; null: names and SKUs alone are looked through. */
   readonly match: string | null;
-  /** What was typed for it. */
+  /** What was typed. */
   readonly typed: string;
-  readonly filter: 'all' | 'hidden' | 'sold-out';
+  readonly filter: keyof typeof OWNER_FILTERS;
+  /** Of this category or one under it; empty: of any. */
+  readonly category: string;
+  /** These alone; none: all. */
+  readonly slugs: readonly string[];
   readonly page: number;
   readonly pageSize: number;
 }
@@ -66,20 +80,33 @@ interface ProductFields {
 export function catalogueEditing(db: Database) {
   const { bumpVersion } = catalogueState(db);
 
-  /** Hidden products are found by their name: the index of words holds what is shown. */
-  function narrow({ match, typed, filter }: Pick<StudioQuery, 'match' | 'typed' | 'filter'>): {
+  /** Each word stands in the name or in a SKU, or the text has them: the index of words holds what is shown. */
+  function narrow({ match, typed, filter, category, slugs }: Omit<StudioQuery, 'page' | 'pageSize'>): {
     where: string;
     params: Record<string, unknown>;
   } {
-    const wheres = { all: 'true', hidden: 'p.is_shown = 0', 'sold-out': 'p.in_stock = 0 AND p.is_shown = 1' };
-    if (typed === '') return { where: wheres[filter], params: {} };
-    const found =
+    const wheres: string[] = [OWNER_FILTERS[filter]];
+    const params: Record<string, unknown> = {};
+    if (category !== '') {
+      wheres.push(`p.id IN (SELECT pc.product_id FROM product_categories pc JOIN categories c ON c.id = pc.category_id
+        LEFT JOIN categories parent ON parent.id = c.parent_id WHERE $category IN (c.slug, parent.slug))`);
+      params['category'] = category;
+    }
+    if (slugs.length > 0) {
+      wheres.push('p.slug IN (SELECT value FROM json_each($slugs))');
+      params['slugs'] = JSON.stringify(slugs);
+    }
+    const words = typed.split(/\s+/).filter(Boolean).slice(0, MOST_WORDS);
+    const named = words.map((word, i) => {
+      params[`word${i}`] = `%${word.replace(/[\\%_]/g, '\\$&')}%`;
+      return `(p.name LIKE $word${i} ESCAPE '\\'
+        OR EXISTS (SELECT 1 FROM variants v WHERE v.product_id = p.id AND v.sku LIKE $word${i} ESCAPE '\\'))`;
+    });
+    if (match !== null) params['match'] = match;
+    const inTexts =
       match === null ? 'false' : 'p.id IN (SELECT rowid FROM product_search WHERE product_search MATCH $match)';
-    const like = `%${typed.replace(/[\\%_]/g, '\\$&')}%`;
-    return {
-      where: `${wheres[filter]} AND (${found} OR (p.is_shown = 0 AND p.name LIKE $like ESCAPE '\\'))`,
-      params: { like, ...(match !== null && { match }) },
-    };
+    if (named.length > 0) wheres.push(`((${named.join(' AND ')}) OR ${inTexts})`);
+    return { where: wheres.join(' AND '), params };
   }
 
   /** Products by name, with how many there are. */

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { changedPrice, type BulkChange } from '~/core/catalogue';
 import { fail, ok, type Result } from '~/core/problems';
 import type { App } from '~/services/app';
-import { ownerListSchema } from './list-products';
+import { ownerListSchema, queryOf } from './list-products';
 import { liveLane } from '~/services/lane/live-lane';
 import { changingPrices } from '~/services/prices/record-shown';
 
@@ -18,7 +18,9 @@ export const bulkChangeSchema = z.discriminatedUnion('kind', [
 
 export const bulkSchema = z.strictObject({
   /** Which products: as the owner's list is narrowed. */
-  list: ownerListSchema.pick({ q: true, filter: true }),
+  list: ownerListSchema.pick({ q: true, filter: true, category: true, texts: true }),
+  /** Those that are ticked; none: all of the list. */
+  slugs: z.array(z.string().min(1).max(120)).max(500).default([]),
   change: bulkChangeSchema,
   apply: z.boolean(),
 });
@@ -48,18 +50,12 @@ type Change = readonly [id: number, from: number, to: number];
 /** Says what a change would do to all products a search finds; with `apply`, does it. */
 export async function changeMany(
   app: App,
-  { list, change, apply }: z.infer<typeof bulkSchema>,
+  { list, slugs, change, apply }: z.infer<typeof bulkSchema>,
   accountId: number,
 ): Promise<Result<BulkResult>> {
   const plan = async () => {
-    const { match } = list.q ? await app.catalogue.resolveSearch(list.q) : { match: null };
-    const ids = await app.catalogue.listIdsForOwner({
-      ...list,
-      match,
-      typed: list.q,
-      page: 1,
-      pageSize: MOST_PRODUCTS,
-    });
+    const query = await queryOf(app, list, slugs);
+    const ids = await app.catalogue.listIdsForOwner({ ...query, page: 1, pageSize: MOST_PRODUCTS });
     return planRows(app, ids, change);
   };
   const view = (rows: readonly (BulkRow & { change: Change; productId: number })[], id: number | null): BulkResult => ({

@@ -1,13 +1,18 @@
 import { z } from 'zod';
-import type { ListedProduct } from '~/data';
+import { OWNER_FILTERS, type ListedProduct, type StudioQuery } from '~/data';
 import type { App } from '~/services/app';
 
 const PAGE_SIZE = 40;
 
+const FILTERS = Object.keys(OWNER_FILTERS) as [StudioQuery['filter'], ...StudioQuery['filter'][]];
+
 /** The owner's list as its address asks for it; wrong values fall back. */
 export const ownerListSchema = z.object({
   q: z.string().trim().max(100).catch('').default(''),
-  filter: z.enum(['all', 'hidden', 'sold-out']).catch('all').default('all'),
+  filter: z.enum(FILTERS).catch('all').default('all'),
+  category: z.string().max(120).catch('').default(''),
+  /** Whether texts are looked through, too. */
+  texts: z.enum(['', '1']).catch('').default(''),
   page: z.coerce.number().int().min(1).max(10_000).catch(1).default(1),
 });
 
@@ -19,10 +24,19 @@ export interface OwnerList extends z.infer<typeof ownerListSchema> {
   readonly examples: number;
 }
 
+/** Which products a list is of. */
+export async function queryOf(
+  app: App,
+  { q, filter, category, texts }: Pick<z.infer<typeof ownerListSchema>, 'q' | 'filter' | 'category' | 'texts'>,
+  slugs: readonly string[] = [],
+): Promise<Omit<StudioQuery, 'page' | 'pageSize'>> {
+  const { match } = q && texts ? await app.catalogue.resolveSearch(q) : { match: null };
+  return { match, typed: q, filter, category, slugs };
+}
+
 export async function listForOwner(app: App, asked: z.infer<typeof ownerListSchema>): Promise<OwnerList> {
-  const { match } = asked.q ? await app.catalogue.resolveSearch(asked.q) : { match: null };
   const [found, examples] = await Promise.all([
-    app.catalogue.listForOwner({ ...asked, match, typed: asked.q, pageSize: PAGE_SIZE }),
+    app.catalogue.listForOwner({ ...(await queryOf(app, asked)), page: asked.page, pageSize: PAGE_SIZE }),
     app.catalogue.countExamples(),
   ]);
   return { ...asked, ...found, pages: Math.max(1, Math.ceil(found.total / PAGE_SIZE)), examples };

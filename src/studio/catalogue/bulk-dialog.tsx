@@ -21,8 +21,10 @@ interface BulkResult {
 }
 
 interface Props {
-  readonly q: string;
-  readonly filter: string;
+  /** How the list is narrowed. */
+  readonly list: Readonly<Record<'q' | 'filter' | 'category' | 'texts', string>>;
+  /** Those that are ticked; none: all of the list. */
+  readonly slugs: readonly string[];
   readonly total: number;
   readonly onClose: () => void;
 }
@@ -33,7 +35,7 @@ const ENDINGS = { none: 'As it comes', 0: 'Whole', 50: '.50', 90: '.90', 95: '.9
 const PAUSE_MS = 300;
 
 /** Changes all products a search found at once: old and new are seen first, and it can be undone. */
-export function BulkDialog({ q, filter, total, onClose }: Props) {
+export function BulkDialog({ list, slugs, total, onClose }: Props) {
   const shop = useShop();
   const { exponent } = currencyOf(shop.currency);
   const [kind, setKind] = useState<keyof typeof KINDS>('price');
@@ -53,7 +55,7 @@ export function BulkDialog({ q, filter, total, onClose }: Props) {
         : tag.trim() === ''
           ? null
           : { kind, tag: tag.trim(), on };
-  const wish = JSON.stringify({ list: { q, filter }, change });
+  const wish = JSON.stringify({ list, slugs, change });
 
   useEffect(() => {
     setPreview(null);
@@ -111,7 +113,13 @@ export function BulkDialog({ q, filter, total, onClose }: Props) {
   return (
     <Modal
       title={`Change ${plural(total, 'product', 'products')} at once`}
-      text={q ? `All that were found for “${q}”.` : 'All in the list.'}
+      text={
+        slugs.length > 0
+          ? 'Those that are ticked.'
+          : list.q
+            ? `All that were found for “${list.q}”.`
+            : 'All in the list.'
+      }
       onClose={onClose}
       width={640}
     >

@@ -23,7 +23,13 @@ interface ListedProduct {
   readonly picture: string | null;
 }
 
-const FILTERS = { all: 'All products', hidden: 'Not shown', 'sold-out': 'Sold out' } as const;
+const FILTERS = {
+  all: 'All products',
+  shown: 'Shown',
+  hidden: 'Not shown',
+  'in-stock': 'In stock',
+  'sold-out': 'Sold out',
+} as const;
 
 interface Props {
   readonly shell: ShellData;
@@ -33,6 +39,11 @@ interface Props {
   readonly pages: number;
   readonly q: string;
   readonly filter: keyof typeof FILTERS;
+  readonly categories: readonly { readonly slug: string; readonly name: string }[];
+  /** Slug; empty: any. */
+  readonly category: string;
+  /** Whether texts were looked through, too. */
+  readonly texts: '' | '1';
   readonly examples: number;
 }
 
@@ -52,8 +63,11 @@ export function CatalogueImport({ shell, isEmpty }: { shell: ShellData; isEmpty:
   );
 }
 
-function Products({ products, total, page, pages, q, filter, examples }: Props) {
+function Products({ products, total, page, pages, q, filter, categories, category, texts, examples }: Props) {
   const shop = useShop();
+  const [ticked, setTicked] = useState<readonly string[]>([]);
+  const slugs = products.map(({ slug }) => slug);
+  const changed = ticked.length || total;
   const [isMaking, setMaking] = useState(false);
   const [isChanging, setChanging] = useState(false);
   return (
@@ -73,7 +87,19 @@ function Products({ products, total, page, pages, q, filter, examples }: Props) 
             label="Search products"
             filterLabel="Which products"
             filters={FILTERS}
-          />
+          >
+            <select className="field" name="category" aria-label="Category" defaultValue={category}>
+              <option value="">Any category</option>
+              {categories.map((one) => (
+                <option key={one.slug} value={one.slug}>
+                  {one.name}
+                </option>
+              ))}
+            </select>
+            <label className="flex items-center gap-1.5">
+              <input type="checkbox" name="texts" value="1" defaultChecked={texts === '1'} /> Texts, too
+            </label>
+          </ListSearch>
           <a className="btn" href="/studio/catalogue/searches">
             Searches
           </a>
@@ -82,7 +108,7 @@ function Products({ products, total, page, pages, q, filter, examples }: Props) 
           </a>
           {total > 0 && (
             <button className="btn" onClick={() => setChanging(true)}>
-              Change all {total} …
+              {ticked.length > 0 ? `Change ${ticked.length} ticked …` : `Change all ${total} …`}
             </button>
           )}
           <button className="btn" onClick={() => setMaking(true)}>
@@ -96,7 +122,7 @@ function Products({ products, total, page, pages, q, filter, examples }: Props) 
       {examples > 0 && <Examples count={examples} />}
       {products.length === 0 ? (
         <p className="panel px-4 py-6 text-center">
-          {q || filter !== 'all'
+          {q || filter !== 'all' || category
             ? 'No products found. Try a shorter word, or all products.'
             : 'No products yet. Import a CSV file to begin, or make the first by hand.'}
         </p>
@@ -104,6 +130,14 @@ function Products({ products, total, page, pages, q, filter, examples }: Props) 
         <table className="tbl panel">
           <thead>
             <tr>
+              <th className="w-8">
+                <input
+                  type="checkbox"
+                  aria-label="All on this page"
+                  checked={ticked.length === slugs.length}
+                  onChange={(event) => setTicked(event.target.checked ? slugs : [])}
+                />
+              </th>
               <th className="w-14">
                 <span className="sr-only">Picture</span>
               </th>
@@ -116,6 +150,20 @@ function Products({ products, total, page, pages, q, filter, examples }: Props) 
           <tbody>
             {products.map((product) => (
               <tr key={product.slug}>
+                <td>
+                  <input
+                    type="checkbox"
+                    aria-label={product.name}
+                    checked={ticked.includes(product.slug)}
+                    onChange={(event) =>
+                      setTicked(
+                        event.target.checked
+                          ? [...ticked, product.slug]
+                          : ticked.filter((slug) => slug !== product.slug),
+                      )
+                    }
+                  />
+                </td>
                 <td>
                   {product.picture ? (
                     <img
@@ -164,8 +212,15 @@ function Products({ products, total, page, pages, q, filter, examples }: Props) 
           </tbody>
         </table>
       )}
-      <Pages {...{ page, pages, q, filter }} />
-      {isChanging && <BulkDialog q={q} filter={filter} total={total} onClose={() => setChanging(false)} />}
+      <Pages {...{ page, pages, q, filter }} more={{ category, texts }} />
+      {isChanging && (
+        <BulkDialog
+          list={{ q, filter, category, texts }}
+          slugs={ticked}
+          total={changed}
+          onClose={() => setChanging(false)}
+        />
+      )}
       {isMaking && <NewProduct onClose={() => setMaking(false)} />}
     </div>
   );

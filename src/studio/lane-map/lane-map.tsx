@@ -172,7 +172,7 @@ function MapScreen({ initial }: { initial: LaneMapData }) {
         </>
       )}
       <p className="help">
-        A visit counts on a stretch when it did something there or further on.{' '}
+        Browse to After are the stretches of the road. A visit counts on each that it reached.{' '}
         {left.length > 0 &&
           `Left out of all figures: ${count(excluded.bots + excluded.owner)} visits (${left.join(', ')}). `}
         {orders.withoutVisit > 0 &&

@@ -4,7 +4,7 @@ import { useDraft } from './draft-store';
 import { Modal } from './modal';
 
 const KEYS = [
-  ['1 – 6', 'go to a stretch'],
+  ['1 – 6', 'go to a stretch of the road, Browse to After'],
   ['b', 'the piece shaped last'],
   ['w', 'visit the shop with the draft, in a new tab'],
   ['/', 'find a setting, part or word'],

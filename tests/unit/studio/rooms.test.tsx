@@ -368,8 +368,9 @@ describe('the catalogue', () => {
   const winder = { ...heron, slug: 'winder', name: 'Winder', variants: 1, toMinor: 4900, stock: 3, isShown: false };
   function show(over: object = {}) {
     const { Catalogue } = studio.loaded;
-    const page = { total: 1, page: 1, pages: 1, q: '', filter: 'all', examples: 0 };
-    const props = { shell: shell(), products: [heron], ...page, ...over };
+    const page = { total: 1, page: 1, pages: 1, q: '', filter: 'all', category: '', texts: '', examples: 0 };
+    const categories = [{ slug: 'power', name: 'Power' }];
+    const props = { shell: shell(), products: [heron], categories, ...page, ...over };
     return studio.show(<Catalogue {...(props as unknown as Parameters<typeof Catalogue>[0])} />);
   }
 
@@ -383,11 +384,17 @@ describe('the catalogue', () => {
   });
 
   it('goes through its pages, and keeps what was searched for', () => {
-    const view = show({ total: 60, page: 2, pages: 3, q: 'her on', filter: 'sold-out' });
+    const view = show({
+      ...{ total: 60, page: 2, pages: 3, q: 'her on', filter: 'sold-out', category: 'power', texts: '1' },
+    });
 
     view.getByText('60 products found for “her on”');
-    expect(view.getByText('Back').getAttribute('href')).to.equal('?q=her+on&filter=sold-out&page=1');
-    expect(view.getByText('Next').getAttribute('href')).to.equal('?q=her+on&filter=sold-out&page=3');
+    expect(view.getByText('Back').getAttribute('href')).to.equal(
+      '?q=her+on&filter=sold-out&category=power&texts=1&page=1',
+    );
+    expect(view.getByText('Next').getAttribute('href')).to.equal(
+      '?q=her+on&filter=sold-out&category=power&texts=1&page=3',
+    );
   });
 
   it('says what to do where there is nothing', () => {

@@ -212,7 +212,7 @@ describe('the studio around every screen', () => {
   it('has keys for what is done often, off while something is typed', async () => {
     const view = await showShell();
     await press({ key: '?' });
-    await view.findByText('go to a stretch');
+    await view.findByText(/^go to a stretch/);
     await studio.user.keyboard('{Escape}');
     expect(view.queryByRole('dialog')).to.equal(null);
 
