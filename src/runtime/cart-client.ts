@@ -186,7 +186,6 @@ export function createCartClient({ ask }: Pick<HostPage, 'ask'>): CartClient {
     // What a change was answered in the meantime is newer than this.
     if (read && base === before) {
       base = read;
-      tabs?.postMessage(base);
       tell();
     }
     void pump();

@@ -45,7 +45,6 @@ async function boot(): Promise<void> {
     cart,
     recorder,
     isCartPage: page.page === 'cart',
-    isThanks: page.page === 'thanks',
     isPreview,
     openKind,
     afterAdd,
@@ -98,9 +97,7 @@ async function boot(): Promise<void> {
 
   function isWanted({ id, kind }: ManifestPiece): boolean {
     const view = views[kind];
-    return (
-      mounted.has(id) || (view !== undefined && !view.isAsked && (!view.at || document.querySelector(view.at) !== null))
-    );
+    return mounted.has(id) || (!!view && !view.isAsked && (!view.at || !!document.querySelector(view.at)));
   }
 
   /** A piece that fails is left out: a fault of ours must never be the host page's. */
@@ -127,7 +124,7 @@ async function boot(): Promise<void> {
     // Links of other sites are theirs.
     if (IS_OWN)
       void import('./offline').then(
-        ({ watchConnection }) => watchConnection(hostPage, told),
+        ({ watchConnection }) => watchConnection(hostPage, told, cart.load),
         () => undefined,
       );
     // Put in place as soon as there is time, so that a press only has to show it.
@@ -142,10 +139,8 @@ async function boot(): Promise<void> {
   async function open(piece: ManifestPiece, about: OpenAbout): Promise<void> {
     const there = mounted.get(piece.id) ?? (await place(piece));
     if (there) there.open?.(about);
-    // Without a connection nothing more can be fetched: the page says so.
-    else if (!navigator.onLine) dispatchEvent(new Event('offline'));
-    // A link that could not be followed by a piece is followed by the browser.
-    else if (about.opener instanceof HTMLAnchorElement) location.assign(about.opener.href);
+    // A link that could not be followed by a piece is followed by the browser; without a connection the page says so itself.
+    else if (navigator.onLine && about.opener instanceof HTMLAnchorElement) location.assign(about.opener.href);
   }
 
   function openKind(kind: string, about: OpenAbout): boolean {

@@ -22,8 +22,11 @@ function active(): Element | null {
   return element;
 }
 
-/** Says on the page that there is no connection and what waits, and keeps links from leading to the browser's error page. */
-export function watchConnection(page: HostPage, told: () => Told): void {
+/**
+ * Says on the page that there is no connection and what waits, and keeps links from leading to the browser's error page. What
+ * may have changed while the tab was not looked at is asked for anew.
+ */
+export function watchConnection(page: HostPage, told: () => Told, askAnew: () => void): void {
   const shadow = createShadow('pl-offline', 'offline');
   const line = document.createElement('p');
   line.setAttribute('role', 'status');
@@ -77,5 +80,7 @@ export function watchConnection(page: HostPage, told: () => Told): void {
   // What opens takes the focus, and what closes gives it back.
   addEventListener('focusin', () => isCut && setTimeout(lift));
   addEventListener('submit', keep);
+  // Another tab may have ordered the cart, another device changed it.
+  document.addEventListener('visibilitychange', () => document.hidden || askAnew());
   draw();
 }

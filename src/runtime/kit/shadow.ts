@@ -1,8 +1,5 @@
 /** What every shadow root of a piece begins with; the server writes the same. */
-export const BASE_CSS = `:host{all:initial}*,::before,::after{box-sizing:border-box}
-:focus-visible{outline:3px solid var(--pl-accent);outline-offset:2px}
-button{font:inherit;cursor:pointer}
-@media(forced-colors:active){dialog,section,button,.box,.main-button,.second{border:1px solid}}`;
+export const BASE_CSS = `:host{all:initial}*,::before,::after{box-sizing:border-box}:focus-visible{outline:3px solid var(--pl-accent);outline-offset:2px}button{font:inherit;cursor:pointer}@media(forced-colors:active){dialog,section,button,.box,.main-button,.second{border:1px solid}}`;
 
 export interface Shadow {
   readonly element: HTMLElement;

@@ -8,8 +8,6 @@ interface Following {
   readonly cart: CartClient;
   readonly recorder: Recorder;
   readonly isCartPage: boolean;
-  /** What was in the cart has been ordered. */
-  readonly isThanks: boolean;
   readonly isPreview: boolean;
   /** Of a kind; false when this visit sees none. */
   readonly openKind: (kind: string, about: OpenAbout) => boolean;
@@ -41,15 +39,13 @@ export function followPage(following: Following): void {
   cart.watch((view) => {
     for (const count of document.querySelectorAll<HTMLElement>('[data-pl-count]')) {
       count.textContent = String(view.count);
-      count.hidden = view.count === 0;
+      count.hidden = !view.count;
     }
   });
   // A page come back to shows the cart as it was then, from the browser's memory or from its files.
   const [entry] = performance.getEntriesByType('navigation') as PerformanceNavigationTiming[];
-  if (entry?.type === 'back_forward' || following.isThanks) void cart.load();
+  if (entry?.type === 'back_forward') void cart.load();
   addEventListener('pageshow', (event) => event.persisted && void cart.load());
-  // Another tab may have ordered it, another device changed it.
-  document.addEventListener('visibilitychange', () => document.visibilityState === 'visible' && void cart.load());
 }
 
 /** Lets the form's own options show what is wrong with them; what they do not take is said beside the button. */

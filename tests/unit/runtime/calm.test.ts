@@ -49,7 +49,20 @@ describe('without a connection', () => {
   it('the page says so, with what waits, until it is back', () => {
     open('<a href="/shop/checkout">Checkout</a>');
     const text = 'No connection. {count, plural, =0 {} one {# change waits.} other {# changes wait.}}';
-    watchConnection(ownPage(''), () => ({ themeCss: '', language: 'en', text }));
+    let asked = 0;
+    watchConnection(
+      ownPage(''),
+      () => ({ themeCss: '', language: 'en', text }),
+      () => void (asked += 1),
+    );
+    for (const [isHidden, times] of [
+      [true, 0],
+      [false, 1],
+    ] as const) {
+      Object.defineProperty(document, 'hidden', { configurable: true, value: isHidden });
+      document.dispatchEvent(new window.Event('visibilitychange'));
+      expect(asked).to.equal(times);
+    }
     expect(line()!.textContent).to.equal('');
 
     cut(true, 2);
@@ -61,7 +74,11 @@ describe('without a connection', () => {
 
   it('links do not lead to the browser’s own error page', () => {
     open('<a href="/shop/checkout">Checkout</a>');
-    watchConnection(ownPage(''), () => ({ themeCss: '', language: 'en', text: 'No connection.' }));
+    watchConnection(
+      ownPage(''),
+      () => ({ themeCss: '', language: 'en', text: 'No connection.' }),
+      () => undefined,
+    );
     const press = () => {
       const event = new window.MouseEvent('click', { bubbles: true, cancelable: true, composed: true });
       document.querySelector('a')!.dispatchEvent(event);

@@ -30,7 +30,7 @@ describe('the page that is followed', () => {
     [hasPopup, hasCart, loads] = [true, true, 0];
   });
 
-  function follow(html: string, over: { isCartPage?: boolean; isThanks?: boolean; isPreview?: boolean } = {}): void {
+  function follow(html: string, over: { isCartPage?: boolean; isPreview?: boolean } = {}): void {
     open(html);
     const cart = {
       change: (request: CartChangeRequest) => {
@@ -47,7 +47,6 @@ describe('the page that is followed', () => {
       cart,
       recorder: { record: (...what) => void recorded.push(what) },
       isCartPage: over.isCartPage ?? false,
-      isThanks: over.isThanks ?? false,
       isPreview: over.isPreview ?? false,
       openKind: (kind, about) => kind === 'cart-surface' && hasCart && opened.push(about) > 0,
       afterAdd: (about) => hasPopup && added.push(about) > 0,
@@ -191,21 +190,6 @@ describe('the page that is followed', () => {
     back(false);
     expect(loads).to.equal(0);
     back(true);
-    expect(loads).to.equal(1);
-  });
-
-  it('asks for the cart anew when its tab is looked at again, and when it was ordered', () => {
-    follow(CARD);
-    for (const [state, asked] of [
-      ['hidden', 0],
-      ['visible', 1],
-    ] as const) {
-      Object.defineProperty(document, 'visibilityState', { configurable: true, value: state });
-      document.dispatchEvent(new window.Event('visibilitychange'));
-      expect(loads).to.equal(asked);
-    }
-    loads = 0;
-    follow(CARD, { isThanks: true });
     expect(loads).to.equal(1);
   });
 });
