@@ -20,7 +20,7 @@ import {
   UNDER_THRESHOLD,
 } from './planted';
 import { noteLink } from './links';
-import { buyerFrom, type Buyer } from './buyers';
+import { buyerFrom, FIRST_NAMES, type Buyer } from './buyers';
 import { PRODUCTS } from './products';
 import { randomFrom, type Random } from './random';
 
@@ -82,12 +82,13 @@ export function playTraffic(
         continue;
       }
       const first = isReturn ? 'Ripstop Patch' : random.weighted(popular);
-      const buyer = isReturn ? back[i]!.buyer : buyerFrom(people);
-      const order = { ...fillOrder(random, visit, lane, byName, first, others, day), ...buyer };
+      const { firstName, ...bought } = fillOrder(random, visit, lane, byName, first, others, day);
+      const buyer = isReturn ? back[i]!.buyer : buyerFrom(people, firstName);
+      const order = { ...bought, ...buyer };
       orders.push(order);
       // What was looked at on the way is what was bought.
-      const bought = byName.get(first)![0]!.slug;
-      for (const event of visit.events) if (event[5] !== null) event[5] = bought;
+      const { slug } = byName.get(first)![0]!;
+      for (const event of visit.events) if (event[5] !== null) event[5] = slug;
       noteLink(visit, order, slugOf);
       visit.revenueMinor = order.totalMinor;
       visit.revenueCurrency = order.currency;
@@ -190,7 +191,7 @@ function fillOrder(
   others: Random,
   /** Of the made-up past, from 0. */
   dayOf: number,
-): Omit<SeededOrder, keyof Buyer> {
+): Omit<SeededOrder, keyof Buyer> & { readonly firstName: string } {
   const chosen = new Map<Shelf, number>();
   const take = (name: string) => {
     const shelf = random.pick(byName.get(name)!);
@@ -236,6 +237,7 @@ function fillOrder(
   });
   return {
     token: `seed-${visit.id}`,
+    firstName: random.pick(FIRST_NAMES),
     visitId: visit.id,
     placedAt: visit.lastAt,
     day: visit.day,
