@@ -23,19 +23,12 @@ export function startPreview({ apply, open, cart, surfaces }: Preview): void {
   const sheet = new CSSStyleSheet();
   sheet.replaceSync(OUTLINE);
 
-  // What opens draws on after it is open: when its product is there, or what is chosen changes.
-  const drawn = new MutationObserver(mark);
-  drawn.observe(document.body, { childList: true });
-
   /** Every shadow root of a piece, with the outline rules in it. */
   const roots = () =>
     pieceElements(document).map((element) => {
       const root = element.shadowRoot;
       const styled = root ?? document;
-      if (!styled.adoptedStyleSheets.includes(sheet)) {
-        styled.adoptedStyleSheets.push(sheet);
-        drawn.observe(styled, { childList: true, subtree: true });
-      }
+      if (!styled.adoptedStyleSheets.includes(sheet)) styled.adoptedStyleSheets.push(sheet);
       return root ?? element;
     });
 
@@ -71,6 +64,7 @@ export function startPreview({ apply, open, cart, surfaces }: Preview): void {
           });
         // Opening takes the focus; whoever is typing in the bench keeps it.
         if (active && active.tagName !== 'IFRAME') active.focus({ preventScroll: true });
+        setTimeout(mark, 50);
         break;
       }
       case 'select':

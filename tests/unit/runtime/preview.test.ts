@@ -106,19 +106,6 @@ describe('the shop framed by the bench', () => {
     expect(inner.querySelector('p')!.hasAttribute('data-chosen')).to.equal(true);
   });
 
-  it('forces the state on what is drawn later, too', async () => {
-    hear({ pl: 'force', state: 'hover' });
-    one('main').insertAdjacentHTML('beforeend', '<div data-pl-piece="late"></div>');
-    const late = one('[data-pl-piece=late]').attachShadow({ mode: 'open' });
-    await settled();
-    late.innerHTML = '<p>Loading</p>';
-    hear({ pl: 'select', pieceId: 'late', part: null });
-    late.innerHTML = '<button data-slot="add">Add</button>';
-    await settled();
-
-    expect(late.querySelector('button')!.dataset['force']).to.equal('hover');
-  });
-
   it('tells what is pressed, and neither leaves nor orders', () => {
     expect(click('h1')).to.equal(false);
     expect(click('main a span')).to.equal(true);
