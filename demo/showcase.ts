@@ -17,7 +17,8 @@ export function withShowcase(lane: Lane): Lane {
   add('related', 'product.below');
   add('goes-with', 'cart.below', { most: 3 });
   const spares = add('order-form', 'listing.main', {
-    ...{ shows: selectionOf({ from: 'page', order: 'name', most: 500 }), adds: 'both' },
+    shows: selectionOf({ from: 'page', order: 'name', most: 500 }),
+    adds: 'both',
   });
   spares.name = 'All spares at once';
   spares.where.categories = { mode: 'only', slugs: ['spares'] };
@@ -25,15 +26,13 @@ export function withShowcase(lane: Lane): Lane {
   const thanks = Object.values(lane.pieces).find(({ kind }) => kind === 'thanks-page')!;
   for (const part of thanks.parts) if (part.key === 'reorder') part.on = true;
 
-  const listed = { told: true };
+  const byItem = { group: 'discounts', per: 'item' };
   Object.assign(lane.offers, {
     'spares-by-the-handful': offerSchema.parse({
-      ...{
-        ...listed,
-        kind: 'quantityBreaks',
-        name: 'Spares by the handful',
-        combine: { group: 'discounts', per: 'item' },
-      },
+      kind: 'quantityBreaks',
+      name: 'Spares by the handful',
+      told: true,
+      combine: byItem,
       selection: { only: { categories: ['spares'] } },
       breaks: [
         { from: 5, basisPoints: 1000 },
@@ -41,7 +40,10 @@ export function withShowcase(lane: Lane): Lane {
       ],
     }),
     'first-line': offerSchema.parse({
-      ...{ ...listed, kind: 'bundle', name: 'Line and winder', combine: { group: 'discounts', per: 'item' } },
+      kind: 'bundle',
+      name: 'Line and winder',
+      told: true,
+      combine: byItem,
       items: [
         { selection: { only: { products: ['single-line-40-kg'] } }, quantity: 1 },
         { selection: { only: { products: ['hoop-winder'] } }, quantity: 1 },
@@ -49,7 +51,11 @@ export function withShowcase(lane: Lane): Lane {
       priceMinor: 1550,
     }),
     'patch-with-it': offerSchema.parse({
-      ...{ ...listed, kind: 'gift', name: 'A patch with it', variant: 'RIP136-EMB', quantity: 1 },
+      kind: 'gift',
+      name: 'A patch with it',
+      told: true,
+      variant: 'RIP136-EMB',
+      quantity: 1,
       when: { minQuantity: 1, counts: { only: { categories: ['power'] } } },
     }),
   });

@@ -1,3 +1,4 @@
+import { minor } from '~/core/money';
 import { expect } from 'chai';
 import { randomUUID } from 'node:crypto';
 import { eraseShopper } from '~/services/accounts/privacy';
@@ -69,6 +70,13 @@ describe('after an order, for the next', () => {
     expect(await orderAgain(shop.app, bought, cartToken, first)).to.deep.equal([]);
     const cart = await viewCart(shop.app, cartToken);
     expect(cart.lines.map(({ quantity }) => quantity)).to.deep.equal([3]);
+    const given = {
+      ...bought.lines[0]!,
+      steps: [{ code: 'gift', offerId: 'g', name: 'Gift', valueMinor: minor(100), amountMinor: minor(0) }] as const,
+    };
+    const empty = randomUUID();
+    expect(await orderAgain(shop.app, { ...bought, lines: [given] }, empty, null)).to.deep.equal([]);
+    expect((await viewCart(shop.app, empty)).lines).to.deep.equal([]);
     const own = { ...bought.lines[0]!, name: 'Own sail', answers: [{ key: 'name', label: 'Name', text: 'Ada' }] };
     const engraved = { ...bought, lines: [own] };
     expect(await orderAgain(shop.app, engraved, randomUUID(), null)).to.deep.equal(['Own sail']);

@@ -29,6 +29,8 @@ export interface OrderSummary {
   readonly sentAt: number | null;
   readonly cancelledAt: number | null;
   readonly items: number;
+  /** Whether there is something to send. */
+  readonly isParcel: boolean;
 }
 
 export const ORDER_FILTERS = {
@@ -53,7 +55,7 @@ export interface OrderQuery {
 
 const SUMMARY = `o.id, o.placed_at placedAt, o.name, o.email, o.status, o.subtotal_minor subtotalMinor, o.delivery_minor deliveryMinor, o.tax_minor taxMinor,
   o.total_minor totalMinor, o.currency, o.address ->> 'country' country,
-  o.packed_at packedAt, o.sent_at sentAt, o.cancelled_at cancelledAt,
+  o.packed_at packedAt, o.sent_at sentAt, o.cancelled_at cancelledAt, o.delivery <> 'none' isParcel,
   (SELECT coalesce(sum(amount_minor), 0) FROM refunds r WHERE r.order_id = o.id) refundedMinor,
   (SELECT coalesce(sum(quantity), 0) FROM order_lines l WHERE l.order_id = o.id) items`;
 
@@ -108,11 +110,11 @@ export function orderKeeping(db: Database) {
   async function listOrders(query: OrderQuery): Promise<{ orders: OrderSummary[]; total: number }> {
     const { where, params } = narrow(query);
     const [counted] = await db.select<{ n: number }>(`SELECT count(*) n FROM orders o WHERE ${where}`, params);
-    const orders = await db.select<OrderSummary>(
+    const rows = await db.select<Omit<OrderSummary, 'isParcel'> & { isParcel: number }>(
       `SELECT ${SUMMARY} FROM orders o WHERE ${where} ORDER BY o.placed_at DESC, o.id DESC LIMIT $limit OFFSET $offset`,
       { ...params, limit: query.pageSize, offset: (query.page - 1) * query.pageSize },
     );
-    return { orders, total: counted!.n };
+    return { orders: rows.map((row) => ({ ...row, isParcel: row.isParcel === 1 })), total: counted!.n };
   }
 
   /** Lines of all paid orders, oldest first, with what each came to before offers. */

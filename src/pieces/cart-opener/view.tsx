@@ -28,7 +28,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
   let feedback = false;
   let dragged = false;
   let rest = 0;
-  let settle = 0;
+  let settle: ReturnType<typeof setTimeout> | undefined;
   const shadow = createShadow('pl-cart-opener', piece.id);
   const stopWatching = host.cart.watch((cart) => {
     if (count !== null && cart.count > count) {
@@ -99,7 +99,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
 
   function settleDown(): void {
     clearTimeout(settle);
-    settle = setTimeout(stand, SETTLE_MS) as unknown as number;
+    settle = setTimeout(stand, SETTLE_MS);
   }
 
   /** Stands at its place, off everything else that stands fixed, the page's own bars and ours, and off what adds. */

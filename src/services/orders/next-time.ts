@@ -44,13 +44,15 @@ export async function showCode(app: App, order: Pick<Order, 'id'>, offerId: stri
  */
 export async function orderAgain(app: App, order: Order, cartToken: string, code: string | null): Promise<string[]> {
   const left: string[] = [];
-  for (const { variantId, quantity, answers, name } of order.lines) {
+  // Gifts come by themselves, where they still do.
+  const bought = order.lines.filter(({ steps }) => !steps.some(({ code }) => code === 'gift'));
+  for (const { variantId, quantity, answers, name } of bought) {
     const add = { kind: 'add', variantId: variantId!, quantity, choices: {}, answers: {} } as const;
     const isAble = variantId !== null && answers.every(({ key }) => key === PLACE_KEY);
     if (!isAble || !(await changeCartOf(app, cartToken, add)).ok) left.push(name);
   }
   // One that does not count for these goods is not worth a word: the cart is full as it was asked for.
-  if (code !== null && left.length < order.lines.length) await changeCartOf(app, cartToken, { kind: 'coupon', code });
+  if (code !== null && left.length < bought.length) await changeCartOf(app, cartToken, { kind: 'coupon', code });
   return left;
 }
 

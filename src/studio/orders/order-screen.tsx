@@ -116,10 +116,12 @@ function Screen({ initial }: { initial: KeptOrder }) {
             {moment(order.placedAt, shop)}, {order.name}
           </p>
         </div>
-        <p className="flex gap-3">
-          <a href={`/studio/orders/${order.id}/print?what=invoice`}>Invoice</a>
-          <a href={`/studio/orders/${order.id}/print?what=slip`}>Packing slip</a>
-        </p>
+        {order.status === 'paid' && (
+          <p className="flex gap-3">
+            <a href={`/studio/orders/${order.id}/print?what=invoice`}>Invoice</a>
+            <a href={`/studio/orders/${order.id}/print?what=slip`}>Packing slip</a>
+          </p>
+        )}
         {isLive && (
           <div className="flex flex-wrap items-end gap-2">
             {keeping.packedAt === null && order.delivery !== 'none' && (

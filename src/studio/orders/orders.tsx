@@ -21,6 +21,8 @@ interface OrderRow {
   readonly sentAt: number | null;
   readonly cancelledAt: number | null;
   readonly items: number;
+  /** Whether there is something to send. */
+  readonly isParcel: boolean;
 }
 
 const FILTERS = {
@@ -62,7 +64,8 @@ export function stateOf(order: Pick<OrderRow, 'status' | 'packedAt' | 'sentAt' |
 }
 
 /** What can be marked: paid, with something to send, and not sent yet. */
-const isOpen = (order: OrderRow) => order.status === 'paid' && order.sentAt === null && order.cancelledAt === null;
+const isOpen = (order: OrderRow) =>
+  order.isParcel && order.status === 'paid' && order.sentAt === null && order.cancelledAt === null;
 
 function OrderList({ orders, total, page, pages, q, filter, from, to }: Props) {
   const shop = useShop();

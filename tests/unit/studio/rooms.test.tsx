@@ -174,6 +174,7 @@ describe('orders and mails', () => {
       packedAt: null,
       sentAt: null,
       cancelledAt: null,
+      isParcel: true,
     };
     const view = studio.show(
       <Orders
@@ -200,7 +201,7 @@ describe('orders and mails', () => {
     const { Orders } = studio.loaded;
     const order = {
       ...{ placedAt: 0, name: 'Ada', email: 'ada@example.org', items: 2, currency: 'EUR', refundedMinor: 0 },
-      ...{ packedAt: null, sentAt: null, cancelledAt: null, status: 'paid' as const, totalMinor: 100 },
+      ...{ packedAt: null, sentAt: null, cancelledAt: null, isParcel: true, status: 'paid' as const, totalMinor: 100 },
     };
     studio.server.answers(() =>
       Response.json({ done: 1, refused: [{ number: '1008', message: 'This order was cancelled.' }] }),
