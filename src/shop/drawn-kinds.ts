@@ -6,6 +6,7 @@ import { BuyLink } from '~/pieces/buy-link/link';
 import type { ListingPiece } from '~/pieces/listing/definition';
 import { Goods } from '~/pieces/listing/goods';
 import type { OrderFormPiece } from '~/pieces/order-form/definition';
+import { shapeOfRows } from '~/pieces/order-form/columns';
 import { OrderForm } from '~/pieces/order-form/form';
 import type { TextPiece } from '~/pieces/text/definition';
 import { linkFacts } from '~/services/links/linked-goods';
@@ -59,9 +60,9 @@ export const drawnKinds: Readonly<Record<string, Draw>> = {
       }),
     );
   },
-  'order-form': async (drawn, shop, url) => {
+  'order-form': async (drawn, shop, url, { product = null }) => {
     const piece = drawn as OrderFormPiece;
-    const rows = await orderRows(shop.app, piece.settings.shows, piece.settings.rows);
+    const rows = await orderRows(shop.app, piece.settings.shows, shapeOfRows(piece), product);
     const { money, link, language } = shop;
     const { say } = shop;
     const pagesWords = { pages: say('pages'), previous: say('previous'), next: say('next') };

@@ -1,7 +1,7 @@
 import { NOTHING_CHOSEN, readChosen, type Chosen } from '~/core/catalogue';
 import type { ListingPiece } from '~/pieces/listing/definition';
 import type { OrderFormPiece } from '~/pieces/order-form/definition';
-import { MOST_AT_ONCE, type ListingShape, type Sort } from '~/services/catalogue/browse-shop';
+import type { ListingShape, Sort } from '~/services/catalogue/browse-shop';
 import { usualListing } from './draw-cards';
 import { listingPlace } from './listing-address';
 import { piecesAt, type SpotVisit } from './spot-pieces';
@@ -33,11 +33,11 @@ export async function mainListing(
   if (!found) return { ...USUAL, shape: { chosen } };
   if (found.kind === 'order-form') {
     const table = found as OrderFormPiece;
-    const { most, order } = table.settings.shows;
     const piece = { ...USUAL.piece, settings: { ...USUAL.piece.settings, filters: 'all' as const } };
     return {
       ...{ id: table.id, piece, table },
-      shape: { pageSize: Math.min(most, MOST_AT_ONCE), order: order as Sort, chosen, facets: true },
+      // The table has rows of its own, of all that the page is about.
+      shape: { pageSize: 1, order: table.settings.shows.order as Sort, chosen, facets: true },
     };
   }
   const piece = found as ListingPiece;

@@ -33,6 +33,8 @@ export interface About {
   /** Slugs of what is looked at, in the cart or ordered. */
   readonly near: readonly string[];
   readonly cartToken: string | null;
+  /** The product of a product page. */
+  readonly product?: string | null;
   /** Whether whoever looks is told why something is suggested: the shop’s own people. */
   readonly explains: boolean;
   /** The order that is thanked for; only on its page. */

@@ -53,7 +53,7 @@ describe('offers in the shop', () => {
     const { cards } = await listProducts(shop.app, listingParamsSchema.parse({ q: 'hoop winder' }), null, 2);
     const card = cards.find(({ slug }) => slug === 'hoop-winder')!;
     const picked = selectionOf({ from: 'picked', picked: { slugs: ['hoop-winder'] } });
-    const [row] = await orderRows(shop.app, picked, 'variant');
+    const [row] = await orderRows(shop.app, picked, { rows: 'variant', described: false });
     const fact = (await loadFacts(shop.app, ['hoop-winder'])).get('hoop-winder')!;
     const quoted = await Promise.all(
       [1, 2, 3].map(

@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import { addPiece, selectionOf, type Lane, type Selection, type Spot } from '~/core/lane';
 import { definitionOf } from '~/pieces/registry';
+import { unpackRows } from '~/pieces/order-form/rows';
 import { signInOwner, type Owner } from '../support/owner';
 import { startServer, type TestServer } from '../support/server';
 
@@ -156,6 +157,55 @@ describe('product lists in places of the shop’s pages', () => {
     expect(cheap).to.include('data-as="table"');
     const priced = slugs(cheap.slice(cheap.indexOf('data-as="table"')));
     expect(priced.length).to.be.greaterThan(0).and.lessThan(7);
+  });
+
+  describe('an order form', () => {
+    interface Row {
+      readonly choices: string;
+      readonly slug: string;
+      readonly priceMinor: number;
+      readonly attributes: Readonly<Record<string, string>>;
+    }
+    const rowsOn = async (path: string): Promise<Row[]> => {
+      const [, text] = /<script type="application\/json" data-rows[^>]*>(.*?)<\/script>/s.exec(await page(path)) ?? [];
+      return text ? unpackRows(text) : [];
+    };
+    const stands = (spot: Spot, shows: Partial<Selection>, parts: readonly string[] = []) =>
+      owner.publish((lane) => {
+        for (const [id, piece] of Object.entries(lane.pieces))
+          if (['order-form', 'listing'].includes(piece.kind)) delete lane.pieces[id];
+        const form = lane.pieces[addPiece(lane, definitionOf('order-form')!)]!;
+        Object.assign(form, { on: true, where: { ...form.where, spot } });
+        form.settings['shows'] = selectionOf(shows);
+        for (const own of form.parts) if (parts.includes(own.key)) own.on = true;
+      });
+
+    it('in place of a listing has all that its page is about, whatever page of it is asked for', async () => {
+      await stands('listing.main', { from: 'page', most: 5 });
+      const all = await rowsOn('/shop/all');
+
+      expect(new Set(all.map(({ slug }) => slug)).size).to.be.greaterThan(40);
+      expect(await rowsOn('/shop/all?page=2')).to.deep.equal(all);
+    });
+
+    it('is narrowed row by row: to the variants that were chosen, and to their own prices', async () => {
+      const large = await rowsOn('/shop/all?v.Size=Large');
+      expect(large.length).to.be.greaterThan(2);
+      for (const { choices } of large) expect(choices.split(', ')).to.include('Large');
+      const cheap = await rowsOn('/shop/c/single-line?to=60');
+      expect(cheap.length).to.be.greaterThan(2);
+      for (const { priceMinor } of cheap) expect(priceMinor).to.be.at.most(6000);
+    });
+
+    it('on a product page has the variants of its product, and nothing else', async () => {
+      await stands('product.below', { from: 'page', most: 50 }, ['attributes']);
+      const rows = await rowsOn('/shop/p/heron');
+
+      expect(new Set(rows.map(({ slug }) => slug))).to.deep.equal(new Set(['heron']));
+      expect(rows.length).to.be.greaterThan(1);
+      expect(Object.keys(rows[0]!.attributes).length).to.be.greaterThan(0);
+      await owner.publish((lane) => void delete lane.pieces['order-form']);
+    });
   });
 
   it('say what more of a product is asked for, and buy at once', async () => {

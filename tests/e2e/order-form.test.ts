@@ -258,4 +258,73 @@ test.describe('an order form in place of a listing', () => {
     await expect(rows.first()).toBeVisible();
     expect(new URL(page.url()).searchParams.get('order-form.page')).toBe('2');
   });
+
+  test('is one basket over filters, pages and search, and all that is found can be ticked', async ({
+    page,
+    server,
+  }) => {
+    const owner = await signInOwner(server);
+    await owner.publish((lane) => {
+      clear(lane);
+      putForm(lane, '', []);
+      const form = lane.pieces['order-form']!;
+      form.settings['shows'] = selectionOf({ from: 'page', order: 'name' });
+      form.settings['filters'] = true;
+      form.where.spot = 'listing.main';
+      for (const part of form.parts) if (['sku', 'category', 'rating', 'attributes'].includes(part.key)) part.on = true;
+    });
+    await page.goto(`${server.origin}/shop/c/spares?one`);
+    const form = page.locator('.order-form');
+    const rows = form.locator('tr[data-variant]');
+    await form.getByRole('checkbox', { name: /End Cap/ }).check();
+    await form.getByLabel(/^Quantity: End Cap/).fill('2');
+
+    // Another category, another filter: what was ticked counts on, is told, and can be taken out.
+    await page.goto(`${server.origin}/shop/c/single-line?v.Size=Small&two`);
+    await expect(form.locator('[data-chosen]')).toContainText('2 items');
+    const away = form.getByText('1 more row is ticked that this page does not show');
+    await away.click();
+    await expect(form.locator('[data-elsewhere]')).toContainText(/2 × End Cap.*€/);
+    for (const text of await rows.locator('[data-part=choices]').allTextContents()) expect(text).toContain('Small');
+
+    // All that a filter of the table leaves is ticked at once, and nothing else.
+    await form.getByLabel('Find in this list').fill('lapwing');
+    await expect(rows).not.toHaveCount(0);
+    const found = await rows.count();
+    await form.getByLabel('Tick all').check();
+    await expect(form.locator('[name=tick]:checked')).toHaveCount(found);
+    await form.getByLabel('Find in this list').fill('');
+    await expect(form.locator('[name=tick]:checked')).toHaveCount(found);
+    await expect(form.getByLabel('Tick all')).not.toBeChecked();
+    await form.getByLabel('Category', { exact: true }).selectOption({ index: 1 });
+    await form.getByLabel('Category', { exact: true }).selectOption('');
+    await expect(form.locator('[data-chosen]')).toContainText(`${found + 2} items`);
+
+    // Where a filter leaves nothing, the basket is still there.
+    await page.goto(`${server.origin}/shop/c/single-line?from=9000&three`);
+    await expect(rows).toHaveCount(0);
+    await expect(form.locator('[data-chosen]')).toContainText(`${found + 2} items`);
+    await page.goBack();
+
+    // A column is as wide as what it holds.
+    const widths = await rows.first().evaluate((row) => ({
+      tick: row.querySelector('.order-tick')!.getBoundingClientRect().width,
+      skuLines: (() => {
+        const range = document.createRange();
+        range.selectNodeContents(row.querySelector('[data-part=sku]')!);
+        return range.getClientRects().length;
+      })(),
+    }));
+    expect(widths.tick).toBeLessThan(48);
+    expect(widths.skuLines).toBe(1);
+    await form.getByRole('button', { name: 'Rating' }).click();
+    await expectAccessible(page, 'an order form with every column');
+
+    await form.getByRole('button', { name: 'Add all chosen' }).click();
+    await expect(saidBeside(page)).toHaveText(`${found + 1} rows are in your cart now.`);
+    await expect(page.locator('[data-pl-count]').first()).toHaveText(String(found + 2));
+    await expect(form.locator('[data-elsewhere]')).toBeHidden();
+    await page.reload();
+    await expect(form.locator('[data-chosen]')).toHaveText('');
+  });
 });

@@ -86,6 +86,15 @@ function ranksFor(query: Pick<ListingQuery, 'sort' | 'match' | 'category' | 'ran
 export const CATEGORY_TREE = `tree(id) AS (
   SELECT id FROM categories WHERE slug = $category UNION ALL SELECT c.id FROM categories c JOIN tree ON c.parent_id = tree.id)`;
 
+const CATEGORY_NAMES = `(SELECT json_group_array(name) FROM (SELECT c.name FROM product_categories pc
+  JOIN categories c ON c.id = pc.category_id WHERE pc.product_id = p.id ORDER BY c.position, c.id))`;
+
+type Packed = 'choices' | 'axes' | 'isOpen' | 'categories' | 'attributes';
+/** A variant as it is read: what has several values is JSON. */
+type VariantRow = Omit<OrderRow, Packed> & {
+  readonly [Key in Exclude<Packed, 'axes' | 'isOpen'>]: string;
+} & { readonly isOpen: number };
+
 /** What the catalogue shows many at a time, and looks through. */
 export function catalogueListings(db: Database) {
   /** The products of a page, found first by number and in order: only theirs are read whole. */
@@ -122,29 +131,44 @@ export function catalogueListings(db: Database) {
     return readRows(query, first, count);
   }
 
-  /** The variants of the first products of a listing, product by product in its order. */
+  /** The variants of the first products of a listing that fit what is chosen of variants, product by product in its order. */
   async function listVariants(
     query: Omit<ListingQuery, 'page' | 'pageSize'>,
-    products: number,
-    limit: number,
+    { products, rows: limit, described }: { products: number; rows: number; described: boolean },
   ): Promise<OrderRow[]> {
     const { from, where, params } = narrowed(query);
-    const rows = await db.select<Omit<OrderRow, 'isOpen' | 'choices'> & { isOpen: number; choices: string }>(
+    const axes = Object.entries(query.chosen?.axes ?? {}).map(([key, values]) => ({ key, values }));
+    const rows = await db.select<VariantRow>(
       `WITH RECURSIVE ${query.category ? `${CATEGORY_TREE},` : ''} hits(id, place) AS MATERIALIZED (
            SELECT id, row_number() OVER () FROM (SELECT p.id id FROM ${from} WHERE ${where}
              ORDER BY ${ORDER_BY[orderOf(query)]} LIMIT $products))
          SELECT v.id variantId, p.slug, p.name, v.choices, v.sku, p.short_text shortText, v.price_minor priceMinor, s.quantity stock,
            EXISTS (SELECT 1 FROM json_each(p.options) o WHERE o.value ->> 'required') isOpen,
-           coalesce(v.image_src, (SELECT src FROM images i WHERE i.product_id = p.id ORDER BY position LIMIT 1)) picture
+           coalesce(v.image_src, (SELECT src FROM images i WHERE i.product_id = p.id ORDER BY position LIMIT 1)) picture,
+           p.rating_stars stars,
+           ${described ? CATEGORY_NAMES : "'[]'"} categories,
+           ${described ? '(SELECT json_group_object(key, value) FROM attributes a WHERE a.product_id = p.id)' : "'{}'"} attributes
          FROM hits JOIN products p ON p.id = hits.id JOIN variants v ON v.product_id = p.id LEFT JOIN stock_levels s ON s.variant_id = v.id
+         WHERE NOT EXISTS (SELECT 1 FROM json_each($axes) axis WHERE NOT EXISTS (SELECT 1 FROM json_each(v.choices) j
+             WHERE j.key = axis.value ->> 'key' AND j.value IN (SELECT value FROM json_each(axis.value -> 'values'))))
+           AND ($inStockOnly = 0 OR s.quantity IS NULL OR s.quantity > 0)
          ORDER BY hits.place, v.position, v.id LIMIT $limit`,
-      { ...params, ...ranksFor(query), products, limit },
+      {
+        ...{ ...params, ...ranksFor(query), products, limit },
+        ...{ axes: JSON.stringify(axes), inStockOnly: query.inStockOnly ? 1 : 0 },
+      },
     );
-    return rows.map(({ isOpen, choices, ...row }) => ({
-      ...row,
-      isOpen: isOpen === 1,
-      choices: Object.values(JSON.parse(choices) as Record<string, string>).join(', '),
-    }));
+    return rows.map(({ isOpen, choices, categories, attributes, ...row }) => {
+      const axesOf = JSON.parse(choices) as OrderRow['axes'];
+      return {
+        ...row,
+        isOpen: isOpen === 1,
+        choices: Object.values(axesOf).join(', '),
+        axes: axesOf,
+        categories: JSON.parse(categories) as string[],
+        attributes: JSON.parse(attributes) as OrderRow['attributes'],
+      };
+    });
   }
 
   async function listCards(query: ListingQuery): Promise<{ cards: ProductCard[]; total: number; page: number }> {
@@ -318,14 +342,13 @@ export function catalogueListings(db: Database) {
     return Object.fromEntries(rows.map(({ slug, name }) => [slug, name]));
   }
 
-  async function listSlugs(): Promise<{ products: Set<string>; categories: Set<string> }> {
-    const rows = await db.select<{ slug: string; isProduct: number }>(
-      'SELECT slug, 1 isProduct FROM products UNION ALL SELECT slug, 0 FROM categories',
+  async function listSlugs(): Promise<Record<'products' | 'categories' | 'tags', Set<string>>> {
+    const rows = await db.select<{ slug: string; of: 'products' | 'categories' | 'tags' }>(
+      `SELECT slug, 'products' "of" FROM products UNION ALL SELECT slug, 'categories' FROM categories
+       UNION ALL SELECT DISTINCT name, 'tags' FROM tags`,
     );
-    return {
-      products: new Set(rows.filter((row) => row.isProduct).map((row) => row.slug)),
-      categories: new Set(rows.filter((row) => !row.isProduct).map((row) => row.slug)),
-    };
+    const those = (kind: string) => new Set(rows.filter((row) => row.of === kind).map(({ slug }) => slug));
+    return { products: those('products'), categories: those('categories'), tags: those('tags') };
   }
 
   /** The slug of a product for each kind of hard case there is in this catalogue. */

@@ -1,4 +1,4 @@
-import { choice, columns, definePiece, say, selection, selectionOf, toggle, type PieceOf } from '~/core/lane';
+import { choice, columns, definePiece, say, selection, selectionOf, text, toggle, type PieceOf } from '~/core/lane';
 
 const column = (label: string, help: string, on: boolean) => ({ label, help, on });
 const heading = (part: string, label: string, texts: ReturnType<typeof say>) => ({
@@ -13,6 +13,9 @@ const PARTS = {
   name: column('Name', 'The product’s name. A press takes a closer look, where there is quick view.', true),
   choices: column('Choices', 'What tells the variant from others.', true),
   sku: column('SKU', 'Its number.', false),
+  category: column('Category', 'What it is filed under.', false),
+  attributes: column('Attributes', 'A column for each.', false),
+  rating: column('Rating', 'Stars of five.', false),
   shortText: column('Short text', 'What the catalogue says in short.', false),
   stock: column('Stock', 'How many are left, where it is counted.', true),
   price: column('Price', 'The price of one.', true),
@@ -41,7 +44,7 @@ export const orderForm = definePiece({
     shows: selection({
       task: 'where',
       label: 'Which products',
-      help: 'Their variants are the rows.',
+      help: 'Their variants are the rows. In place of a listing’s own products it has all that the page is about.',
       default: selectionOf({ most: 50, order: 'name' }),
       canFollowPage: true,
     }),
@@ -85,6 +88,20 @@ export const orderForm = definePiece({
       help: 'A press on a heading sorts by it, another turns it round.',
       default: true,
     }),
+    filters: toggle({
+      task: 'parts',
+      label: 'Filters',
+      help: 'Above the table, a list for each choice such as Size, and for the columns of categories and attributes.',
+      default: false,
+    }),
+    attributes: text({
+      task: 'parts',
+      part: 'attributes',
+      label: 'Which attributes',
+      help: 'Their names, in order, with commas between them. Empty: the three that most products have.',
+      default: '',
+      most: 400,
+    }),
     totals: toggle({
       task: 'parts',
       label: 'Total of what is ticked',
@@ -120,11 +137,46 @@ export const orderForm = definePiece({
     name: heading('name', 'Heading of names', say('Item', 'Artikel', 'المنتج')),
     choices: heading('choices', 'Heading of choices', say('Kind', 'Ausführung', 'النوع')),
     sku: heading('sku', 'Heading of SKUs', say('Number', 'Nummer', 'الرقم')),
+    category: heading('category', 'Heading of categories', say('Category', 'Kategorie', 'الفئة')),
+    rating: heading('rating', 'Heading of ratings', say('Rating', 'Bewertung', 'التقييم')),
     shortText: heading('shortText', 'Heading of texts', say('About it', 'Beschreibung', 'الوصف')),
     stock: heading('stock', 'Heading of stock', say('In stock', 'Lieferbar', 'متوفر')),
     price: heading('price', 'Heading of prices', say('Price', 'Preis', 'السعر')),
     quantity: heading('quantity', 'Heading of quantities', say('Quantity', 'Menge', 'الكمية')),
     sum: heading('sum', 'Heading of sums', say('Sum', 'Summe', 'المجموع')),
+    any: {
+      label: 'No filter',
+      help: 'First in each list of filters.',
+      default: say('All', 'Alle', 'الكل'),
+    },
+    all: {
+      label: 'Tick all',
+      help: 'Ticks every row that is found.',
+      default: say('Tick all', 'Alle auswählen', 'اختيار الكل'),
+    },
+    tooMany: {
+      label: 'Too many to tick',
+      help: '{most} is how many rows can be added at once.',
+      default: say(
+        'No more than {most} rows can be added at once.',
+        'Mehr als {most} Zeilen auf einmal gehen nicht.',
+        'لا يمكن إضافة أكثر من {most} صفًا دفعة واحدة.',
+      ),
+    },
+    elsewhere: {
+      label: 'Ticked, but not shown',
+      help: 'What was ticked before other filters or another page; {count} is how many rows.',
+      default: say(
+        '{count, plural, one {# more row is ticked} other {# more rows are ticked}} that this page does not show',
+        '{count, plural, one {# weitere Zeile ist ausgewählt, die} other {# weitere Zeilen sind ausgewählt, die}} diese Seite nicht zeigt',
+        'صفوف مختارة لا تظهر في هذه الصفحة: {count}',
+      ),
+    },
+    stars: {
+      label: 'Stars',
+      help: 'Read out; {stars} of five.',
+      default: say('{stars} of 5 stars', '{stars} von 5 Sternen', '{stars} من 5 نجوم'),
+    },
     tick: {
       label: 'Tick',
       help: 'Read out; {name} is the item.',

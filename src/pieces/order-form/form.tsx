@@ -1,8 +1,8 @@
 /** @jsxImportSource preact */
 import type { VNode } from 'preact';
-import type { Columns } from '~/core/lane';
 import { Pages, type Paging } from '../listing/goods';
-import type { OrderFormPart, OrderFormPiece } from './definition';
+import { attributesOf, columnsOf, filtersOf, tracksOf, type FormColumn, type FormFilter } from './columns';
+import type { OrderFormPiece } from './definition';
 import { alignOf, Row } from './row';
 import { packRows, ROWS_AT_ONCE, type FormRow } from './rows';
 
@@ -17,24 +17,33 @@ interface Props {
   readonly language: string;
   /** Where the form leads back to without script. */
   readonly path: string;
+  /** Whether the page says itself that there is nothing. */
+  readonly isNothingSaid?: boolean;
 }
 
 /** The whole form, as it stands without script; the runtime takes over what it finds. */
-export function OrderForm({ piece, rows, place, pagesWords, money, link, language, path }: Props): VNode {
+export function OrderForm({
+  piece,
+  rows,
+  place,
+  pagesWords,
+  money,
+  link,
+  language,
+  path,
+  isNothingSaid = false,
+}: Props): VNode {
   const { words, settings } = piece;
-  if (rows.length === 0)
-    return (
-      <p class="lead" data-word="empty">
-        {words.empty}
-      </p>
-    );
-  const columns = piece.parts.map(({ key }) => key);
+  const isEmpty = rows.length === 0;
+  const attributes = attributesOf(piece, rows);
+  const columns = columnsOf(piece, attributes);
+  const filters = filtersOf(piece, rows, columns, language);
   const ticks = settings.adds !== 'rows';
   const buttons = settings.adds !== 'ticks';
-  const pages = Math.ceil(rows.length / ROWS_AT_ONCE);
+  const pages = Math.max(1, Math.ceil(rows.length / ROWS_AT_ONCE));
   const page = Math.min(place.page, pages);
   const drawn = rows.slice((page - 1) * ROWS_AT_ONCE, page * ROWS_AT_ONCE);
-  return (
+  const form = (
     <form
       class="order-form"
       method="post"
@@ -44,37 +53,27 @@ export function OrderForm({ piece, rows, place, pagesWords, money, link, languag
       data-dense={settings.dense || undefined}
       data-adds={settings.adds}
       data-query={link('')}
+      hidden={isEmpty}
+      data-attributes={attributes.length > 0 ? JSON.stringify(attributes) : undefined}
     >
       <input type="hidden" name="kind" value="add-many" />
       <input type="hidden" name="return" value={path} />
       {settings.whole === 'nothing' && <input type="hidden" name="whole" value="1" />}
-      {settings.search && (
-        <label class="order-search" hidden data-live>
-          <span data-word="search">{words.search}</span>
-          <input type="search" data-find />
-        </label>
-      )}
+      {!isEmpty && (settings.search || ticks || filters.length > 0) && <Tools {...{ piece, filters, ticks }} />}
       {/* Rows are grids of their own, so that those out of sight need not be laid out; what they are is said by hand. */}
-      <table role="table" style={`--columns:${template(columns, settings.columns, ticks, buttons)}`}>
+      <table role="table" hidden={isEmpty} style={`--columns:${tracksOf(columns, { piece, rows, money })}`}>
         <thead role="rowgroup">
           <tr role="row" data-slot="head">
             {ticks && <td role="cell" />}
-            {columns.map((key) => (
+            {columns.map((column) => (
               <th
-                key={key}
+                key={column.key}
                 role="columnheader"
                 scope="col"
-                data-part={key}
-                data-column={key}
-                data-align={alignOf(settings.columns[key])}
+                data-part={column.part}
+                data-align={alignOf(settings.columns[column.part])}
               >
-                {settings.sorts && key !== 'picture' ? (
-                  <button type="button" data-sort={key} data-word={key}>
-                    {words[key]}
-                  </button>
-                ) : (
-                  <span data-word={key}>{words[key]}</span>
-                )}
+                <Heading {...{ column }} sorts={settings.sorts && column.part !== 'picture'} />
               </th>
             ))}
             {buttons && <td role="cell" />}
@@ -86,7 +85,11 @@ export function OrderForm({ piece, rows, place, pagesWords, money, link, languag
           ))}
         </tbody>
       </table>
-      <script type="application/json" data-rows dangerouslySetInnerHTML={{ __html: packRows(rows, columns) }} />
+      <script
+        type="application/json"
+        data-rows
+        dangerouslySetInnerHTML={{ __html: packRows(rows, columns, filters.length > 0) }}
+      />
       {pages > 1 && (
         <div data-without-script>
           <Pages {...{ page, pages, href: place.href, words: pagesWords }} />
@@ -95,6 +98,7 @@ export function OrderForm({ piece, rows, place, pagesWords, money, link, languag
       <p class="order-none" data-word="none" hidden>
         {words.none}
       </p>
+      {ticks && <div class="order-elsewhere" data-elsewhere hidden />}
       {ticks && (
         <div class="order-foot">
           {settings.totals && <output data-chosen aria-live="polite" />}
@@ -105,20 +109,59 @@ export function OrderForm({ piece, rows, place, pagesWords, money, link, languag
       )}
     </form>
   );
+  if (!isEmpty) return form;
+  // What was ticked elsewhere can be added here, too: the runtime shows the form where there is some.
+  return (
+    <>
+      {!isNothingSaid && (
+        <p class="lead" data-word="empty">
+          {words.empty}
+        </p>
+      )}
+      {ticks && form}
+    </>
+  );
 }
 
-/** Shares of the room a column takes as usual; a picture and ticks take what they need. */
-const SHARES: Readonly<Record<OrderFormPart, number>> = {
-  ...{ picture: 0, name: 4, choices: 3, sku: 2, shortText: 5 },
-  ...{ stock: 1.6, price: 2, quantity: 2.2, sum: 2 },
-};
-const TIMES = { usual: 1, narrow: 0.6, wide: 1.7 } as const;
+/** What a column is called: its own word, or the name of its attribute. */
+function Heading({ column: { key, part, label, attribute }, sorts }: { column: FormColumn; sorts: boolean }): VNode {
+  const word = attribute === undefined ? part : undefined;
+  return sorts ? (
+    <button type="button" data-sort={key} data-word={word}>
+      {label}
+    </button>
+  ) : (
+    <span data-word={word}>{label}</span>
+  );
+}
 
-/** Columns of the table as tracks of a grid. */
-function template(parts: readonly OrderFormPart[], set: Columns, ticks: boolean, buttons: boolean): string {
-  const tracks = parts.map((key) => {
-    const times = TIMES[set[key]?.width ?? 'usual'];
-    return SHARES[key] === 0 ? `${5.4 * times}rem` : `minmax(0,${SHARES[key] * times}fr)`;
-  });
-  return [ticks && '5.5rem', ...tracks, buttons && '7rem'].filter(Boolean).join(' ');
+/** Above the table, where there is script: what finds rows, and a tick for all of them. */
+function Tools({ piece, filters, ticks }: Pick<Props, 'piece'> & { filters: readonly FormFilter[]; ticks: boolean }) {
+  const { words, settings } = piece;
+  return (
+    <div class="order-tools" hidden data-live>
+      {settings.search && (
+        <label class="order-search">
+          <span data-word="search">{words.search}</span>
+          <input type="search" data-find />
+        </label>
+      )}
+      {filters.map(({ key, label, values }) => (
+        <label key={key}>
+          <span>{label}</span>
+          <select data-filter={key} aria-label={label}>
+            <option value="">{words.any}</option>
+            {values.map((value) => (
+              <option key={value}>{value}</option>
+            ))}
+          </select>
+        </label>
+      ))}
+      {ticks && (
+        <label class="order-all">
+          <input type="checkbox" data-all /> <span data-word="all">{words.all}</span>
+        </label>
+      )}
+    </div>
+  );
 }

@@ -2,7 +2,8 @@
 import type { VNode } from 'preact';
 import type { Column } from '~/core/lane';
 import { fill } from '~/core/words/fill';
-import type { OrderFormPart, OrderFormPiece } from './definition';
+import { starsText, textIn, type FormColumn } from './columns';
+import type { OrderFormPiece } from './definition';
 import type { FormRow } from './rows';
 
 const MOST_PER_ROW = 99;
@@ -21,7 +22,7 @@ interface RowProps {
   readonly link: (path: string) => string;
   readonly language: string;
   readonly row: FormRow;
-  readonly columns: readonly OrderFormPart[];
+  readonly columns: readonly FormColumn[];
   /** Its place among all, from 0, where not all are drawn. */
   readonly index?: number;
   readonly state?: RowState;
@@ -32,6 +33,9 @@ interface RowProps {
   readonly chooseRef?: ((place: HTMLElement | null) => void) | null;
 }
 
+/** What a row is called where it stands by itself. */
+export const titleOf = (row: FormRow): string => [row.name, row.choices].filter(Boolean).join(', ');
+
 export const canAdd = (row: FormRow): boolean => !isGone(row) && !row.isOpen;
 const isGone = (row: FormRow) => row.stock !== null && row.stock <= 0;
 const UNTOUCHED: RowState = { isTicked: false, quantity: 1, problem: null };
@@ -39,7 +43,7 @@ const UNTOUCHED: RowState = { isTicked: false, quantity: 1, problem: null };
 export function Row(props: RowProps): VNode {
   const { row, columns, piece, link, language, index, state = UNTOUCHED, elementRef, chooseRef } = props;
   const { words, settings } = piece;
-  const title = [row.name, row.choices].filter(Boolean).join(', ');
+  const title = titleOf(row);
   const why = isGone(row) ? (
     <span data-word="soldOut">{words.soldOut}</span>
   ) : (
@@ -52,6 +56,8 @@ export function Row(props: RowProps): VNode {
       {words.choose}
     </a>
   );
+  // Why it cannot be added stands where its quantity would.
+  const hasQuantity = columns.some(({ part }) => part === 'quantity');
   return (
     <tr
       role="row"
@@ -63,7 +69,7 @@ export function Row(props: RowProps): VNode {
     >
       {settings.adds !== 'rows' && (
         <td role="cell" class="order-tick">
-          {canAdd(row) ? (
+          {canAdd(row) && (
             <input
               type="checkbox"
               name="tick"
@@ -71,20 +77,25 @@ export function Row(props: RowProps): VNode {
               checked={state.isTicked}
               aria-label={fill(words.tick, { name: title }, language)}
             />
-          ) : (
-            why
           )}
         </td>
       )}
-      {columns.map((key) => (
-        <td key={key} role="cell" data-part={key} data-label={words[key]} data-align={alignOf(settings.columns[key])}>
-          <Cell {...props} name={key} title={title} state={state} />
-          {key === 'name' && state.problem !== null && <p class="order-why problem">{state.problem}</p>}
+      {columns.map((column) => (
+        <td
+          key={column.key}
+          role="cell"
+          data-part={column.part}
+          data-label={column.label}
+          data-align={alignOf(settings.columns[column.part])}
+        >
+          <Cell {...props} column={column} title={title} state={state} />
+          {!canAdd(row) && column.part === (hasQuantity ? 'quantity' : 'name') && <p class="order-not">{why}</p>}
+          {column.part === 'name' && state.problem !== null && <p class="order-why problem">{state.problem}</p>}
         </td>
       ))}
       {settings.adds !== 'ticks' && (
         <td role="cell" class="order-one">
-          {canAdd(row) ? (
+          {canAdd(row) && (
             <button
               class="button quiet small"
               name="only"
@@ -93,8 +104,6 @@ export function Row(props: RowProps): VNode {
             >
               <span data-word="addOne">{words.addOne}</span>
             </button>
-          ) : (
-            settings.adds === 'rows' && why
           )}
         </td>
       )}
@@ -104,13 +113,13 @@ export function Row(props: RowProps): VNode {
 }
 
 interface CellProps extends RowProps {
-  readonly name: OrderFormPart;
+  readonly column: FormColumn;
   readonly title: string;
   readonly state: RowState;
 }
 
-function Cell({ name, row, piece, money, link, title, state, hasPicture = true }: CellProps): VNode | null {
-  switch (name) {
+function Cell({ column, row, piece, money, link, language, title, state, hasPicture = true }: CellProps): VNode | null {
+  switch (column.part) {
     case 'picture':
       if (!hasPicture) return <span class="order-picture" />;
       return row.picture ? (
@@ -139,8 +148,14 @@ function Cell({ name, row, piece, money, link, title, state, hasPicture = true }
       ) : null;
     case 'sum':
       return canAdd(row) ? <span data-sum>{money(row.priceMinor * Math.max(1, state.quantity))}</span> : null;
+    case 'rating':
+      return row.stars === null ? null : (
+        <span role="img" aria-label={starsText(row.stars, piece, language)}>
+          ★ {textIn(row, column)}
+        </span>
+      );
     default:
-      return <>{row[name]}</>;
+      return <>{textIn(row, column)}</>;
   }
 }
 

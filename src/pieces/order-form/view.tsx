@@ -1,7 +1,7 @@
 /** @jsxImportSource preact */
 import { render } from 'preact';
 import type { CartView } from '~/core/cart';
-import { DOUBLE_CLICK_MS } from '~/core/cart/limits';
+import { DOUBLE_CLICK_MS, MOST_AT_ONCE } from '~/core/cart/limits';
 import { formatMoney } from '~/core/money/currency';
 import type { Answers } from '~/core/options/answers';
 import { fill } from '~/core/words/fill';
@@ -9,7 +9,10 @@ import type { ManifestPiece } from '~/core/lane';
 import { say } from '~/runtime/kit/say';
 import type { MountedPiece, PieceHost } from '~/runtime/piece-host';
 import type { OrderFormPiece } from './definition';
-import { canAdd, Row, type RowState } from './row';
+import { columnsOf } from './columns';
+import { Elsewhere, type TickedElsewhere } from './elsewhere';
+import { keptTicks } from './kept-ticks';
+import { canAdd, Row, titleOf, type RowState } from './row';
 import type { ChooseRow } from './choose-row';
 import type { Windowed } from './windowed';
 import { findRows, ROWS_AT_ONCE, sortRows, unpackRows, type FormRow } from './rows';
@@ -62,11 +65,14 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
   }
 
   function run(form: HTMLFormElement, all: readonly FormRow[]): { stop: () => void } {
-    const kept = `pl_order:${piece.id}`;
+    const kept = keptTicks(piece.id);
+    /** Ticked before, and not among the rows of this page. */
+    const elsewhere = new Map<number, TickedElsewhere>();
+    const filters = new Map<string, string>();
     const stop = new AbortController();
     const { signal } = stop;
     const body = form.querySelector('tbody')!;
-    const columns = piece.parts.map(({ key }) => key);
+    const columns = columnsOf(piece, JSON.parse(form.dataset['attributes'] ?? '[]') as string[]);
     const byId = new Map(all.map((row) => [row.variantId, row]));
     const states = new Map<number, RowState>();
     const money = (amount: number) => formatMoney(amount, host.currency, host.locale);
@@ -75,8 +81,16 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
     const quantityOf = (row: FormRow) => Math.max(1, Math.floor(stateOf(row).quantity) || 1);
     const put = (row: FormRow, part: Partial<RowState>) => void states.set(row.variantId, { ...stateOf(row), ...part });
     const chosenRows = () => all.filter((row) => stateOf(row).isTicked && canAdd(row));
+    /** What is ticked, of this page and of others. */
+    const ticked = (): TickedElsewhere[] => [
+      ...chosenRows().map((row) => ({
+        ...{ variantId: row.variantId, slug: row.slug, title: titleOf(row), priceMinor: row.priceMinor },
+        ...{ quantity: quantityOf(row), problem: null },
+      })),
+      ...elsewhere.values(),
+    ];
     let typed = '';
-    let sorted: { column: string; isDown: boolean } | null = null;
+    let sorted: Parameters<typeof sortRows>[1] | null = null;
     let rows = all;
     let drawnAt: string | undefined;
     const placeOf = () => JSON.stringify(long?.shown());
@@ -204,18 +218,48 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
 
     /** Finds and sorts anew. */
     function arrange(): void {
-      const found = findRows(all, columns, typed, host.language);
+      const found = findRows(all, columns, { typed, filters, language: host.language });
       rows = sorted ? sortRows(found, sorted, quantityOf, host.language) : found;
       long?.count(rows.length);
       form.querySelector<HTMLElement>('.order-none')!.hidden = rows.length > 0;
       draw();
+      tellAll();
     }
 
     function rowAt(element: Element): FormRow | undefined {
       return byId.get(Number(element.closest<HTMLElement>('tr[data-variant]')?.dataset['variant']));
     }
 
+    /** Ticks every row that is found, or none of them: as many as can be added at once. */
+    function tickAll(isTicked: boolean): void {
+      const wanted = rows.filter((row) => canAdd(row) && stateOf(row).isTicked !== isTicked);
+      const room = isTicked ? MOST_AT_ONCE - ticked().length : wanted.length;
+      for (const row of wanted.slice(0, Math.max(0, room))) put(row, { isTicked });
+      draw();
+      tell();
+      if (wanted.length > room) sayTooMany();
+    }
+
+    function sayTooMany(): void {
+      say(fill(piece.words.tooMany, { most: MOST_AT_ONCE }, host.language), true);
+    }
+
+    /** Whether all that is found is ticked, some of it or nothing. */
+    function tellAll(): void {
+      const box = form.querySelector<HTMLInputElement>('[data-all]');
+      if (!box) return;
+      const found = rows.filter(canAdd);
+      const count = found.filter((row) => stateOf(row).isTicked).length;
+      box.disabled = found.length === 0;
+      box.checked = count > 0 && count === found.length;
+      box.indeterminate = count > 0 && count < found.length;
+    }
+
     function onInput({ target }: Event): void {
+      if (target instanceof HTMLSelectElement && target.dataset['filter']) {
+        filters.set(target.dataset['filter'], target.value);
+        return arrange();
+      }
       if (!(target instanceof HTMLInputElement)) return;
       if (target.matches('[data-find]')) {
         typed = target.value;
@@ -226,6 +270,11 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
           draw();
         }, TYPING_MS);
         return arrange();
+      }
+      if (target.matches('[data-all]')) return tickAll(target.checked);
+      if (target.dataset['away']) {
+        elsewhere.delete(Number(target.dataset['away']));
+        return tell();
       }
       const row = rowAt(target);
       if (!row) return;
@@ -245,18 +294,21 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
 
     /** Says what is chosen, and keeps it for this tab. */
     function tell(): void {
-      const chosen = chosenRows();
-      const count = chosen.reduce((sum, row) => sum + quantityOf(row), 0);
-      const amount = chosen.reduce((sum, row) => sum + row.priceMinor * quantityOf(row), 0);
+      const chosen = ticked();
+      const count = chosen.reduce((sum, { quantity }) => sum + quantity, 0);
+      const amount = chosen.reduce((sum, { priceMinor, quantity }) => sum + priceMinor * quantity, 0);
       const said = form.querySelector('[data-chosen]');
       if (said)
         said.textContent = count === 0 ? '' : fill(piece.words.chosen, { count, amount: money(amount) }, host.language);
-      try {
-        const state = chosen.map((row) => [row.variantId, quantityOf(row)]);
-        sessionStorage.setItem(kept, JSON.stringify(state));
-      } catch {
-        // Where nothing may be kept, what is chosen lasts as long as the page.
+      form.hidden = all.length === 0 && chosen.length === 0;
+      tellAll();
+      const place = form.querySelector<HTMLElement>('[data-elsewhere]');
+      if (place) {
+        const away = [...elsewhere.values()];
+        place.hidden = away.length === 0;
+        render(<Elsewhere {...{ piece, rows: away, money, language: host.language }} />, place);
       }
+      kept.write(chosen);
     }
 
     /** What was ticked and typed before the script was there. */
@@ -271,14 +323,10 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
     }
 
     function restore(): void {
-      try {
-        const state = JSON.parse(sessionStorage.getItem(kept) ?? '[]') as [number, number][];
-        for (const [id, quantity] of state) {
-          const row = byId.get(id);
-          if (row) put(row, { isTicked: true, quantity });
-        }
-      } catch {
-        // Kept by another version, or not to be had: the form begins empty.
+      for (const one of kept.read()) {
+        const row = byId.get(one.variantId);
+        if (row) put(row, { isTicked: true, quantity: one.quantity });
+        else elsewhere.set(one.variantId, one);
       }
     }
 
@@ -302,15 +350,20 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
       const isDown = head.getAttribute('aria-sort') === 'ascending';
       for (const other of form.querySelectorAll('th[aria-sort]')) other.removeAttribute('aria-sort');
       head.setAttribute('aria-sort', isDown ? 'descending' : 'ascending');
-      sorted = { column: heading.dataset['sort']!, isDown };
+      const column = columns.find(({ key }) => key === heading.dataset['sort']);
+      if (column) sorted = { column, isDown };
       arrange();
     }
 
     /** `isOne`: the button of a row was pressed, and what comes of it is said beside it alone. */
-    async function send(wanted: readonly FormRow[], isOne: boolean): Promise<void> {
+    async function send(
+      wanted: readonly Pick<TickedElsewhere, 'variantId' | 'quantity'>[],
+      isOne: boolean,
+    ): Promise<void> {
       for (const [id, state] of states) states.set(id, { ...state, problem: null });
       if (wanted.length === 0) return say(piece.words.nothing, true);
-      const items = wanted.map((row) => ({ variantId: row.variantId, quantity: quantityOf(row) }));
+      if (wanted.length > MOST_AT_ONCE) return sayTooMany();
+      const items = wanted.map(({ variantId, quantity }) => ({ variantId, quantity }));
       const key = JSON.stringify(items);
       // A double click is one wish.
       if (last.key === key && Date.now() - last.at < DOUBLE_CLICK_MS) return;
@@ -330,8 +383,13 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
       if (!answer.added || !answer.refused)
         return say((answer.problems ?? []).map(({ message }) => message).join(' '), true);
       const { added, refused } = answer;
-      for (const row of wanted) {
-        const problem = refused.find(({ variantId }) => variantId === row.variantId)?.message ?? null;
+      const slugs = new Map(ticked().map(({ variantId, slug }) => [variantId, slug]));
+      for (const { variantId } of wanted) {
+        const problem = refused.find((one) => one.variantId === variantId)?.message ?? null;
+        const [row, away] = [byId.get(variantId), elsewhere.get(variantId)];
+        if (away && problem === null && added.length > 0) elsewhere.delete(variantId);
+        else if (away) elsewhere.set(variantId, { ...away, problem });
+        if (!row) continue;
         put(row, { problem: isOne ? null : problem, ...(problem === null && added.length > 0 && { isTicked: false }) });
       }
       const [first] = refused;
@@ -344,7 +402,8 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
           .join(' '),
         why !== undefined,
       );
-      for (const id of added) host.recorder.record('add', { product: byId.get(id)?.slug ?? null, piece: piece.id });
+      for (const id of added)
+        host.recorder.record('add', { product: byId.get(id)?.slug ?? slugs.get(id) ?? null, piece: piece.id });
       await host.cart.load();
     }
 
@@ -352,7 +411,8 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
       event.preventDefault();
       if (host.isPreview) return;
       const only = event.submitter && rowAt(event.submitter);
-      void send(only ? [only] : chosenRows(), only !== undefined);
+      if (only) void send([{ variantId: only.variantId, quantity: quantityOf(only) }], true);
+      else void send(ticked(), false);
     }
   }
 }

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
 import { addMany, MOST_PER_LINE, type CartView } from '~/core/cart';
+import { MOST_AT_ONCE } from '~/core/cart/limits';
 import { ok, wordProblem, type Result } from '~/core/problems';
 import { cartRename } from '~/core/words';
 import type { App } from '~/services/app';
@@ -8,8 +9,6 @@ import { cartRules, shopToday } from './cart-goods';
 import { changeId as changeIdOf } from './change-cart';
 import { liveLane } from '~/services/lane/live-lane';
 import { viewStored } from './view-cart';
-
-const MOST_AT_ONCE = 200;
 
 export const addManySchema = z.strictObject({
   items: z

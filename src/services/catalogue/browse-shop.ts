@@ -47,6 +47,8 @@ export interface Listed {
   /** The page shown: the last one where the address asks for one beyond it. */
   readonly page: number;
   readonly sort: Sort;
+  /** What was asked of the catalogue; null where nothing can be found. */
+  readonly query: ListingQuery | null;
   /** What else could be chosen; none where it was not asked for. */
   readonly facets: readonly Facet[];
   /** Words that were taken for others, as typed and as taken. */
@@ -88,7 +90,8 @@ export async function listProducts(
   const sort = params.sort ?? (params.q ? 'relevance' : order);
   const search = params.q ? await app.catalogue.resolveSearch(params.q) : null;
   const mended = search?.mended ?? [];
-  if (search && search.match === null) return { cards: [], total: 0, pages: 1, page: 1, sort, mended, facets: [] };
+  if (search && search.match === null)
+    return { cards: [], total: 0, pages: 1, page: 1, sort, mended, query: null, facets: [] };
   const query: ListingQuery = {
     sort,
     page: params.page,
@@ -107,12 +110,12 @@ export async function listProducts(
     const pages = Math.max(1, Math.ceil(total / pageSize));
     const page = Math.min(pages, params.page, Math.floor(MOST_AT_ONCE / pageSize));
     const cards = await quoteCards(app, await app.catalogue.listFrom(query, 0, page * pageSize));
-    return { cards, total, pages, page, sort, mended, facets: await found(total) };
+    return { cards, total, pages, page, sort, mended, query, facets: await found(total) };
   }
   const listed = await app.catalogue.listCards(query);
   const pages = Math.max(1, Math.ceil(listed.total / pageSize));
   const cards = await quoteCards(app, listed.cards);
-  return { ...listed, cards, pages, sort, mended, facets: await found(listed.total) };
+  return { ...listed, cards, pages, sort, mended, query, facets: await found(listed.total) };
 }
 
 /** The prices between which a shopper looks, whichever of them was typed first; what is no sum is no end. */

@@ -1,5 +1,5 @@
 import type { CardExtras, OrderRow, ProductCard } from '~/core/catalogue';
-import type { Selection } from '~/core/lane';
+import { MOST_SELECTED, type Selection } from '~/core/lane';
 import type { ListingQuery } from '~/data';
 import type { App } from '~/services/app';
 import { settleShownPrices } from '~/services/prices/record-shown';
@@ -66,22 +66,40 @@ async function queryOf(app: App, selection: Selection): Promise<Query | null> {
 /** Rows shown at most: more would be no list to order from. */
 const MOST_ROWS = 5000;
 
-/** A row for each variant, or for each product: its cheapest. */
-type RowsOf = 'variant' | 'product';
+export interface RowsShape {
+  /** A row for each variant, or for each product: its cheapest. */
+  readonly rows: 'variant' | 'product';
+  /** With categories and attributes. */
+  readonly described: boolean;
+}
 
-/** The variants of a selection as rows to order from, in its order; with `product` one of each product, the cheapest. */
-export async function orderRows(app: App, selection: Selection, rows: RowsOf): Promise<OrderRow[]> {
+/**
+ * The variants of a selection as rows to order from, in its order. `product`: the product its page is about, whose variants
+ * are what the page is about.
+ */
+export async function orderRows(
+  app: App,
+  selection: Selection,
+  shape: RowsShape,
+  product: string | null = null,
+): Promise<OrderRow[]> {
+  if (selection.from === 'page' && product !== null)
+    return readRows(app, { sort: 'picked', slugs: [product] }, 1, { ...shape, rows: 'variant' });
   const query = await queryOf(app, selection);
-  return query ? readRows(app, query, selection.most, rows) : [];
+  return query ? readRows(app, query, selection.most, shape) : [];
 }
 
-/** The variants of products as rows, in the order of the products. */
-export function rowsOfProducts(app: App, slugs: readonly string[], rows: RowsOf): Promise<OrderRow[]> {
-  return readRows(app, { sort: 'picked', slugs }, slugs.length, rows);
+/** The variants of all that a listing page shows, on whichever of its pages: those that fit what was chosen there. */
+export async function rowsOfListing(app: App, query: ListingQuery | null, shape: RowsShape): Promise<OrderRow[]> {
+  if (!query) return [];
+  const rows = await readRows(app, query, MOST_SELECTED, shape);
+  const { fromMinor = 0, toMinor = Infinity } = query;
+  return rows.filter(({ priceMinor }) => priceMinor >= fromMinor && priceMinor <= toMinor);
 }
 
-async function readRows(app: App, query: Query, most: number, rows: RowsOf): Promise<OrderRow[]> {
-  const found = await quoteRows(app, await app.catalogue.listVariants(query, most, MOST_ROWS));
+async function readRows(app: App, query: Query, products: number, { rows, described }: RowsShape): Promise<OrderRow[]> {
+  const listed = await app.catalogue.listVariants(query, { products, rows: MOST_ROWS, described });
+  const found = await quoteRows(app, listed);
   if (rows === 'variant') return found;
   const cheapest = new Map<string, OrderRow>();
   for (const row of found) {

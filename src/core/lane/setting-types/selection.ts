@@ -3,7 +3,7 @@ import { BEST_SELLING_DAYS } from '~/core/catalogue/best-selling';
 
 /** Where the products of a selection come from. */
 export const SELECTION_SOURCES = {
-  page: 'What the page is about',
+  page: 'What the page is about; of a product, its variants',
   all: 'All products',
   category: 'A category',
   tag: 'A tag',
