@@ -56,6 +56,9 @@ export function startPreview({ apply, open, cart, surfaces }: Preview): void {
         cart.pretend(message.cart);
         const active = parent.document.activeElement as HTMLElement | null;
         const piece = manifest?.pieces.find(({ id }) => id === message.pieceId);
+        document
+          .querySelector(`[data-pl-piece="${CSS.escape(message.pieceId)}"]`)
+          ?.scrollIntoView({ block: 'nearest' });
         if (piece)
           void open(piece, {
             product: message.product,

@@ -245,3 +245,36 @@ test('a selection says what it holds, and that it holds nothing', async ({ page,
   await page.getByLabel('From', { exact: true }).first().selectOption('All products');
   await expect(page.getByText(/^24 products now: .+ and 21 more\.$/)).toBeVisible();
 });
+
+test('pieces of one place are put in order by hand; who is never seen is told, and the preview stands where one is seen', async ({
+  page,
+  server,
+}) => {
+  const owner = await signInOwner(server);
+  await owner.publish((lane) => {
+    for (const [id, piece] of Object.entries(lane.pieces)) if (piece.kind === 'listing') delete lane.pieces[id];
+    for (const name of ['First list', 'Second list']) {
+      const piece = lane.pieces[addPiece(lane, definitionOf('listing')!)]!;
+      Object.assign(piece, { name, on: true, where: { ...piece.where, spot: 'listing.main' } });
+    }
+  });
+  const ids = ['listing', 'listing-2'];
+  await signIn(page, server.origin, `/studio/bench/${ids[1]}?task=where`);
+  await expect(page.getByTestId('who-sees')).toContainText('“First list” comes first wherever it could stand');
+  await expect(page.getByTestId('shown-anyway')).toContainText('“First list” comes first');
+
+  await page.getByRole('button', { name: 'Move up' }).click();
+  await expect(page.getByTestId('who-sees')).toContainText('Seen on');
+  await expect(page.getByRole('button', { name: 'Move up' })).toBeDisabled();
+  // On one category alone: that is where it is looked at.
+  await page
+    .getByRole('radiogroup', { name: /^Listings, categories/ })
+    .getByText('Only')
+    .click();
+  await page.getByLabel(/^Find listings, categories/).fill('spares');
+  await page.getByRole('button', { name: 'Category “Spares”' }).click();
+  await expect(page.getByTestId('preview')).toHaveAttribute('src', /^\/shop\/c\/spares\?draft=/);
+  await page.getByLabel('Place').selectOption('listing.below');
+  const drawn = page.frameLocator('[data-testid=preview]').locator(`[data-pl-piece=${ids[1]}]`);
+  await expect(drawn).toBeInViewport();
+});

@@ -49,7 +49,7 @@ export function compileManifest(
     currency: currencyOf(lane.shop.currency),
     themeCss: themeCss(lane.theme, ':host'),
     offline: resolveShopWords(lane, language).offline,
-    pieces: pieces.sort((a, b) => rank(a) - rank(b)),
+    pieces: pieces.sort((a, b) => rank(a) - rank(b) || a.where.order - b.where.order),
   };
 }
 

@@ -75,5 +75,6 @@ export function defaultWhere(definition: PieceDefinition): Where {
     categories: { mode: 'all' },
     products: { mode: 'all' },
     spot: definition.spots?.[0] ?? null,
+    order: 0,
   };
 }

@@ -3,6 +3,7 @@ import { currencyOf, formatMoney } from '~/core/money';
 import { own } from '~/core/own';
 import { readOffer, type Offer, type OfferReader } from '~/core/pricing';
 import { localTime } from '~/core/time';
+import { LISTS, readPageName } from '~/core/where';
 import { DEVICES } from '~/core/where/where.schema';
 import { CALLED_CART } from '~/core/words';
 import type { PieceDefinition } from './definition';
@@ -35,7 +36,7 @@ export type LaneChange = {
   | { readonly code: 'part-moved'; readonly what: string; readonly after: string | null }
   | {
       readonly code: 'where';
-      readonly what: 'devices' | 'pages' | 'categories' | 'products' | 'spot';
+      readonly what: 'devices' | 'pages' | 'categories' | 'products' | 'spot' | 'order';
       readonly from: string;
       readonly to: string;
     }
@@ -98,12 +99,15 @@ function whereChanges(before: Piece, after: Piece, named: Named): LaneChange[] {
   const list = (values: readonly string[]) => values.join(', ') || 'none';
   const scope = (value: Piece['where']['categories']) =>
     value.mode === 'all' ? 'all' : `${value.mode} ${list(value.slugs)}`;
+  const about = ({ mode, ...rest }: Piece['where']['categories']) =>
+    mode === 'all' || !('slugs' in rest) ? 'all' : `${mode} ${list(rest.slugs.map(aboutText))}`;
   const pairs = [
     ['devices', list(sorted(before.where.devices)), list(sorted(after.where.devices))],
     ['pages', list([...before.where.pages].sort()), list([...after.where.pages].sort())],
-    ['categories', scope(before.where.categories), scope(after.where.categories)],
+    ['categories', about(before.where.categories), about(after.where.categories)],
     ['products', scope(before.where.products), scope(after.where.products)],
     ['spot', spotText(before.where.spot), spotText(after.where.spot)],
+    ['order', String(before.where.order), String(after.where.order)],
   ] as const;
   return pairs
     .filter(([, a, b]) => a !== b)
@@ -115,6 +119,13 @@ function whereChanges(before: Piece, after: Piece, named: Named): LaneChange[] {
       from: a,
       to: b,
     }));
+}
+
+/** What a rule names, in words. */
+export function aboutText(written: string): string {
+  const about = readPageName(written);
+  if (about.kind === 'list') return LISTS[about.name].toLowerCase();
+  return about.kind === 'category' ? about.name : `${about.kind} “${about.name}”`;
 }
 
 const spotText = (spot: string | null) => (spot === null ? 'nowhere' : (own(SPOTS, spot as Spot)?.label ?? spot));

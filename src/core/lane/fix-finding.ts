@@ -1,3 +1,4 @@
+import { LEAST_CONTRAST, nearestPassing } from '~/core/proof';
 import type { LintFinding } from './lint';
 import type { Lane } from './lane.schema';
 
@@ -29,6 +30,18 @@ export function fixFinding(finding: LintFinding): Fix | null {
         label: 'Use the usual text',
         change: (lane) => {
           delete lane.pieces[pieceId]?.words[language]?.[word];
+        },
+      };
+    }
+    case 'faint': {
+      const { pieceId, slot, state, text, ground } = finding;
+      const colour = nearestPassing(text, ground, LEAST_CONTRAST);
+      if (colour === null) return null;
+      return {
+        label: `Use ${colour}`,
+        change: (lane) => {
+          const slots = lane.pieces[pieceId]?.look.slots;
+          if (slots) ((slots[slot] ??= {})[state] ??= {})['text'] = colour;
         },
       };
     }

@@ -31,8 +31,9 @@ export { groupPerItem, isFromOnePerOrder } from './per-item';
 export type { Caution } from './not-real-yet';
 export { lintLane, type CatalogueSlugs, type LintFinding } from './lint';
 export type { Manifest, ManifestPiece, PieceOf } from './manifest';
+export { moveInSpot, piecesOfSpot, whyNeverSeen, wordNeverSeen } from './never-seen';
 export { addPiece, canAdd, copyPiece, pieceName } from './many';
-export { pageOfSpot, SPOTS, type Spot } from './spots';
+export { holdsOne, pageOfSpot, SPOTS, type Spot } from './spots';
 export {
   MOST_SELECTED,
   SELECTION_ORDERS,

@@ -1,3 +1,4 @@
+import { readPageName } from '~/core/where';
 import { DEVICES, type Device } from '~/core/where/where.schema';
 import { namedIn } from '~/core/facts';
 import { own } from '~/core/own';
@@ -5,7 +6,9 @@ import { findOfferFaults, MOST_SEARCHED, mostAble, offersOf, type OfferFault } f
 import { checkMessage } from '~/core/words/check-message';
 import { readCustomCss, type CssProblem } from './custom-css';
 import type { PieceDefinition } from './definition';
+import { faintTexts, type FaintText } from './faint-texts';
 import type { Lane, Piece } from './lane.schema';
+import { whyNeverSeen, type NeverSeen } from './never-seen';
 import type { Selection } from './setting-types/selection';
 
 /** What publishing finds. An error blocks; a warning is shown. */
@@ -16,6 +19,14 @@ export type LintFinding =
       readonly code: 'deleted-product' | 'deleted-category';
       readonly pieceId: string;
       readonly slug: string;
+    }
+  /** A page of the owner's or a tag that a rule names and that is gone. */
+  | {
+      readonly level: 'error';
+      readonly code: 'deleted-about';
+      readonly pieceId: string;
+      readonly kind: 'page' | 'tag';
+      readonly name: string;
     }
   /** Style rules of the owner's own that cannot be served as they stand. */
   | { readonly level: 'error'; readonly code: 'css'; readonly pieceId: string; readonly problem: CssProblem }
@@ -64,9 +75,11 @@ export type LintFinding =
       readonly page: string | null;
       readonly name: string;
     }
+  /** A text that is hard to read on its ground. */
+  | ({ readonly level: 'warning'; readonly code: 'faint'; readonly pieceId: string } & FaintText)
   /** What the kind itself says of its settings. */
   | { readonly level: 'warning'; readonly code: 'note'; readonly pieceId: string; readonly text: string }
-  | { readonly level: 'warning'; readonly code: 'nobody-sees'; readonly pieceId: string }
+  | { readonly level: 'warning'; readonly code: 'nobody-sees'; readonly pieceId: string; readonly why: NeverSeen }
   /** More offers can be able in one cart than are searched. */
   | { readonly level: 'warning'; readonly code: 'many-offers'; readonly pieceId: null; readonly count: number }
   /** An offer that is on and can never work. */
@@ -82,6 +95,7 @@ export type LintFinding =
 export interface CatalogueSlugs {
   readonly products: ReadonlySet<string>;
   readonly categories: ReadonlySet<string>;
+  readonly tags?: ReadonlySet<string>;
   /** Ids of pieces whose selection holds nothing now. */
   readonly empty?: ReadonlySet<string>;
   /** SKUs that pieces name and nobody can buy any more, by the piece’s id. */
@@ -100,16 +114,16 @@ export function lintLane(lane: Lane, definitions: readonly PieceDefinition[], sl
       for (const problem of readCustomCss(piece.look.css).problems)
         findings.push({ level: 'error', code: 'css', pieceId: id, problem });
     if (definition && (piece.on || definition.isAlwaysOn)) findings.push(...findNeeds(id, piece, definition, lane));
+    if (definition && (piece.on || definition.isAlwaysOn))
+      for (const faint of faintTexts(definition, piece, lane))
+        findings.push({ level: 'warning', code: 'faint', pieceId: id, ...faint });
     if (piece.on)
       for (const { text } of definition?.notes?.(piece.settings) ?? [])
         findings.push({ level: 'warning', code: 'note', pieceId: id, text });
     if (!piece.on || definition?.isAlwaysOn) continue;
     const { where } = piece;
-    const emptyOnly = [where.categories, where.products].some(
-      (scope) => scope.mode === 'only' && scope.slugs.length === 0,
-    );
-    if (where.devices.length === 0 || where.pages.length === 0 || emptyOnly)
-      findings.push({ level: 'warning', code: 'nobody-sees', pieceId: id });
+    const why = whyNeverSeen(lane, id, definitions);
+    if (why) findings.push({ level: 'warning', code: 'nobody-sees', pieceId: id, why });
     if (definition?.spots && where.spot !== null && !definition.spots.some((spot) => spot === where.spot))
       findings.push({ level: 'warning', code: 'spot-gone', pieceId: id, spot: where.spot });
     findings.push(...goneFromSelections(id, piece, definition, slugs));
@@ -119,8 +133,12 @@ export function lintLane(lane: Lane, definitions: readonly PieceDefinition[], sl
     for (const slug of where.products.mode === 'all' ? [] : where.products.slugs) {
       if (!slugs.products.has(slug)) findings.push({ level: 'error', code: 'deleted-product', pieceId: id, slug });
     }
-    for (const slug of where.categories.mode === 'all' ? [] : where.categories.slugs) {
-      if (!slugs.categories.has(slug)) findings.push({ level: 'error', code: 'deleted-category', pieceId: id, slug });
+    for (const written of where.categories.mode === 'all' ? [] : where.categories.slugs) {
+      const { kind, name } = readPageName(written);
+      if (kind === 'category' && !slugs.categories.has(name))
+        findings.push({ level: 'error', code: 'deleted-category', pieceId: id, slug: name });
+      if ((kind === 'page' && !own(lane.pages, name)) || (kind === 'tag' && slugs.tags && !slugs.tags.has(name)))
+        findings.push({ level: 'error', code: 'deleted-about', pieceId: id, kind, name });
     }
   }
   return [

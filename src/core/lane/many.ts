@@ -13,12 +13,17 @@ export function canAdd(lane: Lane, definition: PieceDefinition): boolean {
   return definition.isMany === true || !Object.values(lane.pieces).some(({ kind }) => kind === definition.kind);
 }
 
+/** Where one that comes last stands. */
+const lastOrder = ({ pieces }: Lane): number =>
+  Math.max(-1, ...Object.values(pieces).map(({ where }) => where.order)) + 1;
+
 /** Adds a piece of a kind, off until its owner has shaped it; answers its id. Changes `lane`. */
 export function addPiece(lane: Lane, definition: PieceDefinition): string {
   const id = uniqueSlug(definition.kind, new Set(Object.keys(lane.pieces)));
   const piece = newPiece(definition, false);
   const alike = Object.values(lane.pieces).filter(({ kind }) => kind === definition.kind).length;
   if (alike > 0) piece.name = `${definition.name} ${alike + 1}`;
+  piece.where.order = lastOrder(lane);
   lane.pieces[id] = piece;
   return id;
 }
@@ -33,6 +38,7 @@ export function copyPiece(lane: Lane, id: string, definitions: readonly PieceDef
   copy.name = base;
   for (let n = 2; taken.has(copy.name); n += 1) copy.name = `${base} ${n}`;
   copy.on = false;
+  copy.where.order = lastOrder(lane);
   const made = uniqueSlug(original.kind, new Set(Object.keys(lane.pieces)));
   lane.pieces[made] = copy;
   return made;

@@ -1,4 +1,4 @@
-import { contrastRatio } from '~/core/proof/contrast';
+import { contrastRatio, LEAST_CONTRAST } from '~/core/proof/contrast';
 import { servedCountries } from '~/core/orders/delivery';
 import { LEGAL_PAGES, type Lane, type LegalPage } from './lane.schema';
 
@@ -27,9 +27,6 @@ const LEGAL_NAMES: Readonly<Record<LegalPage, string>> = {
   privacy: 'privacy',
   returns: 'returns',
 };
-/** Of text (WCAG 2.2, 1.4.3). */
-const LEAST_CONTRAST = 4.5;
-
 /** What is not real, or not said, yet: all of it before the shop opens; later what publishing would newly break. */
 export function notRealYet(lane: Lane, begun: Lane, facts: ShopFacts): Caution[] {
   const { shop, theme } = lane;

@@ -221,4 +221,8 @@ export interface LookSlot extends Described {
   readonly properties: readonly LookProperty[];
   readonly states: readonly LookState[];
   readonly inherits: Readonly<{ rest: LookRules } & Partial<Record<LookState, LookRules>>>;
+  /** What the shop's own style gives it where nothing is set: not written anywhere, but judged and shown. */
+  readonly usual?: Readonly<Partial<Record<LookState, LookRules>>>;
+  /** The slot it lies on; without one the panel, where the piece has one, else the page. */
+  readonly on?: string;
 }

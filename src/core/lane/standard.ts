@@ -16,3 +16,17 @@ export function mainButtonLook(of: { part: string; label: string; help: string }
     },
   };
 }
+
+/** The look of a button beside the main one: an outline in the accent, filled under the pointer. */
+export function secondButtonLook(of: { part?: string; on?: string; label: string; help: string }): LookSlot {
+  return {
+    ...of,
+    properties: ['background', 'text', 'border', 'borderWidth', 'radius', 'size', 'letterCase'],
+    states: ['rest', 'hover', 'focus', 'pressed'],
+    inherits: { rest: {} },
+    usual: {
+      rest: { text: 'token:accent', border: 'token:accent' },
+      hover: { background: 'token:accent', text: 'token:onAccent' },
+    },
+  };
+}

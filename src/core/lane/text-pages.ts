@@ -1,3 +1,4 @@
+import { ownPageName } from '~/core/where';
 import type { Lane, TextPage } from './lane.schema';
 
 /** What a page of the owner's says in a language: its own words, else those in the shop's first language. */
@@ -14,10 +15,15 @@ export function movedTo(pages: Lane['pages'], slug: string): string | null {
 }
 
 /** Gives a page another address; the one it had goes on leading to it. Changes the lane it is given. */
-export function movePage(lane: Pick<Lane, 'pages'>, slug: string, next: string): void {
+export function movePage(lane: Pick<Lane, 'pages' | 'pieces'>, slug: string, next: string): void {
   const page = lane.pages[slug]!;
   delete lane.pages[slug];
   const before = page.formerly.filter((other) => other !== next && other !== slug);
+  for (const { where } of Object.values(lane.pieces))
+    if (where.categories.mode !== 'all')
+      where.categories.slugs = where.categories.slugs.map((name) =>
+        name === ownPageName(slug) ? ownPageName(next) : name,
+      );
   lane.pages[next] = { ...page, formerly: [...before, slug].slice(-20) };
 }
 

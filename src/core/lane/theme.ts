@@ -1,7 +1,7 @@
 import { formatHex, parse as parseColour } from 'culori';
 import generate from 'css-tree/generator';
 import walk from 'css-tree/walker';
-import { contrastRatio, nearestPassing } from '~/core/proof';
+import { contrastRatio, LEAST_CONTRAST, nearestPassing } from '~/core/proof';
 import { MOST_CSS, parseRules } from './custom-css';
 import type { Theme, ThemeColour } from './lane.schema';
 
@@ -28,9 +28,6 @@ const READ_ON: readonly (readonly [text: ThemeColour, ground: ThemeColour])[] = 
   ['onAccent', 'accentStrong'],
   ['sale', 'panel'],
 ];
-/** WCAG 2.2, 1.4.3: text of normal size. */
-const LEAST_CONTRAST = 4.5;
-
 export interface ThemeContrast {
   readonly text: ThemeColour;
   readonly ground: ThemeColour;

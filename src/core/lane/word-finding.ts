@@ -3,10 +3,12 @@ import { DEVICES } from '~/core/where/where.schema';
 import { MOST_SEARCHED } from '~/core/pricing/state';
 import type { CssProblem } from './custom-css';
 import type { PieceDefinition } from './definition';
+import { LEAST_CONTRAST } from '~/core/proof';
 import { NO_GIFT, type OfferFault } from '~/core/pricing';
 import type { Lane } from './lane.schema';
 import { pieceName } from './many';
 import type { LintFinding } from './lint';
+import { wordNeverSeen } from './never-seen';
 
 const CSS_WORDING: Readonly<Record<CssProblem['code'], (text: string) => string>> = {
   syntax: (text) => (text ? `“${text}” cannot be read as CSS.` : 'something is missing here.'),
@@ -15,6 +17,8 @@ const CSS_WORDING: Readonly<Record<CssProblem['code'], (text: string) => string>
   runs: (text) => `“${text}” can run code, and is not allowed.`,
   'reaches-out': (text) => `“${text}” would change the page around the piece. Name a part of the piece.`,
 };
+
+const STATE_WORDS = { rest: 'at rest', hover: 'pointed at', focus: 'in focus', pressed: 'pressed' } as const;
 
 const joined = (names: readonly string[]) => new Intl.ListFormat('en').format(names.map((name) => `${name}s`));
 
@@ -54,7 +58,7 @@ export function wordFinding(finding: LintFinding, lane: Lane, definitions: reado
   const within = 'page' in finding && finding.page !== null ? `The page “${titleOf(lane, finding.page)}”` : own;
   switch (finding.code) {
     case 'nobody-sees':
-      return `${own} is on, but nobody would see it. Choose at least one device and one page under Where.`;
+      return wordNeverSeen(finding.why, lane, finding.pieceId, definitions);
     case 'shows-nothing':
       return `${own} has no product to show at the moment. Shoppers read its words for that; choose others under “Which products”.`;
     case 'sells-nothing':
@@ -69,6 +73,8 @@ export function wordFinding(finding: LintFinding, lane: Lane, definitions: reado
       return `${own} names the product “${finding.slug}”, which is gone. Remove it under Where.`;
     case 'deleted-category':
       return `${own} names the category “${finding.slug}”, which is gone. Remove it under Where.`;
+    case 'deleted-about':
+      return `${own} names the ${finding.kind} “${finding.name}”, which is gone. Remove it under Where.`;
     case 'needs-part': {
       const part = definition?.parts[finding.part]?.label ?? finding.part;
       const where = finding.devices.length === DEVICES.length ? '' : ` on ${joined(finding.devices)}`;
@@ -86,6 +92,11 @@ export function wordFinding(finding: LintFinding, lane: Lane, definitions: reado
       return `${within} says facts of “${finding.name}”, a product that is gone. Shoppers read the words to fall back on.`;
     case 'piece-gone':
       return `${within} names the piece “${finding.name}”, which is off, gone, or does not stand in texts. Nothing is shown there.`;
+    case 'faint': {
+      const slot = definition?.looks[finding.slot]?.label ?? finding.slot;
+      const state = finding.state === 'rest' ? '' : ` while ${STATE_WORDS[finding.state]}`;
+      return `${own}: “${slot}”${state} is too faint to read, ${finding.text} on ${finding.ground}: ${finding.ratio.toFixed(1)} : 1 of ${LEAST_CONTRAST} : 1.`;
+    }
     case 'note':
       return `${own}: ${finding.text}`;
     case 'many-offers':

@@ -6,6 +6,9 @@ export function contrastRatio(text: string, background: string): number | null {
   return a && b ? wcagContrast(a, b) : null;
 }
 
+/** WCAG 2.2, 1.4.3: text of normal size. */
+export const LEAST_CONTRAST = 4.5;
+
 const toOklch = converter('oklch');
 
 /**

@@ -1,1 +1,1 @@
-export { contrastRatio, nearestPassing } from './contrast';
+export { contrastRatio, LEAST_CONTRAST, nearestPassing } from './contrast';

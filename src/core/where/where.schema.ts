@@ -3,6 +3,7 @@ import { z } from 'zod';
 export const DEVICES = ['phone', 'tablet', 'desktop'] as const;
 export const PAGE_KINDS = ['home', 'listing', 'product', 'cart', 'checkout', 'thanks', 'other'] as const;
 
+/** Slugs, and what `page-names.ts` writes. */
 const slugs = z.array(z.string().min(1).max(120)).max(500);
 const scope = z.discriminatedUnion('mode', [
   z.strictObject({ mode: z.literal('all') }),
@@ -18,6 +19,8 @@ export const whereSchema = z.strictObject({
   products: scope,
   /** The place of the page it stands in, for a piece of a kind that stands in places; null: none. */
   spot: z.string().max(60).nullable().default(null),
+  /** Among the pieces of one place, and of those of which only one can stand: the least comes first. */
+  order: z.number().default(0),
 });
 
 export type Device = (typeof DEVICES)[number];

@@ -30,6 +30,7 @@ interface Props {
   /** The owner's own, of this kind. */
   readonly layouts: readonly OwnLayout[];
   readonly categories: readonly { readonly slug: string; readonly name: string }[];
+  readonly tags: readonly string[];
   readonly start: { readonly task: Task; readonly part: string | null; readonly width: number | null };
 }
 
@@ -44,7 +45,7 @@ export function Bench(props: Props) {
   );
 }
 
-function BenchScreen({ pieceId, samples, categories, start, layouts: ownLayouts }: Props) {
+function BenchScreen({ pieceId, samples, categories, tags, start, layouts: ownLayouts }: Props) {
   const [layouts, setLayouts] = useState(ownLayouts);
   const { lane, live, change, undo, redo, past, future } = useDraft();
   // One that was just removed is drawn once more, until the page is left.
@@ -169,6 +170,7 @@ function BenchScreen({ pieceId, samples, categories, start, layouts: ownLayouts 
       <Preview
         pieceId={pieceId}
         path={definition.preview.path}
+        categories={categories}
         situation={situation}
         samples={samples}
         language={language}
@@ -187,7 +189,7 @@ function BenchScreen({ pieceId, samples, categories, start, layouts: ownLayouts 
         <button className="btn self-end lg:hidden" onClick={() => setDrawer(false)}>
           Close the settings
         </button>
-        {task === 'where' && <WherePanel {...panel} pieceId={pieceId} categories={categories} />}
+        {task === 'where' && <WherePanel {...{ ...panel, pieceId, categories, tags }} />}
         {task === 'parts' && <PartsPanel {...panel} onTask={openTask} layouts={layouts} onLayouts={setLayouts} />}
         {task === 'words' && (
           <WordsPanel

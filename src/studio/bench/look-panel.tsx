@@ -14,7 +14,7 @@ import {
   type LookValue,
   type Theme,
 } from '~/core/lane';
-import { contrastRatio, nearestPassing } from '~/core/proof';
+import { contrastRatio, LEAST_CONTRAST, nearestPassing } from '~/core/proof';
 import { Amount, Row, SettingControl } from '../shared/controls';
 import { Segmented } from '../shared/segmented';
 import type { PanelProps } from './panel';
@@ -25,8 +25,6 @@ const STATES: Readonly<Record<LookState, string>> = {
   focus: 'Focus',
   pressed: 'Pressed',
 };
-/** WCAG 2.2, 1.4.3: text of normal size. */
-const LEAST_CONTRAST = 4.5;
 
 interface Props extends PanelProps {
   readonly theme: Theme;

@@ -2,23 +2,25 @@ import { useEffect, useRef, useState } from 'react';
 import {
   compileManifest,
   isPreviewMessage,
-  pageOfSpot,
   type FromPreview,
   type LookState,
   type Piece,
   type Situation,
   type ToPreview,
 } from '~/core/lane';
-import { deviceOf, summariseWhere, type Device, type PageKind } from '~/core/where';
+import { deviceOf } from '~/core/where';
 import { definitionOf, definitions } from '~/pieces/registry';
 import { useDraft } from '../shared/draft-store';
+import { previewPage, whyUnseen } from './preview-page';
 import type { Samples } from './samples';
 
 const WIDTHS = [360, 390, 768, 1280] as const;
 
 interface Props {
   readonly pieceId: string;
+  /** Where pieces of its kind are usually looked at; `{product}` stands for one. */
   readonly path: string;
+  readonly categories: readonly { readonly slug: string }[];
   readonly situation: Situation;
   readonly samples: Samples;
   readonly language: string;
@@ -34,8 +36,8 @@ interface Props {
 
 /** The real shop in a frame. Every change of the draft is compiled and posted to it; nothing is saved or reloaded for that. */
 export function Preview(props: Props) {
-  const { pieceId, path, situation, samples, language, width, onWidth, part, force, onSelect, onWord, onSetting } =
-    props;
+  const { pieceId, path, categories, situation, samples, language, width, onWidth, part, force } = props;
+  const { onSelect, onWord, onSetting } = props;
   const { lane: whole, token, live, edit } = useDraft();
   // One that was just removed is shown once more, until the page is left.
   const last = useRef(whole);
@@ -50,10 +52,6 @@ export function Preview(props: Props) {
   listeners.current = { onSelect, onWord, onSetting };
   const product = situation.product ? (samples.products[situation.product] ?? null) : null;
   const isServerDrawn = definitionOf(lane.pieces[pieceId]?.kind ?? '')?.spots !== undefined;
-  // What the server draws stands on the page of its place.
-  const page = isServerDrawn ? PATH_OF[pageOfSpot(lane.pieces[pieceId]?.where.spot ?? '') ?? 'home'] : null;
-  const fallback = samples.products['plain'] ?? '';
-  const address = `${(page ?? path).replace('{product}', product ?? fallback)}?draft=${token}&lang=${isServerDrawn ? `${language}&shape=${pieceId}` : whole.shop.languages[0]!}`;
   // An off piece is shown all the same: it is being shaped.
   const shown = {
     ...lane,
@@ -64,7 +62,10 @@ export function Preview(props: Props) {
   };
   const definition = definitionOf(lane.pieces[pieceId]!.kind)!;
   const opens = 'panel' in definition.looks;
-  const unseen = whyUnseen(lane.pieces[pieceId]!, path, product, deviceOf(width));
+  const asked = { lane, pieceId, definition, categories, product: product ?? samples.products['plain'] ?? null };
+  const page = previewPage(asked, path, deviceOf(width));
+  const unseen = whyUnseen(asked, page, deviceOf(width));
+  const address = `${page.path}${page.path.includes('?') ? '&' : '?'}draft=${token}&lang=${isServerDrawn ? `${language}&shape=${pieceId}` : whole.shop.languages[0]!}`;
   const post = (message: ToPreview) => frame.current?.contentWindow?.postMessage(message, location.origin);
 
   useEffect(() => {
@@ -190,46 +191,6 @@ export function Preview(props: Props) {
       </div>
     </section>
   );
-}
-
-/** Where a page of a kind is. */
-const PATH_OF: Partial<Record<PageKind, string>> = {
-  home: '/shop/',
-  listing: '/shop/all',
-  product: '/shop/p/{product}',
-  cart: '/shop/cart',
-  thanks: '/shop/thanks/example',
-};
-
-/** What kind of page a preview's path is. */
-const PAGE_OF: Readonly<Record<string, PageKind>> = {
-  '/shop/all': 'listing',
-  '/shop/p/{product}': 'product',
-  '/shop/cart': 'cart',
-  '/shop/checkout': 'checkout',
-};
-const PAGE_NAMES: Partial<Record<PageKind, string>> = { listing: 'listings', product: 'product pages' };
-
-/** Why shoppers would not see the piece where the preview shows it, in a sentence; null when they would. */
-function whyUnseen(piece: Piece, path: string, product: string | null, device: Device): string | null {
-  const definition = definitionOf(piece.kind)!;
-  if (definition.isAlwaysOn) return null;
-  if (!piece.on) return 'It is off.';
-  const page = PAGE_OF[path];
-  if (!page) return null;
-  const seen = summariseWhere(piece.where, definition.pages, definition.judges).seen;
-  if (!seen.some((place) => place.device === device && place.page === page))
-    return `Where leaves it out on ${device}s, or on ${PAGE_NAMES[page] ?? 'this page'}.`;
-  const { products } = piece.where;
-  const isNamed = product !== null && products.mode !== 'all' && products.slugs.includes(product);
-  if (
-    product !== null &&
-    definition.judges !== 'added' &&
-    products.mode !== 'all' &&
-    isNamed !== (products.mode === 'only')
-  )
-    return 'Where leaves it out for this product.';
-  return null;
 }
 
 /** In the bench a piece is seen on every page and device, whatever Where says; Where has its own answers. */

@@ -1,10 +1,24 @@
+import ArrowDown from 'lucide-react/icons/arrow-down';
+import ArrowUp from 'lucide-react/icons/arrow-up';
 import X from 'lucide-react/icons/x';
 import { useEffect, useState } from 'react';
-import { pageOfSpot, SPOTS } from '~/core/lane';
-import { summariseWhere, type PageKind, type Scope } from '~/core/where';
+import {
+  moveInSpot,
+  holdsOne,
+  pageOfSpot,
+  pieceName,
+  type Lane,
+  piecesOfSpot,
+  SPOTS,
+  whyNeverSeen,
+  wordNeverSeen,
+} from '~/core/lane';
+import { LISTS, ownPageName, readPageName, summariseWhere, tagName, type PageKind, type Scope } from '~/core/where';
 import { DEVICES } from '~/core/where/where.schema';
+import { definitions } from '~/pieces/registry';
 import { ask } from '../shared/api';
 import { SettingControl } from '../shared/controls';
+import { useDraft } from '../shared/draft-store';
 import { Tick } from '../shared/tick';
 import { Segmented } from '../shared/segmented';
 import { SelectField } from '../shop/fields';
@@ -28,13 +42,20 @@ interface Named {
 }
 
 /** Where the piece is shown, and an answer in words. */
-export function WherePanel(props: PanelProps & { pieceId: string; categories: readonly Named[] }) {
-  const { pieceId, piece, definition, edit, part, categories } = props;
+interface WhereProps extends PanelProps {
+  readonly pieceId: string;
+  readonly categories: readonly Named[];
+  readonly tags: readonly string[];
+}
+
+export function WherePanel(props: WhereProps) {
+  const { pieceId, piece, definition, edit, part, categories, tags } = props;
   const settings = Object.entries(definition.settings).filter(([, spec]) => spec.task === 'where');
   return (
     <>
       {definition.isMany && <PieceIdentity {...{ pieceId, piece, definition, edit, part }} />}
       {definition.spots && <SpotField {...{ piece, definition, edit, part }} />}
+      {piece.where.spot !== null && <InPlace pieceId={pieceId} spot={piece.where.spot} />}
       {settings.map(([key, spec]) => (
         <SettingControl
           key={key}
@@ -49,7 +70,7 @@ export function WherePanel(props: PanelProps & { pieceId: string; categories: re
           can be hidden on a device under Parts.
         </p>
       ) : (
-        <Scopes piece={piece} definition={definition} edit={edit} part={part} categories={categories} />
+        <Scopes {...{ pieceId, piece, definition, edit, part, categories, tags }} />
       )}
     </>
   );
@@ -63,7 +84,6 @@ function SpotField({ piece, definition, edit }: PanelProps) {
   return (
     <SelectField
       label="Place"
-      help="Pieces in one place stand in the order in which they were made."
       value={spot ?? ''}
       options={[...known, ...(gone ? [[spot, `“${spot}”, which there is no more`] as const] : [])]}
       onChange={(next) => edit((draft) => void (draft.where.spot = next))}
@@ -72,8 +92,10 @@ function SpotField({ piece, definition, edit }: PanelProps) {
 }
 
 /** Devices, pages, categories and products, and who that leaves. */
-function Scopes({ piece, definition, edit, categories }: PanelProps & { categories: readonly Named[] }) {
+function Scopes({ pieceId, piece, definition, edit, categories, tags }: WhereProps) {
   const { where } = piece;
+  const draft = useDraft((state) => state.lane);
+  const lane = { ...draft, pieces: { ...draft.pieces, [pieceId]: piece } };
   const toggle = <T,>(list: T[], item: T, on: boolean) =>
     on ? [...list, item] : list.filter((other) => other !== item);
   const own = where.spot === null ? null : pageOfSpot(where.spot);
@@ -82,8 +104,11 @@ function Scopes({ piece, definition, edit, categories }: PanelProps & { categori
     definition.spots ? (own ? [own] : []) : definition.pages,
     definition.judges ?? 'page',
   );
-  const about = definition.judges === 'added' ? ' of what was added' : '';
-  const title = (slug: string) => categories.find((category) => category.slug === slug)?.name ?? slug;
+  const isThanks = own === 'thanks';
+  const of = isThanks ? ' of what was bought' : definition.judges === 'added' ? ' of what was added' : '';
+  const never = whyNeverSeen(lane, pieceId, definitions);
+  const about = of === '' ? pageNames(lane.pages, categories, tags) : categories;
+  const title = (slug: string) => about.find((named) => named.slug === slug)?.name ?? readPageName(slug).name;
   return (
     <>
       <fieldset>
@@ -111,37 +136,37 @@ function Scopes({ piece, definition, edit, categories }: PanelProps & { categori
         </fieldset>
       )}
       <ScopeField
-        label={`Categories${about}`}
+        label={of === '' ? 'Listings, categories, tags and pages of yours' : `Categories${of}`}
         scope={where.categories}
+        nameOf={title}
         onChange={(scope) => edit((draft) => void (draft.where.categories = scope))}
-        search={(text) =>
-          Promise.resolve(categories.filter((category) => category.name.toLowerCase().includes(text.toLowerCase())))
-        }
+        search={(text) => Promise.resolve(about.filter(({ name }) => name.toLowerCase().includes(text.toLowerCase())))}
       />
       <ScopeField
-        label={`Products${about}`}
+        label={`Products${of}`}
         scope={where.products}
+        nameOf={(slug) => slug}
         onChange={(scope) => edit((draft) => void (draft.where.products = scope))}
         search={(text) => ask<Named[]>(`/api/studio/products?q=${encodeURIComponent(text)}`)}
       />
       <p
-        className={`border-s-4 ps-3 ${piece.on && seen.seen.length > 0 ? 'border-moss' : 'border-brick text-brick'}`}
+        className={`border-s-4 ps-3 ${piece.on && !never ? 'border-moss' : 'border-brick text-brick'}`}
         data-testid="who-sees"
       >
         {!piece.on
           ? 'Nobody sees it: it is turned off.'
-          : seen.seen.length === 0
-            ? 'Nobody would see it: no page is left that fits these rules.'
+          : never
+            ? wordNeverSeen(never, lane, pieceId, definitions)
             : [
                 `Seen on ${list(seen.devices.map((device) => DEVICE_NAMES[device].toLowerCase()))}`,
                 `on ${list(seen.pages.map((page) => PAGE_NAMES[page].toLowerCase()))}`,
-                ...scopeText(where.categories, 'category', 'categories', title),
-                ...scopeText(where.products, 'product', 'products', (slug) => slug),
+                ...scopeText(where.categories, title),
+                ...scopeText(where.products, (slug) => `the product “${slug}”`),
               ].join(', ') + '.'}
       </p>
       <p className="help">
-        {definition.judges === 'added'
-          ? 'Categories and products are those of what was just added.'
+        {of !== ''
+          ? `Categories and products are those${of}.`
           : 'Categories and products are those of the page looked at; on listings a rule about products is asked of each card.'}
       </p>
     </>
@@ -151,23 +176,70 @@ function Scopes({ piece, definition, edit, categories }: PanelProps & { categori
 const list = (names: readonly string[]) => new Intl.ListFormat('en', { type: 'conjunction' }).format(names);
 
 /** What a scope leaves, as a part of the sentence. */
-function scopeText(scope: Scope, one: string, many: string, title: (slug: string) => string): string[] {
-  if (scope.mode === 'all') return [];
-  const names = list(scope.slugs.map((slug) => `“${title(slug)}”`));
-  if (scope.slugs.length === 0) return scope.mode === 'only' ? [`for no ${one}`] : [];
-  const noun = scope.slugs.length === 1 ? one : many;
-  return [scope.mode === 'only' ? `only for the ${noun} ${names}` : `but not for the ${noun} ${names}`];
+function scopeText(scope: Scope, title: (slug: string) => string): string[] {
+  if (scope.mode === 'all' || scope.slugs.length === 0) return [];
+  const names = list(scope.slugs.map(title));
+  return [scope.mode === 'only' ? `only for ${names}` : `but not for ${names}`];
+}
+
+/** All that rules can name beside products, in the words of the owner. */
+function pageNames(pages: Lane['pages'], categories: readonly Named[], tags: readonly string[]): Named[] {
+  return [
+    ...Object.entries(LISTS).map(([slug, name]) => ({ slug, name })),
+    ...categories.map(({ slug, name }) => ({ slug, name: `Category “${name}”` })),
+    ...tags.map((tag) => ({ slug: tagName(tag), name: `Tag “${tag}”` })),
+    ...Object.entries(pages).map(([page, { title }]) => ({
+      slug: ownPageName(page),
+      name: `Page “${Object.values(title)[0] || page}”`,
+    })),
+  ];
+}
+
+/** The pieces of its place, in their order, and where it stands among them. */
+function InPlace({ pieceId, spot }: { pieceId: string; spot: string }) {
+  const { lane, change } = useDraft();
+  const inPlace = piecesOfSpot(lane, spot);
+  const at = inPlace.findIndex(([id]) => id === pieceId);
+  if (inPlace.length < 2 || spot === 'text' || spot === 'elsewhere') return null;
+  const move = (by: -1 | 1) => change((draft) => moveInSpot(draft, pieceId, by));
+  return (
+    <div className="flex flex-col gap-1.5">
+      <span className="font-semibold">Pieces in this place, in their order</span>
+      <ol className="flex list-decimal flex-col gap-1 ps-5">
+        {inPlace.map(([id, piece]) => (
+          <li key={id} aria-current={id === pieceId || undefined} className="aria-[current]:font-semibold">
+            {id === pieceId ? (
+              pieceName(piece, definitions)
+            ) : (
+              <a href={`/studio/bench/${id}?task=where`}>{pieceName(piece, definitions)}</a>
+            )}
+            {!piece.on && <span className="text-gravel"> (off)</span>}
+          </li>
+        ))}
+      </ol>
+      <div className="flex gap-1.5">
+        <button className="btn flex items-center gap-1" disabled={at === 0} onClick={() => move(-1)}>
+          <ArrowUp size={15} /> Move up
+        </button>
+        <button className="btn flex items-center gap-1" disabled={at === inPlace.length - 1} onClick={() => move(1)}>
+          <ArrowDown size={15} /> Move down
+        </button>
+      </div>
+      {holdsOne(spot) && <p className="help">Only the first that fits a page stands there.</p>}
+    </div>
+  );
 }
 
 interface ScopeProps {
   readonly label: string;
   readonly scope: Scope;
+  readonly nameOf: (slug: string) => string;
   readonly onChange: (scope: Scope) => void;
   readonly search: (text: string) => Promise<readonly Named[]>;
 }
 
 /** All, only these, or all but these. */
-function ScopeField({ label, scope, onChange, search }: ScopeProps) {
+function ScopeField({ label, scope, nameOf, onChange, search }: ScopeProps) {
   const [text, setText] = useState('');
   const [found, setFound] = useState<readonly Named[]>([]);
   const slugs = scope.mode === 'all' ? [] : scope.slugs;
@@ -200,10 +272,10 @@ function ScopeField({ label, scope, onChange, search }: ScopeProps) {
           <ul className="flex flex-wrap gap-1">
             {slugs.map((slug) => (
               <li key={slug} className="flex items-center gap-1 rounded-stone bg-slab px-2 py-0.5">
-                {slug}
+                {nameOf(slug)}
                 <button
                   className="plain"
-                  aria-label={`Take out ${slug}`}
+                  aria-label={`Take out ${nameOf(slug)}`}
                   onClick={() => onChange({ mode: scope.mode, slugs: slugs.filter((other) => other !== slug) })}
                 >
                   <X size={13} />

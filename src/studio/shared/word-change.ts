@@ -34,6 +34,8 @@ export function wordChange(change: LaneChange): string {
     case 'part-moved':
       return change.after === null ? `${change.what}: comes first.` : `${change.what}: comes after ${change.after}.`;
     case 'where':
+      if (change.what === 'order')
+        return `Stands ${Number(change.to) < Number(change.from) ? 'earlier' : 'later'} among the pieces of its place.`;
       if (change.what === 'spot') return `Stands at: ${change.to} instead of ${change.from}.`;
       return `Shown on ${change.what}: ${change.to} instead of ${change.from}.`;
     case 'look':

@@ -12,6 +12,7 @@ const page = (name: string, settings: object = {}, where: Partial<Where> = {}) =
       categories: ALL,
       products: ALL,
       spot: 'thanks.main',
+      order: 0,
     },
     ...where,
   },

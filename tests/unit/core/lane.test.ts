@@ -330,7 +330,7 @@ describe('lintLane', () => {
     const lane = calm((draft) => void (draft.pieces['quick-view']!.where.devices = []));
 
     expect(lintLane(lane, definitions, slugs)).to.deep.equal([
-      { level: 'warning', code: 'nobody-sees', pieceId: 'quick-view' },
+      { level: 'warning', code: 'nobody-sees', pieceId: 'quick-view', why: { because: 'nowhere' } },
     ]);
   });
 

@@ -21,6 +21,7 @@ describe('isSeen', () => {
     categories: { mode: 'all' },
     products: { mode: 'all' },
     spot: null,
+    order: 0,
   };
   const visit: Visit = { device: 'phone', page: 'listing', categories: ['power'], product: null };
 

@@ -47,6 +47,7 @@ describe('a page of another site', () => {
         categories: { mode: 'all' },
         products: { mode: 'all' },
         spot: null,
+        order: 0,
       },
     });
 

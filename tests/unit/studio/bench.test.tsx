@@ -37,6 +37,7 @@ describe('the bench', () => {
         pieceId={pieceId}
         samples={samples}
         categories={[]}
+        tags={[]}
         layouts={[]}
         start={{ task: 'parts', part: null, width: null, ...over }}
       />,
@@ -152,6 +153,7 @@ describe('the bench', () => {
         pieceId="quick-view"
         samples={{ products: { [known]: 'x' }, carts: {} }}
         categories={[]}
+        tags={[]}
         layouts={[]}
         start={{ task: 'parts', part: null, width: null }}
       />,

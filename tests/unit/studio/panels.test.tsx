@@ -48,7 +48,9 @@ describe('a panel of the bench', () => {
       studio.server.answers((url) =>
         Response.json(url.includes('q=her') ? [{ slug: 'heron', name: 'Heron' }] : [{ slug: 'wren', name: 'Wren' }]),
       );
-      const view = showPanel(id, null, (props) => <WherePanel {...props} pieceId={id} categories={categories} />);
+      const view = showPanel(id, null, (props) => (
+        <WherePanel {...props} {...{ pieceId: id, categories, tags: ['first kite'] }} />
+      ));
       await settle();
       return view;
     }
@@ -64,7 +66,7 @@ describe('a panel of the bench', () => {
       await studio.user.click(view.getByLabelText('Tablets'));
       await studio.user.click(view.getByLabelText('Desktops'));
 
-      expect(whoSees(view)).to.match(/^Nobody would see it/);
+      expect(whoSees(view)).to.match(/^Quick view is on, but nobody would see it/);
     });
 
     it('knows no pages but those of the piece, and no reader where all are gone', async () => {
@@ -76,7 +78,7 @@ describe('a panel of the bench', () => {
       }
 
       expect(piece.where.pages).to.deep.equal([]);
-      expect(whoSees(view)).to.match(/^Nobody would see it/);
+      expect(whoSees(view)).to.match(/^Quick view is on, but nobody would see it/);
     });
 
     it('limits a piece to categories, chosen by name', async () => {
@@ -85,16 +87,30 @@ describe('a panel of the bench', () => {
 
       await studio.user.click(only!);
       await settle();
-      await studio.user.type(view.getByLabelText('Find categories'), 'DEL');
+      await studio.user.type(view.getByLabelText(/^Find listings/), 'DEL');
       await settle();
-      await studio.user.click(view.getByText('Deltas'));
+      await studio.user.click(view.getByText('Category “Deltas”'));
 
       expect(piece.where.categories).to.deep.equal({ mode: 'only', slugs: ['delta'] });
-      expect(view.queryByText('Power kites')).to.equal(null);
-      await studio.user.click(view.getByLabelText('Take out delta'));
+      expect(view.queryByText('Category “Power kites”')).to.equal(null);
+      await studio.user.click(view.getByLabelText('Take out Category “Deltas”'));
       expect(piece.where.categories).to.deep.equal({ mode: 'only', slugs: [] });
       await studio.user.click(view.getAllByLabelText('All')[0]!);
       expect(piece.where.categories).to.deep.equal({ mode: 'all' });
+    });
+
+    it('tells the shop page, tags, searches and pages apart', async () => {
+      const view = await showWhere();
+      await studio.user.click(view.getAllByLabelText('All but')[0]!);
+      await settle();
+      view.getByText('Shop page with all products');
+      await studio.user.click(view.getByText('Search results'));
+      await studio.user.type(view.getByLabelText(/^Find listings/), 'first k');
+      await settle();
+      await studio.user.click(view.getByText('Tag “first kite”'));
+
+      expect(piece.where.categories).to.deep.equal({ mode: 'except', slugs: ['list:search', 'tag:first\u00a0kite'] });
+      expect(whoSees(view)).to.contain('but not for Search results and Tag “first kite”');
     });
 
     it('leaves products out, found by the server', async () => {
@@ -336,7 +352,7 @@ describe('a panel of the bench', () => {
       for (const part of [null, ...parts.map(({ key }) => key)]) {
         const view = showPanel(id, part, (props) => (
           <>
-            <WherePanel {...props} pieceId={id} categories={[]} />
+            <WherePanel {...props} pieceId={id} categories={[]} tags={[]} />
             <PartsPanel {...props} {...NO_LAYOUTS} onTask={none} />
             <WordsPanel
               {...props}

@@ -124,7 +124,9 @@ describe('a finding in words', () => {
     const lane = liveDemoLane();
     const word = (finding: LintFinding) => wordFinding(finding, lane, definitions);
 
-    expect(word({ level: 'warning', code: 'nobody-sees', pieceId: 'quick-view' })).to.match(/^Quick view is on.*Where/);
+    expect(
+      word({ level: 'warning', code: 'nobody-sees', pieceId: 'quick-view', why: { because: 'nowhere' } }),
+    ).to.match(/^Quick view is on.*Where/);
     expect(word({ level: 'error', code: 'deleted-product', pieceId: 'quick-view', slug: 'dodo' })).to.match(
       /product “dodo”, which is gone/,
     );
