@@ -262,6 +262,13 @@ export const SHOP_WORDS = {
     'Mit dem Code {code}',
     'مع الرمز {code}',
   ),
+  withCode: word(
+    'Price with a code',
+    'On a buy link that carries one: {price} and {code}.',
+    '{price} with the code {code}',
+    '{price} mit dem Code {code}',
+    '{price} مع الرمز {code}',
+  ),
   linkChoose: word(
     'Link to what has choices',
     'Where something is still to be said before it can be bought.',

@@ -20,6 +20,10 @@ export interface LinkSpec extends LinkedGoods {
   readonly shortText: string;
   /** Absolute; null: there is none. */
   readonly picture: string | null;
+  /** How high it is for its width, so that nothing moves when it comes. */
+  readonly pictureRatio: number;
+  /** As mail programs can show it; absolute. */
+  readonly mailPicture: string | null;
   readonly look: {
     readonly card: Rules;
     readonly name: Rules;
@@ -131,7 +135,7 @@ function partOf(spec: LinkSpec, part: PartKey, tag: 'a' | 'button'): string {
             ['vertical-align', 'middle'],
             ['margin-inline-end', '10px'],
           ];
-      return `<img src="${escapeHtml(spec.picture)}" alt="${escapeHtml(spec.name)}" width="${isBoxed(spec) ? spec.width : 44}" style="${styled(size)}">`;
+      return `<img src="${escapeHtml(spec.picture)}" alt="${escapeHtml(spec.name)}" width="${isBoxed(spec) ? spec.width : 44}" height="${isBoxed(spec) ? Math.round(spec.width * spec.pictureRatio) : 44}" style="${styled(size)}">`;
     }
     case 'name':
       return `<p style="${styled([...ownColours(spec, look.name), ['margin', '0 0 4px'], ['font-weight', '600']])}">${escapeHtml(spec.name)}</p>`;
@@ -222,7 +226,7 @@ export function mailHtml(spec: LinkSpec): string {
   const width = isBoxed(spec) ? spec.width : 0;
   const rows = spec.parts
     .filter((part) => isBoxed(spec) || part === 'picture' || part === 'button')
-    .map((part) => ({ part, html: partOf({ ...spec, colours: 'own' }, part, 'a') }))
+    .map((part) => ({ part, html: partOf({ ...spec, colours: 'own', picture: spec.mailPicture }, part, 'a') }))
     .filter(({ html }) => html !== '')
     .map(({ part, html }) => (part === 'picture' ? row(`<a href="${addressOf(spec)}">${html}</a>`, '0') : row(html)))
     .join('\n');
@@ -239,9 +243,9 @@ export function frameHtml(spec: LinkSpec): string {
   return `<iframe src="${escapeHtml(spec.origin)}/shop/embed?piece=${spec.link}" title="${escapeHtml(spec.name)}" width="${width}" height="${height}" style="border:0;max-width:100%" loading="lazy"></iframe>`;
 }
 
-/** About as high as it will be: a picture is square, a line of text 40 pixels. */
+/** About as high as it will be: a line of text 40 pixels. */
 const frameHeight = (spec: LinkSpec): number =>
-  (has(spec, 'picture') && spec.picture ? spec.width : 0) +
+  (has(spec, 'picture') && spec.picture ? Math.round(spec.width * spec.pictureRatio) : 0) +
   spec.parts.filter((part) => part !== 'picture').length * 52 +
   30;
 

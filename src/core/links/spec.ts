@@ -14,6 +14,10 @@ export interface LinkFacts {
   readonly shortText: string;
   /** An address of the shop; null: there is none. */
   readonly picture: string | null;
+  /** How high it is for its width. */
+  readonly pictureRatio?: number;
+  /** The same as mail programs can show it. */
+  readonly mailPicture?: string | null;
 }
 
 /** All a snippet is made from, out of the lane and the catalogue. */
@@ -51,13 +55,16 @@ export function linkSpec(
     colours: LinkSpec['colours'];
   };
   const { goods, leads, shape, width, align, colours } = settings;
+  const absolute = (src: string | null) => (src === null ? null : new URL(src, origin).href);
   return {
     ...goods,
     ...{ leads, shape, width, align, colours, link: id, origin, language, direction: directionOf(language) },
     parts: piece.parts.filter(({ on }) => on).map(({ key }) => key as PartKey),
     label: resolveWords(definition, piece, language, lane.shop.cart)['button'] ?? '',
     ...{ name: facts.name, price: facts.price, shortText: facts.shortText },
-    picture: facts.picture === null ? null : new URL(facts.picture, origin).href,
+    picture: absolute(facts.picture),
+    mailPicture: absolute(facts.mailPicture ?? facts.picture),
+    pictureRatio: facts.pictureRatio ?? 1,
     look: { card: rulesOf('card'), name: rulesOf('name'), price: rulesOf('price'), button: rulesOf('button') },
     hover: { card: changed('card'), button: changed('button') },
   };

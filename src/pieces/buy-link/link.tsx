@@ -15,7 +15,15 @@ export function BuyLink({ piece, facts }: Props): VNode {
   const Part = ({ part }: { part: string }): VNode | null => {
     switch (part) {
       case 'picture':
-        return facts.picture === null ? null : <img data-part="picture" src={facts.picture} alt={facts.name} />;
+        return facts.picture === null ? null : (
+          <img
+            data-part="picture"
+            src={facts.picture}
+            alt={facts.name}
+            width={width}
+            height={Math.round(width * (facts.pictureRatio ?? 1))}
+          />
+        );
       case 'name':
         return (
           <p data-part="name" data-slot="name">

@@ -50,6 +50,13 @@ export async function quoter(app: App) {
     isIdle: lowering.length === 0,
     tellsNothing: told.length === 0,
     quote: (facts: VariantFacts, wanted: Wanted = ONE) => quoteOf(live, shown, circumstances, facts, wanted),
+    /** The same with a code, as the cart prices it while nothing is known of who buys; null where the code takes nothing. */
+    quoteWithCode(facts: VariantFacts, wanted: Wanted, code: string): Minor | null {
+      const bare = quoteOf(live, shown, circumstances, facts, wanted).totalMinor;
+      const withCodes = [...shown, ...offers.filter(({ when }) => when.code !== null)];
+      const { totalMinor } = quoteOf(live, withCodes, circumstances, facts, wanted, [code]);
+      return totalMinor < bare ? totalMinor : null;
+    },
     isOffered,
     /** What is told of a product beside its price, by its variants. */
     tell(variants: readonly VariantFacts[]): readonly Told[] {
@@ -69,6 +76,7 @@ function quoteOf(
   circumstances: Circumstances,
   facts: VariantFacts,
   { quantity, unitMinor, onceMinor }: Wanted,
+  codes: readonly string[] = [],
 ): { readonly totalMinor: Minor; readonly fullMinor: Minor } {
   const effects = [
     { key: 'unit', label: '', per: 'unit' as const, amountMinor: unitMinor },
@@ -76,7 +84,7 @@ function quoteOf(
   ];
   const { lines } = priceGoods({
     lines: [taxed(live.lane.shop, facts, priceableOf(facts, 'quoted', quantity, { effects }))],
-    ...{ offers, tax: live.lane.shop.tax, deliveryMinor: null, deliveryMethod: null, codes: [], circumstances },
+    ...{ offers, tax: live.lane.shop.tax, deliveryMinor: null, deliveryMethod: null, codes, circumstances },
   });
   return lines[0]!;
 }
@@ -156,6 +164,16 @@ export async function quantityPrices(app: App, variantId: number): Promise<{ qua
     .map((quantity) => ({ quantity, ...quote(facts, { ...ONE, quantity }) }))
     .filter(({ quantity, totalMinor }) => totalMinor < one * quantity)
     .map(({ quantity, totalMinor }) => ({ quantity, totalMinor }));
+}
+
+/** What goods cost by themselves with a code; null where it takes nothing off them now. */
+export async function quoteWithCode(
+  app: App,
+  facts: VariantFacts,
+  wanted: Wanted,
+  code: string,
+): Promise<Minor | null> {
+  return (await quoter(app)).quoteWithCode(facts, wanted, code);
 }
 
 /** What is being chosen, priced; null when there is no such variant. */

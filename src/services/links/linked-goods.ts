@@ -1,11 +1,13 @@
-import { localeFor, netNote, type Goods } from '~/core/lane';
+import { localeFor, netNote, resolveShopWords, type Goods } from '~/core/lane';
 import type { LinkFacts } from '~/core/links';
 import { formatMoney } from '~/core/money';
-import { effectSums, evaluateOptions, type Answers, type Evaluation } from '~/core/options';
+import { effectSums, evaluateOptions, type Evaluation } from '~/core/options';
+import { fill } from '~/core/words/fill';
 import type { Product } from '~/core/catalogue';
 import type { VariantFacts } from '~/data';
 import { shopToday } from '~/services/cart/cart-goods';
-import { quoteChoice } from '~/services/cart/quote-product';
+import { mailPicture, pictureRatio } from '~/services/files/link-picture';
+import { quoteChoice, quoteWithCode } from '~/services/cart/quote-product';
 import { findProduct } from '~/services/catalogue/browse-shop';
 import { liveLane } from '~/services/lane/live-lane';
 import type { App } from '~/services/app';
@@ -20,6 +22,8 @@ export interface LinkedFound {
   readonly name: string;
   /** What so many cost now with what was answered, by themselves and without a code. */
   readonly totalMinor: number;
+  /** The same with the code of the link; null where it has none, or the code takes nothing off them. */
+  readonly withCodeMinor: number | null;
   /** What was answered, and what it comes to. */
   readonly evaluation: Evaluation;
   readonly problem: LinkProblem | null;
@@ -28,7 +32,12 @@ export interface LinkedFound {
 /** The goods a link names, as they are sold now; null where they are not sold any more. */
 export async function findLinked(
   app: App,
-  { sku, quantity, answers = {} }: Pick<Goods, 'sku' | 'quantity'> & { readonly answers?: Answers },
+  {
+    sku,
+    quantity,
+    code = '',
+    answers = {},
+  }: Pick<Goods, 'sku' | 'quantity'> & Partial<Pick<Goods, 'code' | 'answers'>>,
 ): Promise<LinkedFound | null> {
   const facts = (await app.catalogue.factsOfSkus([sku])).get(sku);
   const product = facts && (await findProduct(app, facts.slug));
@@ -37,9 +46,10 @@ export async function findLinked(
   const { problems } = evaluation;
   const extra = effectSums(evaluation.effects);
   const price = await quoteChoice(app, facts.variantId, { quantity, ...extra });
+  const withCodeMinor = code === '' ? null : await quoteWithCode(app, facts, { quantity, ...extra }, code);
   const { stock } = facts;
   return {
-    ...{ facts, product, evaluation },
+    ...{ facts, product, evaluation, withCodeMinor },
     name: [facts.name, ...Object.values(facts.choices)].join(', '),
     totalMinor: price?.totalMinor ?? (facts.priceMinor + extra.unitMinor) * quantity + extra.onceMinor,
     problem:
@@ -53,21 +63,31 @@ export async function findLinked(
   };
 }
 
-/** What a snippet says of the goods of a link; null where they are not sold any more. */
+/** What a snippet says of the goods of a link, `forMail` with a picture that mails show; null where they are not sold any more. */
 export async function linkFacts(
   app: App,
   goods: Goods,
+  { forMail = false }: { readonly forMail?: boolean } = {},
 ): Promise<(LinkFacts & { readonly problem: LinkProblem | null }) | null> {
   const found = await findLinked(app, goods);
   if (!found) return null;
   const { lane, currency } = await liveLane(app);
   const language = lane.shop.languages[0]!;
-  const { facts, product, name, totalMinor, problem } = found;
+  const { facts, product, totalMinor, withCodeMinor, problem } = found;
+  const money = (amount: number) => formatMoney(amount, currency, localeFor(lane.shop, language));
+  const picture = (facts.picture ?? product.pictures[0])?.src ?? null;
+  const { withCode } = resolveShopWords(lane, language);
   return {
-    ...{ name, problem, shortText: product.shortText },
-    price: [formatMoney(totalMinor, currency, localeFor(lane.shop, language)), netNote(lane, language)]
+    name: goods.quantity > 1 ? `${goods.quantity} × ${found.name}` : found.name,
+    ...{ problem, shortText: product.shortText },
+    price: [
+      withCodeMinor === null ? money(totalMinor) : fill(withCode, { price: money(withCodeMinor), code: goods.code }),
+      netNote(lane, language),
+    ]
       .filter(Boolean)
       .join(' '),
-    picture: (facts.picture ?? product.pictures[0])?.src ?? null,
+    picture,
+    ...(picture !== null && { pictureRatio: await pictureRatio(app, picture) }),
+    ...(picture !== null && forMail && { mailPicture: await mailPicture(app, picture) }),
   };
 }

@@ -103,6 +103,17 @@ describe('what is pasted elsewhere', () => {
     expect(plainHtml(specOf({ shape: 'card' }, ['picture', 'button'], { picture: null }))).to.not.include('<img');
   });
 
+  it('keeps the room of its picture, and shows one that mail programs draw in mails', () => {
+    const spec = specOf({ shape: 'card', width: 320 }, ['picture', 'button'], {
+      pictureRatio: 0.75,
+      mailPicture: '/media/mail/a.png',
+    });
+    for (const html of [plainHtml(spec), mailHtml(spec)]) expect(html).to.include('width="320" height="240"');
+    expect(plainHtml(spec)).to.include('/art/hoop.svg');
+    expect(mailHtml(spec)).to.include(`src="${ORIGIN}/media/mail/a.png"`).and.not.to.include('.svg');
+    expect(frameHtml(spec)).to.include('height="322"');
+  });
+
   it('takes its colours from the shop, or leaves them to the page', () => {
     const card = (colours: string) =>
       (bodyOf(plainHtml(specOf({ shape: 'card', colours }))).querySelector('form > div') as HTMLElement).style;

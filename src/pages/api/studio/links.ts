@@ -14,6 +14,6 @@ export const GET = withAccount('viewer', async ({ locals, url }) => {
   };
   const goods = check(asked, goodsSchema);
   if (!goods.ok) return refuse(goods.problems);
-  const facts = await linkFacts(locals.app, goods.value);
+  const facts = await linkFacts(locals.app, goods.value, { forMail: true });
   return facts ? Response.json(facts) : refuse([{ path: 'sku', code: 'not-found' }]);
 });

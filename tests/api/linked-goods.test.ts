@@ -1,0 +1,67 @@
+import { expect } from 'chai';
+import sharp from 'sharp';
+import { readFile } from 'node:fs/promises';
+import path from 'node:path';
+import { changeCartOf } from '~/services/cart/change-cart';
+import { linkFacts } from '~/services/links/linked-goods';
+import { openTestShop, type TestShop } from '../support/shop';
+
+describe('what a buy link says', () => {
+  let shop: TestShop;
+  before(async function () {
+    this.timeout(60_000);
+    shop = await openTestShop();
+  });
+  after(() => shop.close());
+
+  const goods = async (slug: string, over: object = {}) => {
+    const variant = (await shop.app.catalogue.findProduct(slug))!.variants[0]!;
+    return { variant, goods: { sku: variant.sku, quantity: 1, code: '', answers: {}, ...over } };
+  };
+
+  it('says how many it sells', async () => {
+    const one = await linkFacts(shop.app, (await goods('hoop-winder')).goods);
+    const two = await linkFacts(shop.app, (await goods('hoop-winder', { quantity: 2 })).goods);
+    expect(two!.name).to.equal(`2 × ${one!.name}`);
+  });
+
+  it('says what its goods cost with its code, which is what the cart then comes to', async () => {
+    const { variant, goods: coded } = await goods('merlin', { code: 'WIND10' });
+    const { price } = (await linkFacts(shop.app, coded))!;
+    await changeCartOf(
+      shop.app,
+      'linked',
+      { kind: 'add', variantId: variant.id, quantity: 1, choices: {}, answers: {} },
+      { language: 'en' },
+    );
+    const typed = await changeCartOf(shop.app, 'linked', { kind: 'coupon', code: 'WIND10' }, { language: 'en' });
+    const view = typed.ok ? typed.value.view : null;
+    const charged = view!.subtotalMinor - view!.discountMinor;
+
+    expect(charged).to.be.lessThan(variant.priceMinor);
+    expect(price).to.equal(`€${(charged / 100).toFixed(2)} with the code WIND10`);
+  });
+
+  it('says the bare price where the code takes nothing off it, or is none', async () => {
+    for (const code of ['WIND10', 'NOSUCH']) {
+      const { price } = (await linkFacts(shop.app, (await goods('hoop-winder', { code })).goods))!;
+      expect(price).to.match(/^€\d+\.\d\d$/);
+    }
+  });
+
+  it('has its picture as PNG for mails, made once, with its height', async () => {
+    const { goods: winder } = await goods('hoop-winder');
+    const shown = (await linkFacts(shop.app, winder))!;
+    expect([shown.pictureRatio, shown.mailPicture]).to.deep.equal([1, undefined]);
+
+    const [first, again] = [
+      (await linkFacts(shop.app, winder, { forMail: true }))!.mailPicture!,
+      (await linkFacts(shop.app, winder, { forMail: true }))!.mailPicture!,
+    ];
+    expect(first)
+      .to.match(/^\/media\/mail\/[0-9a-f]{20}\.png$/)
+      .and.equal(again);
+    const file = await readFile(path.join(shop.app.db.dataDir, first));
+    expect((await sharp(file).metadata()).format).to.equal('png');
+  });
+});
