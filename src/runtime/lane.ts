@@ -111,7 +111,7 @@ async function boot(): Promise<void> {
         if (seen.includes(piece) && view && !mounted.has(piece.id)) mounted.set(piece.id, view.mount(piece, host));
       }
     } catch (error) {
-      console.error('Paved Lane', piece.kind, error);
+      console.error(piece.kind, error);
       mounted.get(piece.id)?.destroy();
       mounted.delete(piece.id);
     }
@@ -144,9 +144,9 @@ async function boot(): Promise<void> {
   }
 
   function openKind(kind: string, about: OpenAbout): boolean {
-    const piece = seen.find((candidate) => candidate.kind === kind);
+    const piece = host.pieceOf(kind);
     if (piece) void open(piece, about);
-    return piece !== undefined;
+    return !!piece;
   }
 
   /** One rule for what opens after an add: the first piece in the manifest's order that sees this visit and this product. */
@@ -160,8 +160,8 @@ async function boot(): Promise<void> {
         (judges === 'page' || isSeen(where, { ...page, device, product, categories: line?.categories ?? [] })),
     );
     if (first) void open(first, about);
-    return first !== undefined;
+    return !!first;
   }
 }
 
-void boot().catch((error: unknown) => console.error('Paved Lane', error));
+void boot().catch(console.error);

@@ -13,7 +13,7 @@ interface Told {
 }
 
 const CSS = `:host{position:fixed;inset:auto 0 var(--pl-edge-bottom,0px);width:auto;margin:0;border:0;padding:0;background:none;z-index:2147482000;display:block}
-p{margin:0;padding:.7rem 1rem;font:1rem/1.4 'Figtree Variable',system-ui,sans-serif;text-align:center;color:var(--pl-paper);background:var(--pl-ink);border-block-start:3px solid var(--pl-sale)}
+p{margin:0;padding:.7rem 1rem;font:1rem/1.4 var(--pl-font);text-align:center;color:var(--pl-paper);background:var(--pl-ink);border-block-start:3px solid var(--pl-sale)}
 p:empty{display:none}p:focus{outline:3px solid var(--pl-sale);outline-offset:-3px}`;
 
 function active(): Element | null {

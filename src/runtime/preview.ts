@@ -1,7 +1,8 @@
 import { isPreviewMessage, type FromPreview, type ToPreview } from '~/core/lane/preview-message';
-import type { Manifest, ManifestPiece } from '~/core/lane';
+import type { LookState, Manifest, ManifestPiece } from '~/core/lane';
 import type { CartClient } from './cart-client';
 import type { OpenAbout } from './piece-host';
+import { measureLooks } from './measure-looks';
 import type { Surfaces } from './surfaces';
 
 interface Preview {
@@ -11,6 +12,9 @@ interface Preview {
   readonly surfaces: Surfaces;
 }
 
+/** Colours that move stand still after as long, in ms. */
+const STILL_MS = 250;
+
 const OUTLINE =
   '[data-part][data-chosen]{outline:2px solid #f0b429;outline-offset:3px}[data-part]:hover{cursor:pointer}';
 
@@ -18,7 +22,9 @@ const OUTLINE =
 export function startPreview({ apply, open, cart, surfaces }: Preview): void {
   const tell = (message: FromPreview) => parent.postMessage(message, location.origin);
   let chosen: { pieceId: string; part: string | null } | null = null;
-  let forced = 'rest';
+  let forced: LookState = 'rest';
+  let shaped: string | null = null;
+  let measuring: ReturnType<typeof setTimeout> | undefined;
   let manifest: Manifest | null = null;
   const sheet = new CSSStyleSheet();
   sheet.replaceSync(OUTLINE);
@@ -38,6 +44,21 @@ export function startPreview({ apply, open, cart, surfaces }: Preview): void {
         element.toggleAttribute('data-chosen', Boolean(chosen?.part) && chosen?.part === element.dataset['part']);
       for (const element of root.querySelectorAll<HTMLElement>('[data-slot]')) element.dataset['force'] = forced;
     }
+    clearTimeout(measuring);
+    measuring = setTimeout(measure, STILL_MS);
+  }
+
+  /** Tells how the piece that is shaped stands, once nothing has been drawn anew for a moment. */
+  function measure(): void {
+    if (shaped === null) return;
+    const own = pieceElements(document).filter((element) => pieceOf(element) === shaped);
+    const slots = measureLooks(own.map((element) => element.shadowRoot ?? element));
+    tell({ pl: 'measured', pieceId: shaped, state: forced, slots });
+  }
+
+  /** Marks again what opens: it is drawn when what it shows has come. */
+  function markWhatComes(): void {
+    for (const ms of [50, 300, 1000, 3000]) setTimeout(mark, ms);
   }
 
   addEventListener('message', (event: MessageEvent<ToPreview>) => {
@@ -53,11 +74,13 @@ export function startPreview({ apply, open, cart, surfaces }: Preview): void {
         });
         break;
       case 'situation': {
+        shaped = message.pieceId;
         cart.pretend(message.cart);
         const active = parent.document.activeElement as HTMLElement | null;
         const piece = manifest?.pieces.find(({ id }) => id === message.pieceId);
-        document
-          .querySelector(`[data-pl-piece="${CSS.escape(message.pieceId)}"]`)
+        // What stands in the page is brought into view; what lies over it is there anyway.
+        pieceElements(document)
+          .find((element) => pieceOf(element) === message.pieceId && element.closest('[data-pl-spot]'))
           ?.scrollIntoView({ block: 'nearest' });
         if (piece)
           void open(piece, {
@@ -67,7 +90,7 @@ export function startPreview({ apply, open, cart, surfaces }: Preview): void {
           });
         // Opening takes the focus; whoever is typing in the bench keeps it.
         if (active && active.tagName !== 'IFRAME') active.focus({ preventScroll: true });
-        setTimeout(mark, 50);
+        markWhatComes();
         break;
       }
       case 'select':

@@ -269,7 +269,7 @@ test.describe('an order form in place of a listing', () => {
       putForm(lane, '', []);
       const form = lane.pieces['order-form']!;
       form.settings['shows'] = selectionOf({ from: 'page', order: 'name' });
-      form.settings['filters'] = true;
+      form.settings['filterLists'] = true;
       form.where.spot = 'listing.main';
       for (const part of form.parts) if (['sku', 'category', 'rating', 'attributes'].includes(part.key)) part.on = true;
     });

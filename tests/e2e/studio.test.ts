@@ -90,7 +90,7 @@ test('the cart is never empty in the bench unless asked, and its changes are see
   await page.getByLabel('Phones').uncheck();
   await page.getByLabel('Tablets').uncheck();
   await page.getByLabel('Desktops').uncheck();
-  await expect(page.getByTestId('who-sees')).toContainText('Nobody would see it');
+  await expect(page.getByTestId('who-sees')).toContainText('nobody would see it');
 });
 
 test('two windows: changes in different places are joined, in the same place one decides', async ({
@@ -132,6 +132,21 @@ test('contrast is computed in each state, and the colour offered passes', async 
   await expect(preview(page).locator('[data-slot=add]')).toHaveCSS('background-color', 'rgb(242, 193, 78)');
   await page.getByRole('button', { name: /^Use #/ }).click();
   await expect(page.getByTestId('contrast')).toContainText('easy enough to read');
+});
+
+test('what is not set shows what it comes to, judged on what really lies behind it', async ({ page, server }) => {
+  await signIn(page, server.origin, '/studio/bench/cart-page?task=look');
+  const slot = page.frameLocator('[data-testid=preview]').locator('[data-slot=quiet]').first();
+  await expect(slot).toBeVisible();
+  const stands = await slot.evaluate((element) => getComputedStyle(element).color);
+  const hex = `#${[...stands.matchAll(/\d+/g)].map(([part]) => Number(part).toString(16).padStart(2, '0')).join('')}`;
+  await expect(page.getByLabel('Keep shopping: Text', { exact: true })).toHaveValue(hex);
+  // The ground is changed where it is: in the box the sums stand on, which no rule of the button names.
+  const section = page.locator('section', { has: page.getByRole('heading', { name: 'Keep shopping' }) });
+  const before = await section.getByTestId('contrast').textContent();
+  await page.getByLabel('Own style rules').fill('[data-slot=box] { background: #888888 }');
+  await page.getByLabel('Own style rules').blur();
+  await expect(section.getByTestId('contrast')).not.toHaveText(before!);
 });
 
 test('filters of the lane map change the figures, and an old revision can be put back', async ({ page, server }) => {

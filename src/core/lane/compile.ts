@@ -90,8 +90,11 @@ function compileCss(piece: Piece, definition: PieceDefinition): string {
   const rules: string[] = [];
   for (const [key, slot] of Object.entries(definition.looks)) {
     for (const state of LOOK_STATES) {
-      const merged: LookRules = { ...slot.inherits[state], ...piece.look.slots[key]?.[state] };
+      const own = piece.look.slots[key]?.[state];
+      const merged: LookRules = { ...slot.inherits[state], ...own };
       const lines = Object.entries(merged).map(([property, value]) => declaration(property as LookProperty, value));
+      // Corners that an owner sets are those of all that lies in it.
+      if (own?.radius !== undefined) lines.push(`--pl-radius:${own.radius}px`);
       if (lines.length > 0) rules.push(`[data-slot=${key}]${SELECTOR_OF[state]}{${lines.join(';')}}`);
     }
   }

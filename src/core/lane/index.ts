@@ -31,6 +31,8 @@ export { groupPerItem, isFromOnePerOrder } from './per-item';
 export type { Caution } from './not-real-yet';
 export { lintLane, type CatalogueSlugs, type LintFinding } from './lint';
 export type { Manifest, ManifestPiece, PieceOf } from './manifest';
+export { comesTo, faintTexts, groundOf, textOf, type FaintText } from './faint-texts';
+export type { MeasuredLook } from './preview-message';
 export { moveInSpot, piecesOfSpot, whyNeverSeen, wordNeverSeen } from './never-seen';
 export { addPiece, canAdd, copyPiece, pieceName } from './many';
 export { holdsOne, pageOfSpot, SPOTS, type Spot } from './spots';
@@ -80,7 +82,15 @@ export {
 } from './setting';
 export { resolveShopWords, sayIn, SHOP_WORDS, type SayShop, type ShopWord, type ShopWords } from './shop-words';
 export { cartWords, type CartWord } from './cart-words';
-export { mainButtonLook, say } from './standard';
+export {
+  crossSetting,
+  KEEP_SHOPPING,
+  keepLeadsSetting,
+  mainButtonLook,
+  say,
+  secondButtonLook,
+  shopButtonLook,
+} from './standard';
 export { fixFinding, type Fix } from './fix-finding';
 export { wordCssProblem, wordFinding, wordOfferFault } from './word-finding';
 export type { CartPick, ProductPick, Situation } from './situation';

@@ -20,8 +20,27 @@ export type ToPreview =
   /** Closes what is open, so that what opens it is seen. */
   | { readonly pl: 'close'; readonly pieceId: string };
 
+/** How an element stands in the preview: what nobody set as well. Colours are #rrggbb, sizes CSS px. */
+export interface MeasuredLook {
+  readonly text: string;
+  /** What lies behind its text, whatever draws it. */
+  readonly ground: string;
+  readonly background: string;
+  readonly border: string;
+  readonly borderWidth: number;
+  readonly radius: number;
+  readonly size: number;
+}
+
 /** From the framed shop to the bench. */
 export type FromPreview =
+  /** How the slots of a piece that are drawn now stand, in the state they are forced into. */
+  | {
+      readonly pl: 'measured';
+      readonly pieceId: string;
+      readonly state: LookState;
+      readonly slots: Readonly<Record<string, MeasuredLook>>;
+    }
   | { readonly pl: 'ready' }
   | { readonly pl: 'painted'; readonly seq: number }
   | { readonly pl: 'selected'; readonly pieceId: string; readonly part: string | null }

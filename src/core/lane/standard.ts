@@ -1,4 +1,4 @@
-import type { LookSlot } from './setting';
+import { choice, toggle, type LookSlot } from './setting';
 
 /** Words in the languages the demo shop speaks. */
 export const say = (en: string, de: string, ar: string) => ({ en, de, ar });
@@ -30,3 +30,43 @@ export function secondButtonLook(of: { part?: string; on?: string; label: string
     },
   };
 }
+
+/** The look of the main button of what stands in the shop's own pages, which colours it. */
+export function shopButtonLook(of: { part?: string; label: string; help: string }): LookSlot {
+  return {
+    ...of,
+    properties: ['background', 'text', 'border', 'borderWidth', 'radius', 'letterCase'],
+    states: ['rest', 'hover', 'focus', 'pressed'],
+    inherits: { rest: {} },
+    usual: {
+      rest: { background: 'token:accent', text: 'token:onAccent' },
+      hover: { background: 'token:accentStrong' },
+      pressed: { background: 'token:ink' },
+    },
+  };
+}
+
+/** The cross of a popup. Whoever turns it off leaves Esc, and a press beside it. */
+export const crossSetting = toggle({
+  task: 'parts',
+  label: 'Cross in the corner',
+  help: 'Closes it. Esc and a press beside it always do. Where nothing else closes it, it stays.',
+  default: true,
+});
+
+/** Where the button that keeps shopping leads: nowhere, or to an address. */
+export const KEEP_SHOPPING = {
+  stay: 'Stays here',
+  '/shop/all': 'To the shop page',
+  '/shop/': 'To the front page',
+} as const;
+
+export const keepLeadsSetting = (part: string) =>
+  choice({
+    task: 'parts',
+    part,
+    label: 'Keep shopping',
+    help: 'It closes what is open; what else it does.',
+    options: KEEP_SHOPPING,
+    default: 'stay',
+  });

@@ -1,1 +1,2 @@
+export { layered } from './ground';
 export { contrastRatio, LEAST_CONTRAST, nearestPassing } from './contrast';

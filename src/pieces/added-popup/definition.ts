@@ -1,4 +1,14 @@
-import { choice, definePiece, numeric, type PieceOf, say, toggle } from '~/core/lane';
+import {
+  choice,
+  crossSetting,
+  definePiece,
+  KEEP_SHOPPING,
+  numeric,
+  type PieceOf,
+  say,
+  secondButtonLook,
+  toggle,
+} from '~/core/lane';
 import { suggestionsThatFit } from '~/core/suggest';
 import { cartSurface } from '../cart-surface/definition';
 
@@ -54,6 +64,31 @@ export const addedPopup = definePiece({
       label: 'A bar with it',
       help: 'Shows how much of the way is done.',
       default: true,
+    }),
+    cross: crossSetting,
+    keepLeads: choice({
+      task: 'parts',
+      part: 'buttons',
+      label: 'Keep shopping',
+      help: 'It closes the popup; what else it does.',
+      options: { ...KEEP_SHOPPING, off: 'Off' },
+      default: 'stay',
+    }),
+    cartLeads: choice({
+      task: 'parts',
+      part: 'buttons',
+      label: 'View cart',
+      help: 'Opens the cart over the page, where there is such a piece, or leads to its page.',
+      options: { cart: 'Opens the cart', page: 'To the cart page', off: 'Off' },
+      default: 'cart',
+    }),
+    checkoutLeads: choice({
+      task: 'parts',
+      part: 'buttons',
+      label: 'Main button',
+      help: 'Its words are yours to write.',
+      options: { checkout: 'To the checkout', cart: 'To the cart page', off: 'Off' },
+      default: 'checkout',
     }),
     size: choice({
       task: 'look',
@@ -136,6 +171,7 @@ export const addedPopup = definePiece({
       inherits: { rest: { text: 'token:ink', size: 18 } },
     },
     checkout: { ...cartSurface.looks.checkout, part: 'buttons' },
+    second: secondButtonLook({ part: 'buttons', label: 'Other buttons', help: 'Keep shopping, and view cart.' }),
   },
   notes: (settings) => {
     const fit = suggestionsThatFit(settings['size'] as 'small' | 'medium' | 'large');

@@ -37,6 +37,7 @@ export function Popup(props: Props): VNode {
   const message = fill(words.message, { name: line?.name ?? '' });
   const head = parts[0] === 'message' ? 1 : 0;
   const rest = parts.slice(head);
+  const hasWayOut = parts.includes('buttons') && settings.keepLeads !== 'off';
   // What belongs to the thing stands where its first part does.
   const first = rest.findIndex((key) => THING.includes(key));
   return (
@@ -62,9 +63,17 @@ export function Popup(props: Props): VNode {
       >
         <div class="head">
           {parts.slice(0, head).map(draw)}
-          <button type="button" class="close" data-slot="close" aria-label={words.close} onClick={host.surfaces.close}>
-            <Icon name="close" />
-          </button>
+          {(settings.cross || !hasWayOut) && (
+            <button
+              type="button"
+              class="close"
+              data-slot="close"
+              aria-label={words.close}
+              onClick={host.surfaces.close}
+            >
+              <Icon name="close" />
+            </button>
+          )}
         </div>
         {rest.map((key, i) => {
           if (!THING.includes(key)) return draw(key);
@@ -128,19 +137,40 @@ function Part({
           }}
         />
       );
-    case 'buttons':
+    case 'buttons': {
+      const stays = settings.keepLeads === 'stay';
+      const Keep = stays ? 'button' : 'a';
       return (
         <div class="buttons">
-          <button type="button" class="second" data-word="keepShopping" onClick={host.surfaces.close}>
-            {words.keepShopping}
-          </button>
-          <a class="second" data-word="viewCart" href="/shop/cart" onClick={onCart}>
-            {words.viewCart}
-          </a>
-          <a class="main-button" data-slot="checkout" data-word="checkout" href="/shop/checkout">
-            {words.checkout}
-          </a>
+          {settings.keepLeads !== 'off' && (
+            <Keep
+              class="second"
+              data-slot="second"
+              data-word="keepShopping"
+              href={stays ? undefined : settings.keepLeads}
+              onClick={stays ? host.surfaces.close : undefined}
+            >
+              {words.keepShopping}
+            </Keep>
+          )}
+          {settings.cartLeads !== 'off' && (
+            <a
+              class="second"
+              data-slot="second"
+              data-word="viewCart"
+              href="/shop/cart"
+              onClick={settings.cartLeads === 'cart' ? onCart : undefined}
+            >
+              {words.viewCart}
+            </a>
+          )}
+          {settings.checkoutLeads !== 'off' && (
+            <a class="main-button" data-slot="checkout" data-word="checkout" href={`/shop/${settings.checkoutLeads}`}>
+              {words.checkout}
+            </a>
+          )}
         </div>
       );
+    }
   }
 }

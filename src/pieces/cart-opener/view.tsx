@@ -51,8 +51,8 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
   function place(): void {
     const link = document.querySelector<HTMLElement>('a[data-pl-cart]');
     const isHeader = piece.settings.stands === 'header' && link !== null;
-    const gone = piece.settings.hideEmpty && !host.cart.view?.count;
-    if (link) link.hidden = isHeader || !(piece.settings.keepsLink || gone);
+    // Where the button comes only with something in the cart, the shop's own link stays as it was.
+    if (link) link.hidden = isHeader || !(piece.settings.keepsLink || piece.settings.hideEmpty);
     // Moved only where it must: what is moved loses the focus.
     if (isHeader && link.previousSibling !== shadow.element) link.before(shadow.element);
     if (!isHeader && !(shadow.element.parentNode instanceof HTMLBodyElement)) host.page.layer(shadow.element);

@@ -15,8 +15,18 @@ const {
   quickPay,
   keepShopping,
 } = cartSurface.parts;
-const { pictures, pictureSize, stepper, couponFolded, meterBar, suggestionCount, taxShown, why, dividers } =
-  cartSurface.settings;
+const {
+  pictures,
+  pictureSize,
+  stepper,
+  couponFolded,
+  meterBar,
+  suggestionCount,
+  deliveryLater,
+  taxShown,
+  why,
+  dividers,
+} = cartSurface.settings;
 const { close: _close, cartPage: _link, ...words } = cartSurface.words;
 
 export const cartPage = definePiece({
@@ -41,6 +51,7 @@ export const cartPage = definePiece({
     couponFolded,
     meterBar,
     suggestionCount: { ...suggestionCount, default: 4 },
+    deliveryLater,
     taxShown,
     why,
     sums: choice({
@@ -115,6 +126,7 @@ export const cartPage = definePiece({
     checkout: cartSurface.looks.checkout,
     quickPay: cartSurface.looks.quickPay,
     quiet: { ...cartSurface.looks.quiet, label: 'Keep shopping', help: 'The link below the buttons.' },
+    second: cartSurface.looks.second,
     remove: cartSurface.looks.remove,
   },
   opensOn: () => [],

@@ -24,7 +24,7 @@ export function CartPanel({ shown, piece, host, fromTop }: Props): VNode {
   const { settings, words } = piece;
   const style = {
     '--width': `${settings.width}px`,
-    '--backdrop': String(settings.backdrop / 100),
+    '--backdrop': `${settings.backdrop}%`,
     '--from': `${fromTop}px`,
     '--picture': `${settings.pictureSize}px`,
   };
@@ -53,9 +53,11 @@ export function CartPanel({ shown, piece, host, fromTop }: Props): VNode {
     >
       <div class="head">
         {parts.slice(0, head).map(draw)}
-        <button type="button" class="close" data-slot="close" aria-label={words.close} onClick={host.surfaces.close}>
-          <Icon name="close" />
-        </button>
+        {(settings.cross || !parts.some(({ key }) => key === 'keepShopping')) && (
+          <button type="button" class="close" data-slot="close" aria-label={words.close} onClick={host.surfaces.close}>
+            <Icon name="close" />
+          </button>
+        )}
       </div>
       <div class="scroll" aria-busy={shown === null}>
         {shown?.cart.lines.length === 0 && <SaidLine desk={shown.desk} undo={words.undo} />}
@@ -92,12 +94,21 @@ function Part({ name, shown, piece, host }: PartProps): VNode | null {
       );
     case 'divider':
       return <hr class="rule" />;
-    case 'keepShopping':
+    case 'keepShopping': {
+      const stays = settings.keepLeads === 'stay';
+      const Keep = stays ? 'button' : 'a';
       return (
-        <button type="button" class="quiet" data-slot="quiet" data-word="keepShopping" onClick={host.surfaces.close}>
+        <Keep
+          class="quiet"
+          data-slot="quiet"
+          data-word="keepShopping"
+          href={stays ? undefined : settings.keepLeads}
+          onClick={stays ? host.surfaces.close : undefined}
+        >
           {words.keepShopping}
-        </button>
+        </Keep>
       );
+    }
     case 'cartPage':
       return isEmpty ? null : (
         <a class="quiet" data-slot="quiet" data-word="cartPage" href="/shop/cart">

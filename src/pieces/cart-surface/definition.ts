@@ -1,4 +1,15 @@
-import { cartWords, choice, definePiece, mainButtonLook, numeric, type PieceOf, toggle } from '~/core/lane';
+import {
+  cartWords,
+  choice,
+  crossSetting,
+  definePiece,
+  keepLeadsSetting,
+  mainButtonLook,
+  numeric,
+  type PieceOf,
+  secondButtonLook,
+  toggle,
+} from '~/core/lane';
 
 export const cartSurface = definePiece({
   kind: 'cart-surface',
@@ -77,6 +88,15 @@ export const cartSurface = definePiece({
       step: 1,
       unit: '',
       default: 2,
+    }),
+    cross: crossSetting,
+    keepLeads: keepLeadsSetting('keepShopping'),
+    deliveryLater: toggle({
+      task: 'parts',
+      part: 'totals',
+      label: 'Delivery that is not known yet',
+      help: 'A line says that it is told at the checkout. Off: the line comes once the sum is known.',
+      default: true,
     }),
     taxShown: choice({
       task: 'parts',
@@ -214,6 +234,10 @@ export const cartSurface = definePiece({
       properties: ['background', 'text', 'border', 'borderWidth', 'radius'],
       states: ['rest', 'hover', 'focus', 'pressed'],
       inherits: { rest: {} },
+      usual: {
+        rest: { background: 'token:panel', text: 'token:ink', border: 'token:line', borderWidth: 1, radius: 22 },
+        hover: { background: 'token:paper' },
+      },
     },
     quiet: {
       label: 'Other ways on',
@@ -247,6 +271,7 @@ export const cartSurface = definePiece({
         pressed: { background: 'token:line' },
       },
     },
+    second: secondButtonLook({ label: 'Small buttons', help: 'For codes, notes and the estimate of delivery.' }),
     remove: {
       part: 'lines',
       label: 'Links on a line',

@@ -213,7 +213,7 @@ function Part({ name, shown, piece, state, isPaying }: Props & { name: CheckoutP
             )}
           </label>
           {!shown.desk && (
-            <button class="second" name="intent" value="quote" data-word="countryGo">
+            <button class="second" data-slot="second" name="intent" value="quote" data-word="countryGo">
               {words.countryGo}
             </button>
           )}

@@ -250,6 +250,7 @@ export const checkout = definePiece({
     },
     order: { ...cartSurface.looks.checkout, part: 'button', label: 'Order button' },
     quickPay: cartSurface.looks.quickPay,
+    second: cartSurface.looks.second,
     remove: cartSurface.looks.remove,
   },
   opensOn: () => [],

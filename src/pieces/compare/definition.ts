@@ -1,4 +1,15 @@
-import { choice, definePiece, mainButtonLook, numeric, say, text, toggle, type PieceOf } from '~/core/lane';
+import {
+  choice,
+  definePiece,
+  mainButtonLook,
+  numeric,
+  say,
+  secondButtonLook,
+  text,
+  toggle,
+  type PieceOf,
+} from '~/core/lane';
+import { cartSurface } from '../cart-surface/definition';
 
 const row = (part: string, label: string, texts: ReturnType<typeof say>) => ({
   part,
@@ -220,6 +231,15 @@ export const compare = definePiece({
       properties: ['background', 'text'],
       states: ['rest'],
       inherits: { rest: { background: 'token:paper', text: 'token:ink' } },
+    },
+    close: cartSurface.looks.close,
+    second: {
+      ...secondButtonLook({ on: 'tray', label: 'Buttons of the tray', help: 'Compare, and clear.' }),
+      usual: { rest: { text: 'token:paper', border: 'token:paper', borderWidth: 1 } },
+    },
+    share: {
+      ...secondButtonLook({ part: 'share', label: 'Share', help: 'Copies the address of what is compared.' }),
+      usual: { rest: { text: 'token:accent' } },
     },
     add: mainButtonLook({ part: 'buy', label: 'Add button', help: 'In each of its states.' }),
   },

@@ -39,12 +39,19 @@ export function ComparePanel(props: Props): VNode {
       <div class="head">
         <h2 data-word="heading">{words.heading}</h2>
         {shown.includes('share') && (
-          <button type="button" class="share" data-part="share" data-word="share" onClick={props.onShare}>
+          <button
+            type="button"
+            class="share"
+            data-slot="share"
+            data-part="share"
+            data-word="share"
+            onClick={props.onShare}
+          >
             {words.share}
           </button>
         )}
         <span role="status">{said}</span>
-        <button type="button" class="round" aria-label={words.close} onClick={host.surfaces.close}>
+        <button type="button" class="round" data-slot="close" aria-label={words.close} onClick={host.surfaces.close}>
           <Icon name="close" />
         </button>
       </div>

@@ -161,10 +161,15 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
             <p role="status" data-word={isFull ? 'full' : 'collected'}>
               {note || fill(words.collected, { count: collected.length }, host.language)}
             </p>
-            <button type="button" data-word="open" onClick={(event) => open(null, event.currentTarget)}>
+            <button
+              type="button"
+              data-slot="second"
+              data-word="open"
+              onClick={(event) => open(null, event.currentTarget)}
+            >
               {words.open}
             </button>
-            <button type="button" data-word="clear" onClick={() => keep([])}>
+            <button type="button" data-slot="second" data-word="clear" onClick={() => keep([])}>
               {words.clear}
             </button>
           </section>

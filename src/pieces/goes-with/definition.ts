@@ -37,7 +37,8 @@ export const suggestionSettings = {
 
 const { picture, name, rating, price, shortText, buy } = listing.parts;
 export const suggestionParts = { picture, name, rating, price, shortText, buy };
-export const suggestionLooks = listing.looks;
+const { more: _noMore, ...suggestionLooks } = listing.looks;
+export { suggestionLooks };
 
 export const goesWith = definePiece({
   kind: 'goes-with',

@@ -1,4 +1,4 @@
-import { choice, definePiece, numeric, type PieceOf, say } from '~/core/lane';
+import { choice, definePiece, numeric, type PieceOf, say, secondButtonLook } from '~/core/lane';
 
 export const lineEditor = definePiece({
   kind: 'line-editor',
@@ -111,6 +111,10 @@ export const lineEditor = definePiece({
         hover: { background: 'token:accentStrong' },
         pressed: { background: 'token:ink' },
       },
+    },
+    second: {
+      ...secondButtonLook({ part: 'buttons', label: 'Cancel', help: 'Leaves everything as it was.' }),
+      usual: { rest: { text: 'token:ink' } },
     },
   },
   opensOn: () => [],

@@ -152,7 +152,7 @@ function Body(props: Props & { product: Product; heading: string }): VNode {
             <button type="button" data-slot="save" data-word="save" disabled={!variant || soldOut} onClick={save}>
               {soldOut ? words.soldOut : words.save}
             </button>
-            <button type="button" class="leave" data-word="cancel" onClick={onLeave}>
+            <button type="button" class="leave" data-slot="second" data-word="cancel" onClick={onLeave}>
               {words.cancel}
             </button>
           </div>

@@ -1,4 +1,14 @@
-import { choice, definePiece, numeric, say, selection, selectionOf, toggle, type PieceOf } from '~/core/lane';
+import {
+  choice,
+  definePiece,
+  numeric,
+  say,
+  secondButtonLook,
+  selection,
+  selectionOf,
+  toggle,
+  type PieceOf,
+} from '~/core/lane';
 
 export const listing = definePiece({
   kind: 'listing',
@@ -260,6 +270,7 @@ export const listing = definePiece({
       properties: ['background', 'text', 'border', 'borderWidth', 'radius'],
       states: ['rest', 'hover'],
       inherits: { rest: {} },
+      usual: { rest: { background: 'token:panel' } },
     },
     name: {
       part: 'name',
@@ -268,6 +279,7 @@ export const listing = definePiece({
       properties: ['text', 'size', 'family', 'letterCase'],
       states: ['rest', 'hover'],
       inherits: { rest: {} },
+      on: 'card',
     },
     price: {
       part: 'price',
@@ -276,15 +288,10 @@ export const listing = definePiece({
       properties: ['text', 'size'],
       states: ['rest'],
       inherits: { rest: {} },
+      on: 'card',
     },
-    buy: {
-      part: 'buy',
-      label: 'Button',
-      help: 'In each of its states.',
-      properties: ['background', 'text', 'border', 'borderWidth', 'radius', 'letterCase'],
-      states: ['rest', 'hover', 'focus', 'pressed'],
-      inherits: { rest: {} },
-    },
+    buy: secondButtonLook({ part: 'buy', on: 'card', label: 'Button', help: 'In each of its states.' }),
+    more: secondButtonLook({ label: 'More', help: 'The button that brings more products.' }),
   },
   opensOn: () => [],
   preview: { path: '/shop/' },

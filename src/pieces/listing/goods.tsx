@@ -52,6 +52,7 @@ export function Goods({ piece, html, isEmpty, paging }: Props): VNode {
           {paging.page < paging.pages ? (
             <a
               class="button quiet"
+              data-slot="more"
               data-pl-more
               data-word="more"
               data-loading={words.loading}

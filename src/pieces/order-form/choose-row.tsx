@@ -73,7 +73,13 @@ export function chooseRow(place: HTMLElement, asked: Asked): ChooseRow {
             onQuantity(Math.min(MOST_PER_LINE, Math.max(1, Number(event.currentTarget.value) || 1)));
           }}
         />
-        <button type="button" class="button quiet small" data-word="addOne" onClick={() => void add()}>
+        <button
+          type="button"
+          class="button quiet small"
+          data-slot="addOne"
+          data-word="addOne"
+          onClick={() => void add()}
+        >
           {words.addOne}
         </button>
       </>,

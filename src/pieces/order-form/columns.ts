@@ -128,7 +128,7 @@ export function filtersOf(
   columns: readonly FormColumn[],
   language: string,
 ): FormFilter[] {
-  if (!piece.settings.filters) return [];
+  if (!piece.settings.filterLists) return [];
   const axes = [...new Set(rows.flatMap(({ axes: own }) => Object.keys(own)))];
   const keys = [
     ...columns.filter(({ part }) => part === 'category').map(({ key, label }) => ({ key, label })),

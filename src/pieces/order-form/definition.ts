@@ -1,4 +1,16 @@
-import { choice, columns, definePiece, say, selection, selectionOf, text, toggle, type PieceOf } from '~/core/lane';
+import {
+  choice,
+  columns,
+  definePiece,
+  say,
+  selection,
+  secondButtonLook,
+  selectionOf,
+  shopButtonLook,
+  text,
+  toggle,
+  type PieceOf,
+} from '~/core/lane';
 
 const column = (label: string, help: string, on: boolean) => ({ label, help, on });
 const heading = (part: string, label: string, texts: ReturnType<typeof say>) => ({
@@ -88,7 +100,7 @@ export const orderForm = definePiece({
       help: 'A press on a heading sorts by it, another turns it round.',
       default: true,
     }),
-    filters: toggle({
+    filterLists: toggle({
       task: 'parts',
       label: 'Filters',
       help: 'Above the table, a list for each choice such as Size, and for the columns of categories and attributes.',
@@ -256,6 +268,7 @@ export const orderForm = definePiece({
       properties: ['background', 'text', 'size', 'letterCase'],
       states: ['rest'],
       inherits: { rest: {} },
+      usual: { rest: { background: 'token:panel' } },
     },
     row: {
       label: 'Rows',
@@ -263,14 +276,10 @@ export const orderForm = definePiece({
       properties: ['background', 'text', 'size'],
       states: ['rest', 'hover'],
       inherits: { rest: {} },
+      usual: { rest: { background: 'token:panel' } },
     },
-    add: {
-      label: 'Add button',
-      help: 'In each of its states.',
-      properties: ['background', 'text', 'border', 'borderWidth', 'radius', 'letterCase'],
-      states: ['rest', 'hover', 'focus', 'pressed'],
-      inherits: { rest: {} },
-    },
+    add: shopButtonLook({ label: 'Add button', help: 'For what is ticked, in each of its states.' }),
+    addOne: secondButtonLook({ on: 'row', label: 'Button of a row', help: 'In each of its states.' }),
   },
   opensOn: () => [],
   preview: { path: '/shop/' },

@@ -98,6 +98,7 @@ export function Row(props: RowProps): VNode {
           {canAdd(row) && (
             <button
               class="button quiet small"
+              data-slot="addOne"
               name="only"
               value={row.variantId}
               aria-label={`${words.addOne}: ${title}`}

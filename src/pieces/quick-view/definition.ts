@@ -1,4 +1,14 @@
-import { cartWords, choice, definePiece, mainButtonLook, numeric, type PieceOf, toggle } from '~/core/lane';
+import {
+  cartWords,
+  choice,
+  crossSetting,
+  definePiece,
+  mainButtonLook,
+  numeric,
+  type PieceOf,
+  toggle,
+} from '~/core/lane';
+import { cartSurface } from '../cart-surface/definition';
 
 export const quickView = definePiece({
   kind: 'quick-view',
@@ -7,6 +17,7 @@ export const quickView = definePiece({
   summary: 'A closer look at a product without leaving the list.',
   pages: ['home', 'listing', 'product', 'cart', 'other'],
   settings: {
+    cross: crossSetting,
     opener: choice({
       task: 'where',
       label: 'Opened by',
@@ -322,13 +333,7 @@ export const quickView = definePiece({
       states: ['rest'],
       inherits: { rest: { background: 'token:panel', text: 'token:ink' } },
     },
-    close: {
-      label: 'Close button',
-      help: 'In the corner.',
-      properties: ['background', 'text', 'border', 'borderWidth', 'radius'],
-      states: ['rest', 'hover', 'focus', 'pressed'],
-      inherits: { rest: {} },
-    },
+    close: cartSurface.looks.close,
     quiet: {
       part: 'link',
       label: 'Link to the product page',

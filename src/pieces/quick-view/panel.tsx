@@ -55,9 +55,11 @@ export function Panel({ slug, product, piece, host, previous, next }: Props): VN
             </button>
           </>
         )}
-        <button class="round" data-slot="close" aria-label={words.close} onClick={host.surfaces.close}>
-          <Icon name="close" />
-        </button>
+        {(settings.cross || (settings.phoneFull && host.device === 'phone')) && (
+          <button class="round" data-slot="close" aria-label={words.close} onClick={host.surfaces.close}>
+            <Icon name="close" />
+          </button>
+        )}
       </div>
       {product ? (
         <Body key={product.slug} product={product} piece={piece} host={host} />

@@ -1,4 +1,4 @@
-import { choice, definePiece, goods, numeric, offer, picture, text, type PieceOf } from '~/core/lane';
+import { choice, definePiece, goods, numeric, offer, picture, secondButtonLook, text, type PieceOf } from '~/core/lane';
 import { thanksWords } from './words';
 
 const box = (label: string, help: string, part?: string) =>
@@ -186,6 +186,7 @@ export const thanksPage = definePiece({
         focus: { background: 'token:accent' },
       },
     },
+    quiet: secondButtonLook({ on: 'box', label: 'Other buttons', help: 'Back to the shop, and no.' }),
   },
   opensOn: () => [],
   preview: { path: '/shop/thanks/example' },

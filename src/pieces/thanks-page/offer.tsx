@@ -78,6 +78,7 @@ export function TimedOffer({ piece, offer, action, language, isShaped }: Props):
         <button
           type="button"
           class="button quiet"
+          data-slot="quiet"
           data-pl-close
           data-word="offerNo"
           hidden={!isShaped || settings.offerStands === 'page'}

@@ -265,7 +265,7 @@ function draw({ part, piece, facts, say, language, isShaped }: PartProps): VNode
     case 'back':
       return (
         <p data-part="back">
-          <a class="button quiet" href={facts.backHref}>
+          <a class="button quiet" data-slot="quiet" href={facts.backHref}>
             {say('backToShop')}
           </a>
         </p>
@@ -353,7 +353,7 @@ function Birthday({ facts, words, say, months }: BirthdayProps): VNode {
         </div>
       </Press>
       <Press action={facts.action} intent="no-birthday">
-        <button class="button quiet" data-word="birthdayNo">
+        <button class="button quiet" data-slot="quiet" data-word="birthdayNo">
           {words.birthdayNo}
         </button>
       </Press>

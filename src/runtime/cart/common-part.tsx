@@ -26,6 +26,7 @@ interface Props {
     readonly suggestionCount: number;
     readonly taxShown: 'within' | 'line' | 'hidden';
     readonly why: boolean;
+    readonly deliveryLater?: boolean;
   };
 }
 

@@ -42,7 +42,7 @@ export function Coupon({ shown, words, folded }: Props): VNode {
         <span data-word="coupon">{words.coupon}</span>
         <input name="code" maxLength={60} required autoComplete="off" aria-invalid={problem ? true : undefined} />
       </label>
-      <button class="second" data-word="couponUse">
+      <button class="second" data-slot="second" data-word="couponUse">
         {words.couponUse}
       </button>
       {problem && (

@@ -65,7 +65,7 @@ export function Estimate({ shown, words }: Props): VNode | null {
             aria-invalid={problem ? true : undefined}
           />
         </label>
-        <button class="second" data-word="estimateGo">
+        <button class="second" data-slot="second" data-word="estimateGo">
           {words.estimateGo}
         </button>
         {problem && (

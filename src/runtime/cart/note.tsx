@@ -32,7 +32,7 @@ export function Note({ shown, words }: Props): VNode {
           }}
         />
       </label>
-      <button class="second" data-word="noteKeep">
+      <button class="second" data-slot="second" data-word="noteKeep">
         {words.noteKeep}
       </button>
     </CartForm>

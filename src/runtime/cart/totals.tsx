@@ -23,7 +23,12 @@ type TotalWord = Extract<
 interface Props {
   readonly shown: CartShown;
   readonly words: Readonly<Record<TotalWord, string>>;
-  readonly settings: { readonly taxShown: 'within' | 'line' | 'hidden'; readonly why: boolean };
+  readonly settings: {
+    readonly taxShown: 'within' | 'line' | 'hidden';
+    readonly why: boolean;
+    /** Whether a line says that delivery is told later. */
+    readonly deliveryLater?: boolean;
+  };
 }
 
 /** The sums, each of which can be unfolded into what it is made of. */
@@ -46,7 +51,9 @@ export function Totals({ shown, words, settings }: Props): VNode {
             sum={money(-amountMinor)}
           />
         ))}
-        {cart.needsDelivery && <Row name={words.delivery} word="delivery" sum={deliveryText(cart, words, money)} />}
+        {cart.needsDelivery && (cart.deliveryMinor !== null || settings.deliveryLater !== false) && (
+          <Row name={words.delivery} word="delivery" sum={deliveryText(cart, words, money)} />
+        )}
         {isOut && <Row name={`${words.total} − ${words.tax}`} sum={money(bare)} />}
         {showsTax && <Row name={words.tax} word="tax" sum={money(cart.taxMinor)} />}
         <Row name={words.total} word="total" sum={money(cart.totalMinor)} isMain />

@@ -8,7 +8,7 @@ interface Saying {
 }
 
 const CSS = `:host{position:fixed;inset:auto;margin:0;border:0;padding:0;background:none;overflow:visible;z-index:2147482500;display:block;pointer-events:none}
-p{margin:0;width:max-content;max-width:min(22rem,100vw - 1.5rem);padding:.55rem .9rem;font:600 1rem/1.4 'Figtree Variable',system-ui,sans-serif;color:var(--pl-paper);background:var(--pl-ink);border-radius:8px;border-inline-start:4px solid var(--pl-accent);overflow-wrap:anywhere}
+p{margin:0;width:max-content;max-width:min(22rem,100vw - 1.5rem);padding:.55rem .9rem;font:600 1rem/1.4 var(--pl-font);color:var(--pl-paper);background:var(--pl-ink);border-radius:8px;border-inline-start:4px solid var(--pl-accent);overflow-wrap:anywhere}
 p.bad{border-color:var(--pl-sale)}p:empty{visibility:hidden}
 @media(forced-colors:active){p{border:2px solid}}`;
 

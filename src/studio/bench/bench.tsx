@@ -15,7 +15,7 @@ import { LookPanel } from './look-panel';
 import { Outline } from './outline';
 import type { OwnLayout } from './own-layouts';
 import { PartsPanel } from './parts-panel';
-import { Preview } from './preview';
+import { Preview, type Measured } from './preview';
 import type { Samples } from './samples';
 import { Situations } from './situations';
 import { WherePanel } from './where-panel';
@@ -61,6 +61,7 @@ function BenchScreen({ pieceId, samples, categories, tags, start, layouts: ownLa
   const [language, setLanguage] = useState(lane.shop.languages[0]!);
   const [force, setForce] = useState<LookState>('rest');
   const [situation, setSituation] = useState<Situation>(situations[0]!);
+  const [measured, setMeasured] = useState<Measured | null>(null);
   const [width, setWidth] = useState(start.width ?? situations[0]!.width);
   const changes = describeDifference(live.lane, lane, definitions).filter((item) => item.pieceId === pieceId).length;
 
@@ -180,6 +181,7 @@ function BenchScreen({ pieceId, samples, categories, tags, start, layouts: ownLa
         force={force}
         onSelect={select}
         onWord={editWord}
+        onMeasured={setMeasured}
         onSetting={(setting, value) => edit((draft) => void (draft.settings[setting] = value), `setting ${setting}`)}
       />
       <Tabs.Content
@@ -201,7 +203,7 @@ function BenchScreen({ pieceId, samples, categories, tags, start, layouts: ownLa
             editWord={editWord}
           />
         )}
-        {task === 'look' && <LookPanel {...panel} theme={lane.theme} force={force} onForce={setForce} />}
+        {task === 'look' && <LookPanel {...panel} theme={lane.theme} {...{ force, measured }} onForce={setForce} />}
       </Tabs.Content>
       <Situations situations={situations} current={situation} onPut={put} />
     </Tabs.Root>

@@ -17,7 +17,9 @@ import {
 import { contrastRatio, LEAST_CONTRAST, nearestPassing } from '~/core/proof';
 import { Amount, Row, SettingControl } from '../shared/controls';
 import { Segmented } from '../shared/segmented';
+import { lookAt, type ComesTo } from './comes-to';
 import type { PanelProps } from './panel';
+import type { Measured } from './preview';
 
 const STATES: Readonly<Record<LookState, string>> = {
   rest: 'Rest',
@@ -30,16 +32,15 @@ interface Props extends PanelProps {
   readonly theme: Theme;
   readonly force: LookState;
   readonly onForce: (state: LookState) => void;
+  /** How the piece stands in the preview; null until it is known. */
+  readonly measured: Measured | null;
 }
 
 /** Colours and sizes in every state; what is not set follows the shop's theme. */
-export function LookPanel({ piece, definition, part, edit, theme, force, onForce }: Props) {
+export function LookPanel({ piece, definition, part, edit, theme, force, onForce, measured }: Props) {
   const settings = Object.entries(definition.settings).filter(([, spec]) => spec.task === 'look');
   const own = Object.entries(definition.looks).filter(([, slot]) => part === null || slot.part === part);
   const slots = own.length > 0 ? own : Object.entries(definition.looks);
-  // What has no panel of its own stands on the page.
-  const ground = definition.looks['panel'];
-  const behind = ground && resolveLook(ground, piece.look.slots['panel'], 'rest', 'background');
   const [css, setCss] = useState(piece.look.css);
   useEffect(() => setCss(piece.look.css), [piece.look.css]);
   const { problems } = readCustomCss(css);
@@ -56,7 +57,10 @@ export function LookPanel({ piece, definition, part, edit, theme, force, onForce
           overrides={piece.look.slots[key]}
           state={slot.states.includes(force) ? force : 'rest'}
           theme={theme}
-          background={resolveColour(behind ?? (ground ? 'token:panel' : 'token:paper'), theme)}
+          comes={lookAt(
+            { definition, set: piece.look.slots, key, theme, measured },
+            slot.states.includes(force) ? force : 'rest',
+          )}
           set={(state, property, value) =>
             edit((draft) => {
               const states = (draft.look.slots[key] ??= {});
@@ -124,12 +128,12 @@ interface SlotProps {
   readonly overrides: PanelProps['piece']['look']['slots'][string];
   readonly state: LookState;
   readonly theme: Theme;
-  /** What lies behind a slot that has no background of its own. */
-  readonly background: string;
+  /** What it comes to, whoever says so. */
+  readonly comes: ComesTo;
   readonly set: (state: LookState, property: LookProperty, value: LookValue | undefined) => void;
 }
 
-function SlotFields({ slot, overrides, state, theme, background, set }: SlotProps) {
+function SlotFields({ slot, overrides, state, theme, comes, set }: SlotProps) {
   return (
     <section className="flex flex-col gap-2.5 border-t border-mortar pt-3">
       <header>
@@ -152,7 +156,7 @@ function SlotFields({ slot, overrides, state, theme, background, set }: SlotProp
           >
             {spec.type === 'px' ? (
               <Amount
-                value={Number(value ?? (property === 'radius' ? theme.radiusPx : 0))}
+                value={Number(value ?? comes.of(property))}
                 min={0}
                 max={spec.max!}
                 step={1}
@@ -174,21 +178,18 @@ function SlotFields({ slot, overrides, state, theme, background, set }: SlotProp
                 ))}
               </select>
             ) : (
-              <Colour label={`${slot.label}: ${spec.label}`} value={value} theme={theme} onChange={change} />
+              <Colour
+                label={`${slot.label}: ${spec.label}`}
+                value={value}
+                comes={String(comes.of(property))}
+                theme={theme}
+                onChange={change}
+              />
             )}
           </Row>
         );
       })}
-      {slot.properties.includes('text') && (
-        <Contrast
-          slot={slot}
-          overrides={overrides}
-          state={state}
-          theme={theme}
-          background={background}
-          onFix={(colour) => set(state, 'text', colour)}
-        />
-      )}
+      {slot.properties.includes('text') && <Contrast comes={comes} onFix={(colour) => set(state, 'text', colour)} />}
     </section>
   );
 }
@@ -196,16 +197,19 @@ function SlotFields({ slot, overrides, state, theme, background, set }: SlotProp
 function Colour({
   label,
   value,
+  comes,
   theme,
   onChange,
 }: {
   label: string;
   value: LookValue | undefined;
+  /** What it comes to where nothing is set. */
+  comes: string;
   theme: Theme;
   onChange: (value: LookValue) => void;
 }) {
   const isToken = typeof value === 'string' && value.startsWith('token:');
-  const hex = value === undefined ? theme.panel : resolveColour(value, theme);
+  const hex = value === undefined ? comes : resolveColour(value, theme);
   return (
     <div className="flex gap-2">
       <input
@@ -218,7 +222,7 @@ function Colour({
       <select
         className="field min-w-0 flex-1"
         aria-label={`${label}, from the theme`}
-        value={isToken ? value : 'own'}
+        value={isToken ? value : value === undefined ? 'unset' : 'own'}
         onChange={(event) => onChange(event.target.value === 'own' ? hex : event.target.value)}
       >
         {THEME_COLOURS.map((token) => (
@@ -226,24 +230,15 @@ function Colour({
             {THEME_LABELS[token]}
           </option>
         ))}
+        {value === undefined && <option value="unset">As usual: {hex}</option>}
         <option value="own">Own colour: {hex}</option>
       </select>
     </div>
   );
 }
 
-/** The contrast of text on its background in this state, and the nearest colour that passes. */
-function Contrast({
-  slot,
-  overrides,
-  state,
-  theme,
-  background,
-  onFix,
-}: Omit<SlotProps, 'set'> & { onFix: (colour: string) => void }) {
-  const text = resolveColour(resolveLook(slot, overrides, state, 'text') ?? 'token:ink', theme);
-  const behind = resolveLook(slot, overrides, state, 'background');
-  const ground = behind === undefined ? background : resolveColour(behind, theme);
+/** The contrast of text on what lies behind it in this state, and the nearest colour that passes. */
+function Contrast({ comes: { text, ground }, onFix }: { comes: ComesTo; onFix: (colour: string) => void }) {
   const ratio = contrastRatio(text, ground);
   if (ratio === null) return null;
   const passes = ratio >= LEAST_CONTRAST;

@@ -32,12 +32,16 @@ interface Props {
   readonly onWord: (word: string, text: string) => void;
   /** A setting changed by hand in the preview, such as a place by dragging. */
   readonly onSetting: (setting: string, value: string) => void;
+  readonly onMeasured: (measured: Measured) => void;
 }
+
+/** How the piece stands in the preview, in one of its states. */
+export type Measured = Pick<Extract<FromPreview, { pl: 'measured' }>, 'state' | 'slots'>;
 
 /** The real shop in a frame. Every change of the draft is compiled and posted to it; nothing is saved or reloaded for that. */
 export function Preview(props: Props) {
   const { pieceId, path, categories, situation, samples, language, width, onWidth, part, force } = props;
-  const { onSelect, onWord, onSetting } = props;
+  const { onSelect, onWord, onSetting, onMeasured } = props;
   const { lane: whole, token, live, edit } = useDraft();
   // One that was just removed is shown once more, until the page is left.
   const last = useRef(whole);
@@ -48,8 +52,8 @@ export function Preview(props: Props) {
   const seq = useRef(0);
   const [ready, setReady] = useState(0);
   const [scale, setScale] = useState({ by: 1, height: 0 });
-  const listeners = useRef({ onSelect, onWord, onSetting });
-  listeners.current = { onSelect, onWord, onSetting };
+  const listeners = useRef({ onSelect, onWord, onSetting, onMeasured });
+  listeners.current = { onSelect, onWord, onSetting, onMeasured };
   const product = situation.product ? (samples.products[situation.product] ?? null) : null;
   const isServerDrawn = definitionOf(lane.pieces[pieceId]?.kind ?? '')?.spots !== undefined;
   // An off piece is shown all the same: it is being shaped.
@@ -82,6 +86,7 @@ export function Preview(props: Props) {
       if (message.pl === 'word' && message.pieceId === pieceId) listeners.current.onWord(message.word, message.text);
       if (message.pl === 'setting' && message.pieceId === pieceId)
         listeners.current.onSetting(message.setting, message.value);
+      if (message.pl === 'measured' && message.pieceId === pieceId) listeners.current.onMeasured(message);
       if (message.pl === 'painted') frame.current.dataset['painted'] = String(message.seq);
     };
     addEventListener('message', hear);

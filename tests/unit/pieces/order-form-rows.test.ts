@@ -97,7 +97,7 @@ describe('columns of an order form', () => {
         choose: 'Choose options',
         addOne: 'Add',
       },
-      settings: { columns: {}, adds: 'ticks', attributes: '', filters: true, ...settings },
+      settings: { columns: {}, adds: 'ticks', attributes: '', filterLists: true, ...settings },
     }) as unknown as OrderFormPiece;
   const rows = [
     row(1, { attributes: { Span: '120', Sail: 'Ripstop' }, axes: { Size: 'L' } }),
@@ -133,6 +133,6 @@ describe('columns of an order form', () => {
       { key: 'axis:Size', label: 'Size', values: ['L', 'M'] },
       { key: 'attribute:Span', label: 'Span', values: ['90', '120'] },
     ]);
-    expect(filtersOf(piece(['name'], { filters: false }), rows, [], 'en')).to.deep.equal([]);
+    expect(filtersOf(piece(['name'], { filterLists: false }), rows, [], 'en')).to.deep.equal([]);
   });
 });

@@ -5,6 +5,7 @@ import { useState } from 'react';
 import type { LookState, Piece, Task } from '~/core/lane';
 import { definitionOf } from '~/pieces/registry';
 import type { PanelProps } from '~/studio/bench/panel';
+import type { Measured } from '~/studio/bench/preview';
 import { liveDemoLane } from '../../../demo/lane';
 import { withStudio } from '../../support/studio';
 
@@ -291,11 +292,11 @@ describe('a panel of the bench', () => {
   });
 
   describe('for looks', () => {
-    function showLook(part: string | null) {
+    function showLook(part: string | null, measured: Measured | null = null) {
       const { LookPanel } = studio.loaded;
       function Forced(props: PanelProps) {
         const [force, setForce] = useState<LookState>('rest');
-        return <LookPanel {...props} theme={liveDemoLane().theme} force={force} onForce={setForce} />;
+        return <LookPanel {...props} theme={liveDemoLane().theme} {...{ force, measured }} onForce={setForce} />;
       }
       return showPanel('quick-view', part, (props) => <Forced {...props} />);
     }
@@ -314,6 +315,24 @@ describe('a panel of the bench', () => {
       expect(keys.at(-1)).to.equal('look add hover background');
       await studio.user.click(view.getByText('back to default'));
       expect(slot()).to.deep.equal({ rest: { background: 'token:ink' }, hover: {} });
+    });
+
+    it('shows what comes of what is not set, as it stands in the preview', async () => {
+      const look = { text: '#112233', ground: '#f0f0f0', background: '#f0f0f0', border: '#445566' };
+      const view = showLook('link', {
+        ...{ state: 'rest' as const },
+        slots: { quiet: { ...look, borderWidth: 3, radius: 17, size: 15 } },
+      });
+      const label = definitionOf('quick-view')!.looks['quiet']!.label;
+      const value = (name: string) => (view.getByLabelText(`${label}: ${name}`) as HTMLInputElement).value;
+
+      expect([value('Border'), value('Background')]).to.deep.equal(['#445566', '#f0f0f0']);
+      view.getByText('As usual: #445566');
+      expect(view.getAllByDisplayValue('17').length).to.be.greaterThan(0);
+      expect(view.getByTestId('contrast').textContent).to.match(/^Contrast 14\.\d : 1/);
+      // Of another state nothing was measured: what the rules say is shown.
+      await studio.user.click(view.getByLabelText('Hover'));
+      expect(value('Border')).to.not.equal('#445566');
     });
 
     it('says when text is too faint, and mends it', async () => {
@@ -362,7 +381,7 @@ describe('a panel of the bench', () => {
               onLanguage={none}
               editWord={none}
             />
-            <LookPanel {...props} theme={lane.theme} force="rest" onForce={none} />
+            <LookPanel {...props} theme={lane.theme} force="rest" onForce={none} measured={null} />
           </>
         ));
         expect(view.container.querySelectorAll('[role=radiogroup]').length, `${kind} ${part}`).to.be.at.least(2);
