@@ -79,7 +79,7 @@ export function tracksOf(columns: readonly FormColumn[], { piece, rows, money }:
     const fixed = (letters: number) => `calc(${round(Math.max(letters, least) * times)}ch + ${PADDING})`;
     switch (column.part) {
       case 'picture':
-        return `calc(${round(3 * times)}rem + ${PADDING})`;
+        return `max(calc(${round(3 * times)}rem + ${PADDING}), ${fixed(0)})`;
       case 'price':
         return fixed(money(dearest).length + 1);
       case 'sum':
