@@ -115,14 +115,14 @@ try {
 
   // Pieces of which there are many: an order form, and a list in place of a listing's own products.
   await owner.goto(`${ORIGIN}/studio/stretch/add`);
-  await owner.getByRole('button', { name: /^Add .*order form$/i }).click();
+  await owner.getByRole('button', { name: 'Add: Order form' }).click();
   await owner.getByRole('heading', { name: /^Shape Order form/i }).waitFor();
   await owner.getByLabel('From').selectOption('category');
   await owner.getByLabel('Category').selectOption('spares');
   await owner.frameLocator('[data-testid=preview]').getByText('Ripstop Patch').first().waitFor();
   await shoot('bench-order-form', owner);
   await owner.goto(`${ORIGIN}/studio/stretch/browse`);
-  await owner.getByRole('button', { name: /^Add .*product list$/i }).click();
+  await owner.getByRole('button', { name: 'Add: Product list' }).click();
   await owner.getByLabel('Place').selectOption('listing.main');
   await owner.locator('header').getByRole('checkbox').check();
   await owner.getByRole('tab', { name: 'Parts' }).click();

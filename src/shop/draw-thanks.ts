@@ -8,7 +8,7 @@ import type { ThanksPagePiece } from '~/pieces/thanks-page/definition';
 import { ThanksPage, type ThanksFacts } from '~/pieces/thanks-page/page';
 import { findProduct } from '~/services/catalogue/browse-shop';
 import { exampleAfterOffer, showAfterOffer } from '~/services/orders/add-after';
-import { asksBirthday, showCode } from '~/services/orders/next-time';
+import { ableOffer, asksBirthday, showCode } from '~/services/orders/next-time';
 import { afterOfferOf, couponOfferOf, hasPart } from '~/services/orders/thanks-page';
 import { dayIn } from '~/core/time';
 import { processSlot } from '~/services/process-slot';
@@ -119,6 +119,7 @@ async function factsOf(
     added: addition?.state === 'paid' ? money(addition.amountMinor) : null,
     code: coupon === null ? null : ((await codeOf(shop, order, coupon, isExample))?.toUpperCase() ?? null),
     canReorder: bought.length > 0,
+    reorderOff: isBuyer ? reorderOff(shop, piece.settings.reorderOffer) : null,
     months:
       isBuyer && hasPart(piece, 'birthday') && (isExample || (await asksBirthday(app, order)))
         ? monthNames(order.language)
@@ -158,3 +159,11 @@ function monthNames(language: string): string[] {
 
 const mailTo = (subject: string, body: string) =>
   `mailto:?subject=${encodeURIComponent(subject)}&body=${encodeURIComponent(body)}`;
+
+/** What the offer chosen for ordering again takes off, as it is read. */
+function reorderOff({ app, lane, money }: ShopContext, offerId: string): string | null {
+  const offer = ableOffer(lane, offerId, app.now());
+  if (!offer) return null;
+  if (offer.kind === 'percentOff') return `${offer.basisPoints / 100} %`;
+  return offer.kind === 'amountOff' ? money(offer.amountMinor) : offer.name;
+}

@@ -7,7 +7,7 @@ import { viewCart } from '~/services/cart/show-cart';
 import { circumstancesOf } from '~/services/cart/circumstances';
 import { liveLane } from '~/services/lane/live-lane';
 import { showBlocks } from '~/services/links/earned';
-import { asksBirthday, giveCode, keepBirthday, orderAgain, showCode } from '~/services/orders/next-time';
+import { asksBirthday, giveCode, keepBirthday, orderAgain, reorderCode, showCode } from '~/services/orders/next-time';
 import { exampleOrder } from '~/services/orders/example-order';
 import { ORDER_FORM } from '../support/checkout';
 import { sellWith } from '../support/live-offers';
@@ -100,7 +100,17 @@ describe('after an order, for the next', () => {
       thanks![i]!.days.map((one) => [one.orders, one.revenueMinor]).filter(([orders]) => orders! > 0);
     expect([earned(0), earned(1)]).to.deep.equal([[[1, totalMinor]], []]);
 
+    // Ordering again has an offer of its own, where its owner chose one; a code is given once, and none once it was used.
+    const other = await order('own@example.com');
+    const ofOwn = await reorderCode(shop.app, other, { own: 'again', coupon: null });
+    expect(ofOwn).to.match(/^again-/);
+    expect(await reorderCode(shop.app, other, { own: 'again', coupon: null })).to.equal(ofOwn);
+    expect(await reorderCode(shop.app, other, { own: '', coupon: 'again' })).to.equal(ofOwn);
+    expect(await reorderCode(shop.app, other, { own: '', coupon: null })).to.equal(null);
+    expect(await reorderCode(shop.app, bought, { own: 'again', coupon: null })).to.equal(null);
+
     await sellAgain({ until: '2020-01-01T00:00:00Z' });
+    expect(await reorderCode(shop.app, other, { own: 'again', coupon: null })).to.equal(null);
     expect(await giveCode(shop.app, await order('late@example.com'), 'again')).to.equal(null);
   });
 

@@ -127,6 +127,7 @@ for (const definition of definitions.filter(({ spots }) => spots !== undefined))
         filters: 'few',
         most: 3,
         never: 'light wind',
+        reorderOffer: 'again',
         shape: 'text',
         ...(definition.kind === 'thanks-page' && { columns: 'halves' }),
       } as Readonly<Record<string, SettingValue>>;

@@ -124,6 +124,12 @@ export const thanksPage = definePiece({
       label: 'Which offer',
       help: 'One whose codes each work once. Every order gets a code of its own, on this page and in its mail.',
     }),
+    reorderOffer: offer({
+      task: 'parts',
+      part: 'reorder',
+      label: 'What it takes off',
+      help: 'An offer whose codes each work once; one comes into the cart with the goods. None: the code for next time, where there is one.',
+    }),
   },
   parts: {
     thanks: { label: 'Thanks', help: 'Heading, number and day, and what has become of it since.', on: true },

@@ -42,6 +42,8 @@ export interface ThanksFacts {
   readonly added: string | null;
   readonly code: string | null;
   readonly canReorder: boolean;
+  /** What an offer of its own takes off ordering again, as it is read; null: none. */
+  readonly reorderOff: string | null;
   /** Names of the months, where the buyer is to be asked. */
   readonly months: readonly string[] | null;
   readonly mail: string | null;
@@ -228,6 +230,9 @@ function draw({ part, piece, facts, say, language, isShaped }: PartProps): VNode
       return !facts.canReorder ? null : (
         <Box part="reorder" id="reorder">
           <h2 data-word="reorderTitle">{words.reorderTitle}</h2>
+          {facts.reorderOff !== null && (
+            <p data-word="reorderOff">{fill(words.reorderOff, { off: facts.reorderOff })}</p>
+          )}
           <Press action={action} intent="reorder">
             <button class="button" data-slot="button" data-word="reorderButton">
               {words.reorderButton}

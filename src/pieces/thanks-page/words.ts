@@ -70,9 +70,15 @@ export const thanksWords = {
     part: 'reorder',
     default: say('The same again?', 'Dasselbe noch einmal?', 'الطلب نفسه مرة أخرى؟'),
   },
+  reorderOff: {
+    label: 'What it takes off',
+    help: 'Where an offer is chosen for it; {off} is what that takes off.',
+    part: 'reorder',
+    default: say('With {off} off.', 'Mit {off} Nachlass.', 'بخصم {off}.'),
+  },
   reorderButton: {
     label: 'Button',
-    help: 'Puts everything of this order into the cart, with the code for next time where there is one. The mail has a link of this name.',
+    help: 'Puts everything of this order into the cart, with its discount or the code for next time, where there is one. The mail has a link of this name.',
     part: 'reorder',
     default: say('Order again', 'Noch einmal bestellen', 'اطلب مرة أخرى'),
   },

@@ -1,3 +1,4 @@
+import type { Lane } from '~/core/lane';
 import { PLACE_KEY, type Order } from '~/core/orders';
 import { offersOf, plainCode } from '~/core/pricing';
 import { fail, ok, type Result } from '~/core/problems';
@@ -7,17 +8,17 @@ import { shopperKey } from '~/services/cart/circumstances';
 import { liveLane } from '~/services/lane/live-lane';
 import { newCode } from '~/services/offers/one-time-codes';
 
-async function ableOffer(app: App, offerId: string) {
-  const { lane } = await liveLane(app);
+/** An offer of which codes can be given out now. */
+export function ableOffer(lane: Pick<Lane, 'offers'>, offerId: string, at: number) {
   const offer = offersOf(lane.offers).find(({ id }) => id === offerId);
   const until = offer?.when.until ?? null;
-  const isOver = until !== null && Date.parse(until) <= app.now();
+  const isOver = until !== null && Date.parse(until) <= at;
   return offer && offer.on && offer.when.isOneTime && offer.when.code !== null && !isOver ? offer : null;
 }
 
 /** Gives an order a code of its own for next time, once; null where the offer is not there. */
 export async function giveCode(app: App, order: Pick<Order, 'id'>, offerId: string): Promise<string | null> {
-  const offer = await ableOffer(app, offerId);
+  const offer = ableOffer((await liveLane(app)).lane, offerId, app.now());
   if (!offer) return null;
   return app.db.inTransaction(async () => {
     const given = await app.afterOrders.findGiven(order.id, offerId);
@@ -31,11 +32,22 @@ export async function giveCode(app: App, order: Pick<Order, 'id'>, offerId: stri
 
 /** The code an order was given, as long as it can be used; null otherwise. */
 export async function showCode(app: App, order: Pick<Order, 'id'>, offerId: string): Promise<string | null> {
-  if (offerId === '' || !(await ableOffer(app, offerId))) return null;
+  if (offerId === '' || !ableOffer((await liveLane(app)).lane, offerId, app.now())) return null;
   const code = await app.afterOrders.findGiven(order.id, offerId);
   if (code === null) return null;
   const [known] = await app.codes.find([plainCode(code)]);
   return known && !known.isUsed ? code : null;
+}
+
+/** The code that comes with ordering again: of the offer chosen for that, else that for next time; null where there is none. */
+export async function reorderCode(
+  app: App,
+  order: Pick<Order, 'id'>,
+  { own, coupon }: { readonly own: string; readonly coupon: string | null },
+): Promise<string | null> {
+  if (own === '') return coupon === null ? null : showCode(app, order, coupon);
+  await giveCode(app, order, own);
+  return showCode(app, order, own);
 }
 
 /**
