@@ -89,6 +89,19 @@ function leftOf(
   return marginMinor + share * (rate * (fromMinor - goodsMinor) - feeMinor);
 }
 
+/** The sum that leaves most, and whether it lies at an end of those looked at: then a better one may lie beyond. */
+export function bestFrom({ steps }: Pick<FreeFromAnswer, 'steps'>): {
+  readonly best: FreeFrom | null;
+  readonly end: 'lowest' | 'highest' | null;
+} {
+  const best = steps.reduce<FreeFrom | null>(
+    (most, step) => (most === null || step.perOrderMinor > most.perOrderMinor ? step : most),
+    null,
+  );
+  if (best === null || steps.length < 2) return { best, end: null };
+  return { best, end: best === steps[0] ? 'lowest' : best === steps.at(-1) ? 'highest' : null };
+}
+
 /** Sums to look at: round ones, from small to more than most orders come to. */
 export function sumsToTry(currency: Currency, steps = 24): number[] {
   return Array.from({ length: steps }, (_, i) => (i + 1) * usualSum(5, currency));

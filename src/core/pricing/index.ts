@@ -41,7 +41,7 @@ export {
   type GuardAnswer,
   type Margins,
 } from './margins';
-export { freeFrom, sumsToTry, type FreeFrom, type FreeFromAnswer } from './free-from';
+export { bestFrom, freeFrom, sumsToTry, type FreeFrom, type FreeFromAnswer } from './free-from';
 export { findOverlaps, type Overlap } from './overlaps';
 export { guard } from './guard';
 export { lowestShownBefore, offerMoments, type ShownPrice } from './shown-history';

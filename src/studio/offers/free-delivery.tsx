@@ -2,7 +2,7 @@ import type { EChartsOption } from 'echarts';
 import { useContext, useMemo, useState } from 'react';
 import type { Lane } from '~/core/lane';
 import { currencyOf } from '~/core/money';
-import { offerSchema, type FreeFromAnswer } from '~/core/pricing';
+import { bestFrom, offerSchema, type FreeFromAnswer } from '~/core/pricing';
 import { askJson } from '../shared/api';
 import { Chart, CHART_TEXT } from '../shared/chart';
 import { useDraft } from '../shared/draft-store';
@@ -11,6 +11,12 @@ import { NamesContext } from './names-context';
 
 /** The offer that is free delivery from a sum on, as Settings keep it, too. */
 const FREE = 'free-delivery';
+
+/** Where the best of the sums looked at is the first or the last of them. */
+const END_WORDS = {
+  lowest: 'That is the lowest sum looked at: a lower one may leave more still.',
+  highest: 'That is the highest sum looked at: a higher one, or no free delivery at all, may leave more still.',
+} as const;
 
 /** From which sum on free delivery leaves most, by the orders there were. */
 export function FreeDelivery({ lane }: { lane: Lane }) {
@@ -22,7 +28,7 @@ export function FreeDelivery({ lane }: { lane: Lane }) {
   const [answer, setAnswer] = useState<FreeFromAnswer | null>(null);
   const offer = lane.offers[FREE];
   const present = offer?.on && offer.kind === 'deliveryOff' ? offer.when.minGoodsMinor : null;
-  const best = answer?.steps.reduce((a, b) => (b.perOrderMinor > a.perOrderMinor ? b : a)) ?? null;
+  const { best, end } = answer ? bestFrom(answer) : { best: null, end: null };
 
   async function look(): Promise<void> {
     try {
@@ -86,6 +92,7 @@ export function FreeDelivery({ lane }: { lane: Lane }) {
             Under this estimate {reader.money(best.fromMinor)} leaves most:{' '}
             {reader.money(Math.round(best.perOrderMinor))} of an order before tax, between{' '}
             {reader.money(Math.round(best.lowMinor))} and {reader.money(Math.round(best.highMinor))}.{' '}
+            {end !== null && `${END_WORDS[end]} `}
             {present !== null && `It is from ${reader.money(present)} on now.`}
             {answer.leftOut > 0 &&
               ` ${answer.leftOut} orders are left out: they are not sent, or something in them has no known cost.`}

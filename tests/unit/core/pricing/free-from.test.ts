@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { minor } from '~/core/money';
 import { currencyOf } from '~/core/money';
-import { freeFrom, sumsToTry, type PastOrder } from '~/core/pricing';
+import { bestFrom, freeFrom, sumsToTry, type PastOrder } from '~/core/pricing';
 
 const TAX = { basisPoints: 2000, included: true };
 const order = (goods: number, cost: number | null, deliveryMinor = 600): PastOrder => ({
@@ -37,5 +37,18 @@ describe('free delivery from a sum', () => {
     expect(answer).to.include({ orders: 2, leftOut: 2 });
     expect(freeFrom([], [5000], { share: 0, reach: 0 }, TAX).steps[0]!.perOrderMinor).to.equal(0);
     expect(sumsToTry(currencyOf('EUR')).slice(0, 2)).to.deep.equal([500, 1000]);
+  });
+
+  it('says when its best lies at an end of what was looked at', () => {
+    const best = (sums: number[], share = 0) => {
+      const { best: found, end } = bestFrom(freeFrom(orders, sums, { share, reach: 0.3 }, TAX));
+      return [found?.fromMinor ?? null, end];
+    };
+    // While nobody fills up, the sum that nobody reaches leaves most; where it is not the last one looked at, so much is known.
+    expect(best([3000, 5000, 10_000])).to.deep.equal([10_000, 'highest']);
+    expect(best([3000, 10_000, 12_000])).to.deep.equal([10_000, null]);
+    expect(best([10_000, 12_000])).to.deep.equal([10_000, 'lowest']);
+    expect(best([10_000])).to.deep.equal([10_000, null]);
+    expect(bestFrom({ steps: [] })).to.deep.equal({ best: null, end: null });
   });
 });
