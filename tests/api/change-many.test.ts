@@ -99,6 +99,10 @@ describe('many products at once', () => {
     const some = await run({ slugs: ['kestrel', 'heron'], change: { kind: 'tag', tag: 'two', on: true }, apply: true });
     expect([some.products, await total({ tags: ['two'] })]).to.deep.equal([2, 2]);
 
+    // Hiding everything is asked about before; hiding some is not.
+    const hide = { change: { kind: 'shown', on: false }, apply: false } as const;
+    expect((await run(hide)).hidesAll).to.equal(true);
+    expect((await run({ ...hide, slugs: ['kestrel'] })).hidesAll).to.equal(false);
     const hidden = await run({ change: { kind: 'shown', on: false }, apply: true });
     expect([hidden.products, await total({})]).to.deep.equal([all, 0]);
     await undoMany(shop.app, hidden.id!, 1);

@@ -38,6 +38,8 @@ export interface BulkResult {
   /** Rows in all; `rows` holds the first. */
   readonly count: number;
   readonly products: number;
+  /** Whether the shop would show nothing any more. */
+  readonly hidesAll: boolean;
   /** To undo it by; null while nothing was written. */
   readonly id: number | null;
 }
@@ -58,13 +60,22 @@ export async function changeMany(
     const ids = await app.catalogue.listIdsForOwner({ ...query, page: 1, pageSize: MOST_PRODUCTS });
     return planRows(app, ids, change);
   };
-  const view = (rows: readonly (BulkRow & { change: Change; productId: number })[], id: number | null): BulkResult => ({
+  const view = (
+    rows: readonly (BulkRow & { change: Change; productId: number })[],
+    id: number | null,
+    hidesAll = false,
+  ): BulkResult => ({
+    hidesAll,
     rows: rows.slice(0, ROWS_SHOWN).map(({ name, sku, from, to }) => ({ name, sku, from, to })),
     count: rows.length,
     products: new Set(rows.map((row) => row.productId)).size,
     id,
   });
-  if (!apply) return ok(view(await plan(), null));
+  if (!apply) {
+    const rows = await plan();
+    const hides = change.kind === 'shown' && !change.on && rows.length > 0;
+    return ok(view(rows, null, hides && rows.length === (await app.catalogue.countProducts({}))));
+  }
   const touched: number[] = [];
   const write = () =>
     app.db.inTransaction(async (): Promise<Result<BulkResult>> => {

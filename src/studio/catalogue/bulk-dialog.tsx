@@ -7,6 +7,7 @@ import { money, plural } from '../shared/format';
 import { Modal } from '../shared/modal';
 import { NumberField } from '../shared/number-field';
 import { Segmented } from '../shared/segmented';
+import { Tick } from '../shared/tick';
 
 interface BulkResult {
   readonly rows: readonly {
@@ -17,6 +18,7 @@ interface BulkResult {
   }[];
   readonly count: number;
   readonly products: number;
+  readonly hidesAll: boolean;
   readonly id: number | null;
 }
 
@@ -47,6 +49,7 @@ export function BulkDialog({ list, slugs, total, onClose }: Props) {
   const [done, setDone] = useState<BulkResult | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
+  const [isSure, setSure] = useState(false);
   const change: BulkChange | null =
     kind === 'price'
       ? { kind, percent, endMinor: ending === 'none' || exponent === 0 ? null : Number(ending) * 10 ** (exponent - 2) }
@@ -59,6 +62,7 @@ export function BulkDialog({ list, slugs, total, onClose }: Props) {
 
   useEffect(() => {
     setPreview(null);
+    setSure(false);
     if (change === null || done) return;
     const stop = new AbortController();
     const timer = setTimeout(() => {
@@ -222,6 +226,12 @@ export function BulkDialog({ list, slugs, total, onClose }: Props) {
           </div>
         )}
         {shown && shown.count === 0 && <p className="help">Nothing would change.</p>}
+        {preview?.hidesAll && !done && (
+          <div className="flex flex-col gap-1.5 border-s-4 border-brick ps-3">
+            <p role="status">The shop would show no product any more, to anybody, at once.</p>
+            <Tick label="Hide everything all the same" checked={isSure} onChange={setSure} />
+          </div>
+        )}
         {problem && (
           <p role="alert" className="text-brick">
             {problem}
@@ -246,7 +256,7 @@ export function BulkDialog({ list, slugs, total, onClose }: Props) {
               </button>
               <button
                 className="btn btn-go"
-                disabled={busy || !preview || preview.count === 0}
+                disabled={busy || !preview || preview.count === 0 || (preview.hidesAll && !isSure)}
                 onClick={() => void apply()}
               >
                 {preview ? `Make ${plural(preview.count, 'change', 'changes')}` : 'Make the changes'}
