@@ -24,7 +24,8 @@ export function startPreview({ apply, open, cart, surfaces }: Preview): void {
   let chosen: { pieceId: string; part: string | null } | null = null;
   let forced: LookState = 'rest';
   let shaped: string | null = null;
-  let measuring: ReturnType<typeof setTimeout> | undefined;
+  let measuring: number | undefined;
+  let coming: number[] = [];
   let manifest: Manifest | null = null;
   const sheet = new CSSStyleSheet();
   sheet.replaceSync(OUTLINE);
@@ -44,8 +45,8 @@ export function startPreview({ apply, open, cart, surfaces }: Preview): void {
         element.toggleAttribute('data-chosen', Boolean(chosen?.part) && chosen?.part === element.dataset['part']);
       for (const element of root.querySelectorAll<HTMLElement>('[data-slot]')) element.dataset['force'] = forced;
     }
-    clearTimeout(measuring);
-    measuring = setTimeout(measure, STILL_MS);
+    window.clearTimeout(measuring);
+    measuring = window.setTimeout(measure, STILL_MS);
   }
 
   /** Tells how the piece that is shaped stands, once nothing has been drawn anew for a moment. */
@@ -58,7 +59,8 @@ export function startPreview({ apply, open, cart, surfaces }: Preview): void {
 
   /** Marks again what opens: it is drawn when what it shows has come. */
   function markWhatComes(): void {
-    for (const ms of [50, 300, 1000, 3000]) setTimeout(mark, ms);
+    for (const timer of coming) window.clearTimeout(timer);
+    coming = [50, 300, 1000, 3000].map((ms) => window.setTimeout(mark, ms));
   }
 
   addEventListener('message', (event: MessageEvent<ToPreview>) => {
@@ -180,6 +182,9 @@ export function startPreview({ apply, open, cart, surfaces }: Preview): void {
   addEventListener('pl-setting', (event) =>
     tell({ pl: 'setting', ...(event as CustomEvent<{ pieceId: string; setting: string; value: string }>).detail }),
   );
+  addEventListener('pagehide', () => {
+    for (const timer of [measuring, ...coming]) window.clearTimeout(timer);
+  });
   surfaces.close();
   tell({ pl: 'ready' });
 }

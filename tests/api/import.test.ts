@@ -33,6 +33,14 @@ describe('readTable', () => {
   });
 
   it('refuses an empty file and quotes that never end', () => {
+    // A spreadsheet, a picture, or anything else that is no text is called what it is.
+    const packed = Buffer.from([0x50, 0x4b, 0x03, 0x04, 0x14, 0x00, 0x06, 0x00]);
+    for (const binary of [packed, Buffer.concat([bytes('Name,SKU\nReed,'), Buffer.alloc(9)])]) {
+      const read = readTable(binary, some);
+      expect(!read.ok && read.problems[0]!.code).to.equal('csv-binary');
+    }
+    const wide = readTable(Buffer.from('\ufeffName,SKU\nReed,A\n', 'utf16le'), some);
+    expect(wide.ok && wide.value.rows[0]!.cells).to.deep.equal(['Reed', 'A']);
     const empty = readTable(bytes('Name,SKU\n'), some);
     const torn = readTable(bytes('Name,SKU\n"Reed,A\n'), some);
 

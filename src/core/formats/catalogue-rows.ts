@@ -62,7 +62,7 @@ export type FoundMark =
   | { readonly mark: DecimalMark }
   | { readonly mark: null; readonly text: string; readonly point: Minor; readonly comma: Minor };
 
-const PRICES: readonly ColumnField[] = ['price', 'was', 'cost'];
+const PRICES: readonly ColumnField[] = ['price', 'sale', 'was', 'cost'];
 
 /** Finds how prices are written by those that can be read in one way only. */
 export function findDecimalMark(
@@ -225,13 +225,19 @@ function readVariant(
     row: row.row,
     sku,
     choices: Object.fromEntries(named(row, options, 'choice').map(({ key, value }) => [key, value])),
-    priceMinor: price('price') ?? (0 as Minor),
-    wasMinor: price('was'),
+    ...pricesOf({ usual: price('price') ?? (0 as Minor), sale: price('sale'), was: price('was') }),
     costMinor: price('cost'),
     stock: count('stock'),
     weightGrams: count('weight'),
     imageSrc: null,
   };
+}
+
+/** A reduced price, where there is one below the usual, is what is asked for; what it was before is then the usual one. */
+function pricesOf({ usual, sale, was }: { usual: Minor; sale: Minor | null; was: Minor | null }) {
+  return sale !== null && sale < usual
+    ? { priceMinor: sale, wasMinor: was ?? usual }
+    : { priceMinor: usual, wasMinor: was };
 }
 
 /** Every variant of a product answers the same choices, each in its own way. */

@@ -1,4 +1,4 @@
-export { COLUMN_FIELDS, matchColumns, type ColumnField } from './catalogue-columns';
+export { COLUMN_FIELDS, leftOut, matchColumns, type ColumnField, type LeftOut } from './catalogue-columns';
 export {
   findDecimalMark,
   type FoundMark,

@@ -139,6 +139,8 @@ const WORDING = {
   'lint-blocks': 'This lane cannot be published: {message}',
   'import-running': 'Another import is running: {written} of {total} products are written. Wait until it is done.',
   'import-stopped': 'The import was stopped before it was done. Import the file again to finish.',
+  'csv-binary':
+    'This is not a text file; it may be a spreadsheet, a picture or a packed file. Save it as CSV, and choose that.',
   'csv-empty': 'The file holds no rows. Choose a CSV file with a heading row and at least one row below it.',
   'csv-too-many': 'The file has more than {limit} rows. Split it into several.',
   'csv-columns':

@@ -1,7 +1,14 @@
 import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
 import { uniqueSlug } from '~/core/catalogue';
-import { COLUMN_FIELDS, planImport, type ColumnField, type ImportPlan, type RowProblem } from '~/core/formats';
+import {
+  COLUMN_FIELDS,
+  planImport,
+  type ColumnField,
+  type ImportPlan,
+  type LeftOut,
+  type RowProblem,
+} from '~/core/formats';
 import { formatMoney } from '~/core/money';
 import { fail, ok, wordProblem, type Problem, type Result } from '~/core/problems';
 import { dayIn } from '~/core/time';
@@ -37,6 +44,7 @@ export interface ImportPreview {
   readonly columns: readonly ColumnField[];
   readonly sample: readonly (readonly string[])[];
   readonly rows: number;
+  readonly left: LeftOut;
   /** Problems with the columns; while there are any, there is no plan. */
   readonly columnProblems: readonly string[];
   readonly counts: Pick<
@@ -126,10 +134,10 @@ async function prepare(app: App, bytes: Uint8Array, options: ImportOptions): Pro
   return ok({ preview: toPreview(understood.value, problems), plan, problems });
 }
 
-function toPreview({ table, columns, plan }: CatalogueRead, problems: readonly Problem[]): ImportPreview {
+function toPreview({ table, columns, left, plan }: CatalogueRead, problems: readonly Problem[]): ImportPreview {
   return {
     ...table,
-    columns,
+    ...{ columns, left },
     columnProblems: problems.map((problem) => wordProblem(problem)),
     counts: {
       productsCreated: plan?.productsCreated ?? 0,

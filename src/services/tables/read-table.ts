@@ -21,6 +21,7 @@ const written = (most: number) => most.toLocaleString('en');
  * the end are left out: spreadsheets put them there. Stops at the first cap that is passed. Only for the thread that reads tables.
  */
 export function readTable(bytes: Uint8Array, { mostRows }: { readonly mostRows: number }): Result<Table> {
+  if (isBinary(bytes)) return fail('file', 'csv-binary');
   const { text: decoded, encoding } = decode(bytes);
   // One kind of line break, so that lines are counted as editors count them.
   const text = decoded.replace(/^\uFEFF/, '').replace(/\r\n?/g, '\n');
@@ -70,6 +71,18 @@ function marksIn(text: string, delimiter: string): number {
     if (code === mark || code === 0x0a || code === 0x22) count += 1;
   }
   return count;
+}
+
+const ZIP = [0x50, 0x4b, 0x03, 0x04];
+/** So many bytes tell texts from other files. */
+const LOOKED_AT = 4096;
+
+/** Whether a file is none of text: a spreadsheet, which is packed, or one with bytes that no text has. */
+function isBinary(bytes: Uint8Array): boolean {
+  const head = bytes.subarray(0, LOOKED_AT);
+  if (ZIP.every((byte, i) => head[i] === byte)) return true;
+  const isWide = (head[0] === 0xff && head[1] === 0xfe) || (head[0] === 0xfe && head[1] === 0xff);
+  return head.includes(0) && !isWide && !detect(head)?.startsWith('UTF-16');
 }
 
 function decode(bytes: Uint8Array): { text: string; encoding: string } {

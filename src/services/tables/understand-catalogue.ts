@@ -1,5 +1,6 @@
 import {
   findDecimalMark,
+  leftOut,
   matchColumns,
   missingColumns,
   planImport,
@@ -8,6 +9,7 @@ import {
   type FoundMark,
   type ImportPlan,
   type KnownSku,
+  type LeftOut,
 } from '~/core/formats';
 import type { DecimalMark } from '~/core/money';
 import { ok, type Result } from '~/core/problems';
@@ -47,6 +49,8 @@ export interface CatalogueRead {
   readonly table: TableHead;
   readonly columns: readonly ColumnField[];
   readonly missing: readonly ColumnField[];
+  /** What is not taken, and what that costs. */
+  readonly left: LeftOut;
   readonly unclear: Extract<FoundMark, { mark: null }> | null;
   readonly plan: ImportPlan | null;
 }
@@ -60,7 +64,8 @@ export function understandCatalogue(task: CatalogueTask): Result<CatalogueRead> 
   const matched = task.columns ?? matchColumns(headings);
   const columns = headings.map((_, i) => matched[i] ?? 'ignore');
   const missing = missingColumns(columns);
-  const without = { table: headOf(read.value, SAMPLE_ROWS), columns, missing, unclear: null, plan: null };
+  const left = leftOut(headings, columns, rows);
+  const without = { table: headOf(read.value, SAMPLE_ROWS), columns, missing, left, unclear: null, plan: null };
   if (missing.length > 0) return ok(without);
   const found = task.mark ? { mark: task.mark } : findDecimalMark(rows, { columns, exponent });
   if (found.mark === null) return ok({ ...without, unclear: found });

@@ -1,5 +1,5 @@
 import { useRef, useState } from 'react';
-import { COLUMN_FIELDS, type ColumnField } from '~/core/formats';
+import { COLUMN_FIELDS, type ColumnField, type LeftOut } from '~/core/formats';
 import { ask } from '../shared/api';
 import { useShop } from '../shared/sums';
 import { count, money, plural } from '../shared/format';
@@ -15,6 +15,7 @@ interface ImportPreview {
   readonly columns: readonly ColumnField[];
   readonly sample: readonly (readonly string[])[];
   readonly rows: number;
+  readonly left: LeftOut;
   readonly columnProblems: readonly string[];
   readonly counts: {
     readonly productsCreated: number;
@@ -176,6 +177,7 @@ export function ImportScreen({ isEmpty }: { isEmpty: boolean }) {
               {message}
             </p>
           ))}
+          <LeftOutOf left={preview.left} isNew={preview.counts.productsCreated > 0} />
           <section className="grid grid-cols-2 gap-4">
             <div className="panel px-4 py-3" data-testid="plan">
               <h2>What it would do</h2>
@@ -352,6 +354,20 @@ function ProgressNote({ progress }: { progress: Progress }) {
           {count(progress.written)} of {count(progress.total)} products
         </p>
       )}
+    </div>
+  );
+}
+
+/** What the file says and the catalogue does not take, and what new products then go without. */
+function LeftOutOf({ left: { columns, costs }, isNew }: { left: LeftOut; isNew: boolean }) {
+  const names = columns.map(({ heading, filled }) => `“${heading}” (${plural(filled, 'cell', 'cells')})`);
+  if (names.length === 0 && !(isNew && costs.length > 0)) return null;
+  return (
+    <div className="flex flex-col gap-1 border-s-4 border-mortar ps-3">
+      {names.length > 0 && (
+        <p>Left out: {new Intl.ListFormat('en').format(names)}. Choose above what a column holds, to take it along.</p>
+      )}
+      {isNew && costs.map((cost) => <p key={cost}>{cost}</p>)}
     </div>
   );
 }

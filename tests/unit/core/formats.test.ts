@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import {
   findDecimalMark,
+  leftOut,
   guessDelimiter,
   matchColumns,
   missingColumns,
@@ -35,6 +36,22 @@ describe('matchColumns', () => {
       'stock',
       'choice',
     ]);
+  });
+
+  it('knows the plain words for every field, in the languages that shops here speak', () => {
+    const cases: [string, string][] = [
+      ...(['sale', 'was', 'cost', 'price', 'sku', 'stock'] as const).flatMap((field) =>
+        ({
+          sale: ['Sale price', 'Angebotspreis', 'Prix promo', 'Precio rebajado', 'السعر المخفض'],
+          was: ['List price', 'UVP', 'Prix barré', 'Precio anterior', 'السعر السابق'],
+          cost: ['Purchase price', 'EK', 'Prix d’achat', 'Costo', 'سعر التكلفة'],
+          price: ['Retail price', 'VK', 'Prix de vente', 'Prezzo', 'السعر'],
+          sku: ['Item code', 'Art.-Nr.', 'Référence', 'Código', 'رقم المنتج'],
+          stock: ['In stock', 'Lagerbestand', 'Quantité', 'Existencias', 'المخزون'],
+        })[field].map((heading): [string, string] => [heading, field]),
+      ),
+    ];
+    for (const [heading, field] of cases) expect(matchColumns([heading]), heading).to.deep.equal([field]);
   });
 
   it('takes what a heading says outright, leaves out what nobody knows, and gives a field once', () => {
@@ -190,5 +207,43 @@ describe('planImport', () => {
 
     expect(plan.problems).to.deep.equal([{ row: 3, code: 'csv-sku-elsewhere', facts: { sku: 'B', name: 'Two' } }]);
     expect(plan.products).to.deep.equal([]);
+  });
+});
+
+describe('a reduced price', () => {
+  const withSale = ['Name', 'SKU', 'Price', 'Sale price', 'Old price'];
+  const priced = (...cells: string[]) => {
+    const rows = [{ row: 2, cells: ['Kite', 'K-1', ...cells] }];
+    const options = {
+      headings: withSale,
+      columns: matchColumns(withSale),
+      sums: { mark: 'point' as const, exponent: 2 },
+    };
+    const { products, problems } = readCatalogueRows(rows, options);
+    return problems.length > 0
+      ? problems[0]!.code
+      : [products[0]!.variants[0]!.priceMinor, products[0]!.variants[0]!.wasMinor];
+  };
+
+  it('is what is asked for, and the usual one is what it was; where its cell is empty the usual one stays', () => {
+    expect(priced('50', '40', '')).to.deep.equal([4000, 5000]);
+    expect(priced('50', '40', '60')).to.deep.equal([4000, 6000]);
+    expect(priced('50', '', '')).to.deep.equal([5000, null]);
+    expect(priced('50', '', '60')).to.deep.equal([5000, 6000]);
+    // One that is no reduction is none.
+    expect(priced('50', '50', '')).to.deep.equal([5000, null]);
+    expect(priced('50', 'cheap', '')).to.equal('csv-price');
+  });
+});
+
+describe('what an import leaves out', () => {
+  it('is told with how much it holds, and what the shop goes without', () => {
+    const own = ['Name', 'SKU', 'Price', 'Colour family', 'Empty one', 'Stock'];
+    const rows = [{ cells: ['A', '1', '5', 'Blues', '', '3'] }, { cells: ['B', '2', '5', ' ', '', ''] }];
+    const { columns: ignored, costs } = leftOut(own, matchColumns(own), rows);
+
+    expect(ignored).to.deep.equal([{ heading: 'Colour family', filled: 1 }]);
+    expect(costs.some((cost) => cost.includes('margin guard'))).to.equal(true);
+    expect(costs.some((cost) => cost.includes('stock'))).to.equal(false);
   });
 });

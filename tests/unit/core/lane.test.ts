@@ -226,7 +226,7 @@ describe('compileManifest', () => {
     const css = compileManifest(lane, definitions, 1).pieces[0]!.css;
 
     expect(css).to.include(
-      '[data-slot=add]{background-color:var(--pl-accent);color:var(--pl-on-accent);font-size:1rem;border-radius:4px}',
+      '[data-slot=add]{background-color:var(--pl-accent);color:var(--pl-on-accent);font-size:1rem;border-radius:4px;--pl-radius:4px}',
     );
     expect(css).to.include('[data-slot=add]:is(:hover,[data-force=hover]){background-color:#aa0000}');
   });

@@ -31,6 +31,8 @@ describe('the shop framed by the bench', () => {
       surfaces: createSurfaces(false),
     });
   });
+  // What would be marked later is not, once the page is left.
+  afterEach(() => void window.dispatchEvent(new window.Event('pagehide')));
   after(() => Reflect.deleteProperty(globalThis, 'parent'));
 
   const one = (selector: string) => document.querySelector<HTMLElement>(selector)!;

@@ -449,6 +449,10 @@ describe('bringing a catalogue in', () => {
     columns: ['name', 'ignore'],
     sample: [['Heron', '49,00']],
     rows: 4,
+    left: {
+      columns: [{ heading: 'Preis', filled: 4 }],
+      costs: ['No column holds stock: new products are sold without being counted.'],
+    },
     columnProblems: [] as string[],
     counts,
     problems: [{ row: 3, message: 'The price “x” cannot be read.' }],
@@ -475,6 +479,8 @@ describe('bringing a catalogue in', () => {
 
     view.getByText(/4 rows, UTF-8, separated by semicolons/);
     expect(view.getByTestId('plan').textContent).to.match(/2 new products, 1 changed\.3 new variants, 0 changed/);
+    view.getByText(/^Left out: “Preis” \(4 cells\)\./);
+    view.getByText(/new products are sold without being counted/);
     view.getByText('1 row refused');
     expect(view.getByTestId('changes').textContent).to.match(/3 changes.*Kestrel K-1Price€49\.00€52\.00and 2 more/);
     view.getByText('The price “x” cannot be read.');
