@@ -128,7 +128,7 @@ export const thanksPage = definePiece({
       task: 'parts',
       part: 'reorder',
       label: 'What it takes off',
-      help: 'An offer whose codes each work once; one comes into the cart with the goods. None: the code for next time, where there is one.',
+      help: 'An offer whose codes each work once. None: the code for next time, where there is one.',
     }),
   },
   parts: {

@@ -78,7 +78,7 @@ export const thanksWords = {
   },
   reorderButton: {
     label: 'Button',
-    help: 'Puts everything of this order into the cart, with its discount or the code for next time, where there is one. The mail has a link of this name.',
+    help: 'Puts the order into the cart again, with its discount or code. The mail has a link of this name.',
     part: 'reorder',
     default: say('Order again', 'Noch einmal bestellen', 'اطلب مرة أخرى'),
   },
