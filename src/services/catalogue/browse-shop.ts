@@ -40,6 +40,9 @@ export const listingParamsSchema = z.object({
 });
 export type ListingParams = z.infer<typeof listingParamsSchema>;
 
+/** What a listing asks of the catalogue, on whichever of its pages. */
+export type ListingAsked = Omit<ListingQuery, 'page' | 'pageSize'>;
+
 export interface Listed {
   readonly cards: ProductCard[];
   readonly total: number;
@@ -48,7 +51,7 @@ export interface Listed {
   readonly page: number;
   readonly sort: Sort;
   /** What was asked of the catalogue; null where nothing can be found. */
-  readonly query: ListingQuery | null;
+  readonly query: ListingAsked | null;
   /** What else could be chosen; none where it was not asked for. */
   readonly facets: readonly Facet[];
   /** Words that were taken for others, as typed and as taken. */
@@ -92,10 +95,8 @@ export async function listProducts(
   const mended = search?.mended ?? [];
   if (search && search.match === null)
     return { cards: [], total: 0, pages: 1, page: 1, sort, mended, query: null, facets: [] };
-  const query: ListingQuery = {
+  const asked: ListingAsked = {
     sort,
-    page: params.page,
-    pageSize,
     ...(category && { category }),
     ...(tag && { tag }),
     ...(search?.match && { match: search.match, ranks: search.ranks }),
@@ -103,6 +104,7 @@ export async function listProducts(
     ...(params.stock && { inStockOnly: true }),
     ...priceRange(params, exponent),
   };
+  const query = { ...asked, page: params.page, pageSize };
   const found = async (total: number) =>
     facets ? facetsFrom(await app.catalogue.countFacets(query, chosen), chosen, total) : [];
   if (fromFirst) {
@@ -110,12 +112,12 @@ export async function listProducts(
     const pages = Math.max(1, Math.ceil(total / pageSize));
     const page = Math.min(pages, params.page, Math.floor(MOST_AT_ONCE / pageSize));
     const cards = await quoteCards(app, await app.catalogue.listFrom(query, 0, page * pageSize));
-    return { cards, total, pages, page, sort, mended, query, facets: await found(total) };
+    return { cards, total, pages, page, sort, mended, query: asked, facets: await found(total) };
   }
   const listed = await app.catalogue.listCards(query);
   const pages = Math.max(1, Math.ceil(listed.total / pageSize));
   const cards = await quoteCards(app, listed.cards);
-  return { ...listed, cards, pages, sort, mended, query, facets: await found(listed.total) };
+  return { ...listed, cards, pages, sort, mended, query: asked, facets: await found(listed.total) };
 }
 
 /** The prices between which a shopper looks, whichever of them was typed first; what is no sum is no end. */

@@ -1,10 +1,9 @@
 import type { CardExtras, OrderRow, ProductCard } from '~/core/catalogue';
 import { MOST_SELECTED, type Selection } from '~/core/lane';
-import type { ListingQuery } from '~/data';
 import type { App } from '~/services/app';
 import { settleShownPrices } from '~/services/prices/record-shown';
 import { quoteCards, quoteRows } from '~/services/cart/quote-product';
-import { MOST_AT_ONCE } from './browse-shop';
+import { MOST_AT_ONCE, type ListingAsked } from './browse-shop';
 
 export interface Selected {
   readonly cards: readonly ProductCard[];
@@ -38,9 +37,7 @@ export async function listSelection(app: App, selection: Selection, wanted: Want
   return { cards, total, pages, page };
 }
 
-type Query = Omit<ListingQuery, 'page' | 'pageSize'>;
-
-async function queryOf(app: App, selection: Selection): Promise<Query | null> {
+async function queryOf(app: App, selection: Selection): Promise<ListingAsked | null> {
   const { from, order, without } = selection;
   const base = {
     sort: order,
@@ -90,14 +87,19 @@ export async function orderRows(
 }
 
 /** The variants of all that a listing page shows, on whichever of its pages: those that fit what was chosen there. */
-export async function rowsOfListing(app: App, query: ListingQuery | null, shape: RowsShape): Promise<OrderRow[]> {
+export async function rowsOfListing(app: App, query: ListingAsked | null, shape: RowsShape): Promise<OrderRow[]> {
   if (!query) return [];
   const rows = await readRows(app, query, MOST_SELECTED, shape);
   const { fromMinor = 0, toMinor = Infinity } = query;
   return rows.filter(({ priceMinor }) => priceMinor >= fromMinor && priceMinor <= toMinor);
 }
 
-async function readRows(app: App, query: Query, products: number, { rows, described }: RowsShape): Promise<OrderRow[]> {
+async function readRows(
+  app: App,
+  query: ListingAsked,
+  products: number,
+  { rows, described }: RowsShape,
+): Promise<OrderRow[]> {
   const listed = await app.catalogue.listVariants(query, { products, rows: MOST_ROWS, described });
   const found = await quoteRows(app, listed);
   if (rows === 'variant') return found;
