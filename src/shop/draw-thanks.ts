@@ -119,7 +119,7 @@ async function factsOf(
     added: addition?.state === 'paid' ? money(addition.amountMinor) : null,
     code: coupon === null ? null : ((await codeOf(shop, order, coupon, isExample))?.toUpperCase() ?? null),
     canReorder: bought.length > 0,
-    reorderOff: isBuyer ? reorderOff(shop, piece.settings.reorderOffer) : null,
+    reorderOff: isBuyer ? await reorderOff(shop, order, piece.settings.reorderOffer) : null,
     months:
       isBuyer && hasPart(piece, 'birthday') && (isExample || (await asksBirthday(app, order)))
         ? monthNames(order.language)
@@ -161,9 +161,12 @@ const mailTo = (subject: string, body: string) =>
   `mailto:?subject=${encodeURIComponent(subject)}&body=${encodeURIComponent(body)}`;
 
 /** What the offer chosen for ordering again takes off, as it is read. */
-function reorderOff({ app, lane, money }: ShopContext, offerId: string): string | null {
+async function reorderOff({ app, lane, money }: ShopContext, order: Order, offerId: string): Promise<string | null> {
   const offer = ableOffer(lane, offerId, app.now());
   if (!offer) return null;
+  // One that was given and used takes nothing off any more.
+  const given = await app.afterOrders.findGiven(order.id, offerId);
+  if (given !== null && (await showCode(app, order, offerId)) === null) return null;
   if (offer.kind === 'percentOff') return `${offer.basisPoints / 100} %`;
   return offer.kind === 'amountOff' ? money(offer.amountMinor) : offer.name;
 }

@@ -1,4 +1,4 @@
-import { createHash } from 'node:crypto';
+import { createHash, randomUUID } from 'node:crypto';
 import { access, mkdir, rename, stat } from 'node:fs/promises';
 import path from 'node:path';
 import sharp from 'sharp';
@@ -11,7 +11,8 @@ const MAIL_WIDTH = 1280;
 function fileOf(app: App, src: string): string | null {
   if (!src.startsWith('/media/')) return null;
   const folder = path.join(app.db.dataDir, 'media');
-  const file = path.join(folder, decodeURIComponent(src.slice('/media/'.length)));
+  // Names of files are not written with escapes; one that has any is looked for as it stands.
+  const file = path.join(folder, src.slice('/media/'.length));
   return file.startsWith(folder + path.sep) ? file : null;
 }
 
@@ -40,14 +41,16 @@ export async function mailPicture(app: App, src: string): Promise<string | null>
     () => true,
     () => false,
   );
+  // Two that are asked for at once are made apart.
+  const part = `${made}.${randomUUID()}.part`;
   if (!isThere)
     try {
       await mkdir(folder, { recursive: true });
       await sharp(file)
         .resize({ width: MAIL_WIDTH, withoutEnlargement: !file.endsWith('.svg') })
         .png()
-        .toFile(`${made}.part`);
-      await rename(`${made}.part`, made);
+        .toFile(part);
+      await rename(part, made);
     } catch (error) {
       app.log.warn({ err: error, src }, 'a picture could not be made for mails');
       return null;
