@@ -4,6 +4,7 @@ import { readFile } from 'node:fs/promises';
 import path from 'node:path';
 import { changeCartOf } from '~/services/cart/change-cart';
 import { linkFacts } from '~/services/links/linked-goods';
+import { startServer } from '../support/server';
 import { openTestShop, type TestShop } from '../support/shop';
 
 describe('what a buy link says', () => {
@@ -63,5 +64,27 @@ describe('what a buy link says', () => {
       .and.equal(again);
     const file = await readFile(path.join(shop.app.db.dataDir, first));
     expect((await sharp(file).metadata()).format).to.equal('png');
+  });
+});
+
+describe('the page of a buy link', () => {
+  it('tells nobody by looking whether a code works', async function () {
+    this.timeout(60_000);
+    const server = await startServer(0);
+    try {
+      const read = async (query: string) => (await fetch(`${server.origin}/shop/buy?${query}`)).text();
+      const product = (await (await fetch(`${server.origin}/api/products/merlin`)).json()) as {
+        variants: { sku: string }[];
+      };
+      const sku = encodeURIComponent(product.variants[0]!.sku);
+      const priceIn = (html: string) => /class="price big"[^>]*>\s*([^<]+)/.exec(html)?.[1]?.trim();
+      const bare = priceIn(await read(`sku=${sku}`));
+
+      expect(bare).to.match(/^€\d/);
+      for (const query of ['code=WIND10', 'code=NOSUCH', 'code=WIND10&link=blog-card'])
+        expect(priceIn(await read(`sku=${sku}&${query}`)), query).to.equal(bare);
+    } finally {
+      await server.stop();
+    }
   });
 });
