@@ -1,6 +1,6 @@
 /** The import rules of the house: see docs/architecture.md. */
 const PURE_PACKAGES =
-  '^(@formatjs|fast-deep-equal|zod|rfc6902|culori|css-tree|date-fns|fastest-levenshtein|pure-rand|slugify)';
+  '^(@formatjs|fast-deep-equal|zod|rfc6902|culori|css-tree|date-fns|fastest-levenshtein|pure-rand|slugify|unified|remark-parse|remark-gfm|remark-rehype|rehype-raw|rehype-sanitize|@types/hast)';
 
 function forbid(name, from, to, comment) {
   return { name, severity: 'error', from: { path: from }, to: { path: to }, comment };

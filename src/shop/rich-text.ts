@@ -1,4 +1,4 @@
-import type { Element, ElementContent } from 'hast';
+import type { Element, ElementContent, Root } from 'hast';
 import rehypeStringify from 'rehype-stringify';
 import { unified } from 'unified';
 import { visit } from 'unist-util-visit';
@@ -12,20 +12,35 @@ const writer = unified().use(rehypeStringify, { allowDangerousHtml: true });
 /** Pieces that stand in one text, at most: each costs what a piece of a page costs. */
 const MOST_PIECES = 12;
 
+type DrawPiece = (name: string) => Promise<string | null>;
+const NO_PIECES: DrawPiece = () => Promise.resolve(null);
+
 /**
  * A text of the owner's as HTML: facts are filled in as the catalogue has them now, pieces drawn where they are named. What is
  * named but gone leaves its fallback, or nothing. `drawPiece` answers null for a piece that does not stand in texts.
  */
-export async function drawText(
-  text: string,
-  shop: ShopContext,
-  drawPiece: (name: string) => Promise<string | null> = () => Promise.resolve(null),
-): Promise<string> {
+export async function drawText(text: string, shop: ShopContext, drawPiece = NO_PIECES): Promise<string> {
+  return writer.stringify(await fillText(text, shop, drawPiece));
+}
+
+/** The same as a line of plain text, without its pieces. */
+export async function plainText(text: string, shop: ShopContext): Promise<string> {
+  const words: string[] = [];
+  visit(await fillText(text, shop, NO_PIECES), (node) => {
+    if (node.type === 'text') words.push(node.value);
+    else if (node.type === 'element' && !INLINE.has(node.tagName)) words.push(' ');
+  });
+  return words.join('').replaceAll(/\s+/g, ' ').trim();
+}
+
+const INLINE = new Set(['strong', 'em', 'del', 'a', 'code', 'pl-fact']);
+
+async function fillText(text: string, shop: ShopContext, drawPiece: DrawPiece): Promise<Root> {
   const tree = await shop.app.texts.read(text);
   const asked: { element: Element; fact: AskedFact | null }[] = [];
   const pieces: { element: Element; name: string }[] = [];
   visit(tree, 'element', (element) => {
-    if (element.tagName === 'pl-fact') asked.push({ element, fact: readFact(element.properties, plainText(element)) });
+    if (element.tagName === 'pl-fact') asked.push({ element, fact: readFact(element.properties, ownText(element)) });
     if (element.tagName === 'pl-piece') pieces.push({ element, name: String(element.properties['name'] ?? '') });
     if (element.tagName === 'h1') element.tagName = 'h2';
     // A paragraph cannot hold what a piece is made of.
@@ -47,7 +62,7 @@ export async function drawText(
     const html = i < MOST_PIECES ? await drawPiece(name) : null;
     element.children = html === null ? [] : [{ type: 'raw', value: html } as unknown as ElementContent];
   }
-  return writer.stringify(tree);
+  return tree;
 }
 
 function pictureOf({ src, alt }: { readonly src: string; readonly alt: string }): ElementContent {
@@ -59,6 +74,6 @@ function pictureOf({ src, alt }: { readonly src: string; readonly alt: string })
   };
 }
 
-function plainText(element: Element): string {
+function ownText(element: Element): string {
   return element.children.map((child) => (child.type === 'text' ? child.value : '')).join('');
 }

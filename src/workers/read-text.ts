@@ -1,5 +1,5 @@
 import type { Root } from 'hast';
-import { readText } from '~/services/texts/read-text';
+import { readText } from '~/core/texts/read-text';
 import type { TextTask } from '~/services/texts/texts';
 
 /** Reads one text. However long it takes, it takes this thread. */

@@ -57,6 +57,7 @@ const NEEDED: Readonly<Record<string, (typeof ROLES)[number]>> = {
   'GET /api/studio/revisions/compare': 'viewer',
   'PUT /api/studio/products/[slug]/reviews': 'editor',
   'GET /api/studio/products': 'viewer',
+  'GET /api/studio/products/names': 'viewer',
   'GET /api/studio/products/of-sku': 'viewer',
   'POST /api/studio/products': 'editor',
   'DELETE /api/studio/products/[slug]': 'editor',

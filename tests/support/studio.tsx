@@ -19,6 +19,8 @@ export function draftData(change: (lane: Lane) => void = () => undefined, over: 
     changes: [],
     lint: [],
     cautions: [],
+    names: { product: {}, category: {}, variant: {} },
+    categoryTexts: {},
     ...over,
   };
 }

@@ -1,4 +1,4 @@
-import { escapeHtml } from '~/core/words/escape-html';
+import { escapeHtml, unescapeHtml } from '~/core/words/escape-html';
 import { own } from '../own';
 
 /** What a text can say of a product, live. */
@@ -117,8 +117,31 @@ const ATTRIBUTE = /\b(product|name)\s{0,8}=\s{0,8}"([^"<>]{0,200})"/;
 export function namedIn(text: string): { readonly products: string[]; readonly pieces: string[] } {
   const named = [...text.matchAll(TAG)].flatMap(([, kind, attributes]) => {
     const value = ATTRIBUTE.exec(attributes!)?.[2];
-    return value === undefined ? [] : [{ kind, value: value.replaceAll('&amp;', '&') }];
+    return value === undefined ? [] : [{ kind, value: unescapeHtml(value) }];
   });
   const of = (kind: string) => [...new Set(named.filter((one) => one.kind === kind).map(({ value }) => value))];
   return { products: of('fact'), pieces: of('piece') };
+}
+
+const ELEMENT = /<pl-(fact|piece)\b([^<>]{0,2000})>(?:[^<>]{0,500}<\/pl-\1>)?/g;
+const FACT = /\bfact\s{0,8}=\s{0,8}"([^"<>]{0,200})"/;
+const ATTRIBUTE_NAME = /\battribute\s{0,8}=\s{0,8}"([^"<>]{0,200})"/;
+
+/** What a fact is called in a sentence: “Price of Heron”. */
+export function sayAsked({ fact, attribute }: Pick<AskedFact, 'fact' | 'attribute'>, product: string): string {
+  return `${fact === 'attribute' ? attribute : FACTS[fact]} of ${product}`;
+}
+
+/** A text with words in place of its elements, for people who read it as text. */
+export function sayTags(
+  text: string,
+  called: { readonly product: (slug: string) => string; readonly piece: (id: string) => string },
+): string {
+  return text.replace(ELEMENT, (_all, kind: string, attributes: string) => {
+    const named = unescapeHtml(ATTRIBUTE.exec(attributes)?.[2] ?? '');
+    if (kind === 'piece') return `[${called.piece(named)}]`;
+    const fact = FACT.exec(attributes)?.[1] ?? '';
+    const attribute = unescapeHtml(ATTRIBUTE_NAME.exec(attributes)?.[1] ?? '');
+    return Object.hasOwn(FACTS, fact) ? `[${sayAsked({ fact: fact as Fact, attribute }, called.product(named))}]` : '';
+  });
 }

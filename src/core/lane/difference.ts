@@ -1,4 +1,5 @@
 import isEqual from 'fast-deep-equal';
+import { sayTags } from '~/core/facts';
 import { currencyOf, formatMoney } from '~/core/money';
 import { own } from '~/core/own';
 import { readOffer, type Offer, type OfferReader } from '~/core/pricing';
@@ -13,6 +14,7 @@ import { resolveWords } from './resolve';
 import { SPOTS, type Spot } from './spots';
 import { LOOK_PROPERTIES, type LookProperty, type LookSpec, type LookState, type WordSpec } from './setting';
 import { settingText } from './setting-types';
+import { namesIn, NO_NAMES, type NameOf, type Naming, type ShopNames } from './shop-names';
 import { shopDifference } from './shop-difference';
 import { THEME_LABELS } from './theme';
 import { resolveShopWords, SHOP_WORDS, type ShopWord } from './shop-words';
@@ -50,13 +52,42 @@ export type LaneChange = {
     }
 );
 
+/** One piece in two lanes. */
+interface Pair {
+  readonly before: Piece;
+  readonly after: Piece;
+  readonly definition: PieceDefinition;
+  readonly naming: Naming;
+}
+
 type Named = { readonly pieceId: string | null; readonly pieceName: string };
 
 const within = ({ pieceId }: Named, ...place: string[]) => ['pieces', pieceId!, ...place];
 
-/** Everything that differs, in the order an owner shapes a piece: on/off, where, parts, words, look. */
-export function describeDifference(from: Lane, to: Lane, definitions: readonly PieceDefinition[]): LaneChange[] {
+/**
+ * Everything that differs, in the order an owner shapes a piece: on/off, where, parts, words, look. What the catalogue's things
+ * are called is given by `names`; what is not in it goes by its slug.
+ */
+export function describeDifference(
+  from: Lane,
+  to: Lane,
+  definitions: readonly PieceDefinition[],
+  names: ShopNames = NO_NAMES,
+): LaneChange[] {
   const changes: LaneChange[] = [];
+  const nameOf = namesIn(names);
+  const naming: Naming = {
+    nameOf,
+    offerName: (id) => (own(to.offers, id) ?? own(from.offers, id))?.name || id,
+    say: (text) =>
+      sayTags(text, {
+        product: (slug) => nameOf('product', slug),
+        piece: (id) => {
+          const piece = own(to.pieces, id) ?? own(from.pieces, id);
+          return piece ? pieceName(piece, definitions) : id;
+        },
+      }),
+  };
   for (const id of new Set([...Object.keys(from.pieces), ...Object.keys(to.pieces)])) {
     const [before, after] = [from.pieces[id], to.pieces[id]];
     const definition = definitions.find((candidate) => candidate.kind === (after ?? before)?.kind);
@@ -65,12 +96,13 @@ export function describeDifference(from: Lane, to: Lane, definitions: readonly P
     const at = ['pieces', id];
     if (!before) changes.push({ ...named, at, code: 'piece-added' });
     else if (!after) changes.push({ ...named, at, code: 'piece-removed' });
-    else changes.push(...pieceChanges(before, after, definition, named));
+    else changes.push(...pieceChanges({ before, after, definition, naming }, named));
   }
-  return [...changes, ...wholeChanges(from, to)];
+  return [...changes, ...wholeChanges(from, to, naming)];
 }
 
-function pieceChanges(before: Piece, after: Piece, definition: PieceDefinition, named: Named): LaneChange[] {
+function pieceChanges(pair: Pair, named: Named): LaneChange[] {
+  const { before, after, definition } = pair;
   return [
     ...(before.name === after.name
       ? []
@@ -87,20 +119,22 @@ function pieceChanges(before: Piece, after: Piece, definition: PieceDefinition, 
     ...(before.on === after.on
       ? []
       : [{ ...named, at: within(named, 'on'), code: after.on ? ('piece-on' as const) : ('piece-off' as const) }]),
-    ...whereChanges(before, after, named),
-    ...settingChanges(before, after, definition, named),
-    ...partChanges(before, after, definition, named),
-    ...wordChanges(before, after, definition, named),
-    ...lookChanges(before, after, definition, named),
+    ...whereChanges(pair, named),
+    ...settingChanges(pair, named),
+    ...partChanges(pair, named),
+    ...wordChanges(pair, named),
+    ...lookChanges(pair, named),
   ];
 }
 
-function whereChanges(before: Piece, after: Piece, named: Named): LaneChange[] {
+function whereChanges({ before, after, naming: { nameOf } }: Pair, named: Named): LaneChange[] {
   const list = (values: readonly string[]) => values.join(', ') || 'none';
   const scope = (value: Piece['where']['categories']) =>
-    value.mode === 'all' ? 'all' : `${value.mode} ${list(value.slugs)}`;
+    value.mode === 'all' ? 'all' : `${value.mode} ${list(value.slugs.map((slug) => nameOf('product', slug)))}`;
   const about = ({ mode, ...rest }: Piece['where']['categories']) =>
-    mode === 'all' || !('slugs' in rest) ? 'all' : `${mode} ${list(rest.slugs.map(aboutText))}`;
+    mode === 'all' || !('slugs' in rest)
+      ? 'all'
+      : `${mode} ${list(rest.slugs.map((written) => aboutText(written, nameOf)))}`;
   const pairs = [
     ['devices', list(sorted(before.where.devices)), list(sorted(after.where.devices))],
     ['pages', list([...before.where.pages].sort()), list([...after.where.pages].sort())],
@@ -122,15 +156,15 @@ function whereChanges(before: Piece, after: Piece, named: Named): LaneChange[] {
 }
 
 /** What a rule names, in words. */
-export function aboutText(written: string): string {
+export function aboutText(written: string, nameOf: NameOf = (_what, slug) => slug): string {
   const about = readPageName(written);
   if (about.kind === 'list') return LISTS[about.name].toLowerCase();
-  return about.kind === 'category' ? about.name : `${about.kind} “${about.name}”`;
+  return about.kind === 'category' ? nameOf('category', about.name) : `${about.kind} “${about.name}”`;
 }
 
 const spotText = (spot: string | null) => (spot === null ? 'nowhere' : (own(SPOTS, spot as Spot)?.label ?? spot));
 
-function settingChanges(before: Piece, after: Piece, definition: PieceDefinition, named: Named): LaneChange[] {
+function settingChanges({ before, after, definition, naming }: Pair, named: Named): LaneChange[] {
   return Object.entries(definition.settings)
     .filter(([key]) => !isEqual(before.settings[key], after.settings[key]))
     .map(([key, spec]) => ({
@@ -138,12 +172,12 @@ function settingChanges(before: Piece, after: Piece, definition: PieceDefinition
       at: within(named, 'settings', key),
       code: 'setting',
       what: spec.label,
-      from: settingText(spec, before.settings[key]),
-      to: settingText(spec, after.settings[key]),
+      from: settingText(spec, before.settings[key], naming),
+      to: settingText(spec, after.settings[key], naming),
     }));
 }
 
-function partChanges(before: Piece, after: Piece, definition: PieceDefinition, named: Named): LaneChange[] {
+function partChanges({ before, after, definition }: Pair, named: Named): LaneChange[] {
   const changes: LaneChange[] = [];
   const label = (key: string) => definition.parts[key]?.label ?? key;
   for (const part of after.parts) {
@@ -197,7 +231,7 @@ function movedKeys(before: readonly string[], after: readonly string[]): string[
 }
 
 /** Words are told as they were written: what the cart is called is one change, not one a word. */
-function wordChanges(before: Piece, after: Piece, definition: PieceDefinition, named: Named): LaneChange[] {
+function wordChanges({ before, after, definition, naming }: Pair, named: Named): LaneChange[] {
   const languages = new Set(['en', ...Object.keys(before.words), ...Object.keys(after.words)]);
   return [...languages].flatMap((language) => {
     const [old, now] = [
@@ -211,13 +245,13 @@ function wordChanges(before: Piece, after: Piece, definition: PieceDefinition, n
         at: within(named, 'words', language, key),
         code: 'word',
         what: language === 'en' ? spec.label : `${spec.label} (${language})`,
-        from: old[key]!,
-        to: now[key]!,
+        from: spec.isRich ? naming.say(old[key]!) : old[key]!,
+        to: spec.isRich ? naming.say(now[key]!) : now[key]!,
       }));
   });
 }
 
-function lookChanges(before: Piece, after: Piece, definition: PieceDefinition, named: Named): LaneChange[] {
+function lookChanges({ before, after, definition }: Pair, named: Named): LaneChange[] {
   const changes: LaneChange[] = [];
   for (const [key, slot] of Object.entries(definition.looks)) {
     for (const state of slot.states) {
@@ -246,10 +280,10 @@ function lookChanges(before: Piece, after: Piece, definition: PieceDefinition, n
   return changes;
 }
 
-function wholeChanges(from: Lane, to: Lane): LaneChange[] {
+function wholeChanges(from: Lane, to: Lane, naming: Naming): LaneChange[] {
   const flat = (value: unknown) => (typeof value === 'object' ? JSON.stringify(value) : String(value));
   const named: Named = { pieceId: null, pieceName: 'Shop' };
-  const changes = shopDifference(from, to).map((change): LaneChange => ({ ...named, code: 'shop', ...change }));
+  const changes = shopDifference(from, to, naming).map((change): LaneChange => ({ ...named, code: 'shop', ...change }));
   for (const language of new Set([...from.shop.languages, ...to.shop.languages, 'en'])) {
     const [before, after] = [from, to].map(({ shopWords }) =>
       resolveShopWords({ shopWords, shop: { cart: CALLED_CART } }, language),
@@ -269,7 +303,7 @@ function wholeChanges(from: Lane, to: Lane): LaneChange[] {
   const reader: OfferReader = {
     money: (amount) => formatMoney(amount, currency, to.shop.locale),
     moment: (iso) => `${localTime(Date.parse(iso), to.shop.timeZone).replace('T', ' ')}${iso.slice(16, 19)}`,
-    nameOf: (_what, slug) => slug,
+    nameOf: naming.nameOf,
   };
   const saidOf = (offer: Offer) => `${offer.on ? '' : 'Off. '}${offer.name}: ${readOffer(offer, reader)}`;
   for (const id of new Set([...Object.keys(from.offers), ...Object.keys(to.offers)])) {

@@ -33,7 +33,7 @@ export { lintLane, type CatalogueSlugs, type LintFinding } from './lint';
 export type { Manifest, ManifestPiece, PieceOf } from './manifest';
 export { comesTo, faintTexts, groundOf, textOf, type FaintText } from './faint-texts';
 export type { MeasuredLook } from './preview-message';
-export { moveInSpot, piecesOfSpot, whyNeverSeen, wordNeverSeen } from './never-seen';
+export { moveInSpot, piecesOfSpot, whyNeverSeen, wordNeverSeen, type CategoryTexts } from './never-seen';
 export { addPiece, canAdd, copyPiece, pieceName } from './many';
 export { holdsOne, pageOfSpot, SPOTS, type Spot } from './spots';
 export {
@@ -80,6 +80,8 @@ export {
   type SettingValue,
   type Task,
 } from './setting';
+export { mentionedIn } from './mentions';
+export { namesIn, NO_NAMES, type Mentions, type NamedThing, type NameOf, type ShopNames } from './shop-names';
 export { resolveShopWords, sayIn, SHOP_WORDS, type SayShop, type ShopWord, type ShopWords } from './shop-words';
 export { cartWords, type CartWord } from './cart-words';
 export {

@@ -8,7 +8,7 @@ import { readCustomCss, type CssProblem } from './custom-css';
 import type { PieceDefinition } from './definition';
 import { faintTexts, type FaintText } from './faint-texts';
 import type { Lane, Piece } from './lane.schema';
-import { whyNeverSeen, type NeverSeen } from './never-seen';
+import { whyNeverSeen, type CategoryTexts, type NeverSeen } from './never-seen';
 import type { Selection } from './setting-types/selection';
 
 /** What publishing finds. An error blocks; a warning is shown. */
@@ -73,6 +73,8 @@ export type LintFinding =
       readonly code: 'fact-gone' | 'piece-gone';
       readonly pieceId: string | null;
       readonly page: string | null;
+      /** Its name, where it is the text of one. */
+      readonly category: string | null;
       readonly name: string;
     }
   /** A text that is hard to read on its ground. */
@@ -102,6 +104,7 @@ export interface CatalogueSlugs {
   readonly unsold?: ReadonlyMap<string, string>;
   /** SKUs that offers give and nobody sells. */
   readonly goneGifts?: ReadonlySet<string>;
+  readonly categoryTexts?: CategoryTexts;
   /** Milliseconds since 1970; of what is over nothing is said. */
   readonly at?: number;
 }
@@ -122,7 +125,7 @@ export function lintLane(lane: Lane, definitions: readonly PieceDefinition[], sl
         findings.push({ level: 'warning', code: 'note', pieceId: id, text });
     if (!piece.on || definition?.isAlwaysOn) continue;
     const { where } = piece;
-    const why = whyNeverSeen(lane, id, definitions);
+    const why = whyNeverSeen(lane, id, definitions, slugs.categoryTexts ?? {});
     if (why) findings.push({ level: 'warning', code: 'nobody-sees', pieceId: id, why });
     if (definition?.spots && where.spot !== null && !definition.spots.some((spot) => spot === where.spot))
       findings.push({ level: 'warning', code: 'spot-gone', pieceId: id, spot: where.spot });
@@ -163,16 +166,21 @@ function goneFromTexts(lane: Lane, definitions: readonly PieceDefinition[], slug
     const words = definitions.find(({ kind }) => kind === piece.kind)?.words ?? {};
     const keys = Object.keys(words).filter((key) => words[key]!.isRich);
     const texts = Object.values(piece.words).flatMap((said) => keys.map((key) => said[key] ?? ''));
-    return piece.on && keys.length > 0 ? [{ pieceId, page: null, text: texts.join('\n'), takesPieces: false }] : [];
+    return piece.on && keys.length > 0
+      ? [{ pieceId, page: null, text: texts.join('\n'), takesPieces: false, category: null }]
+      : [];
   });
   const pages = Object.entries(lane.pages).map(([page, { text }]) => ({
-    ...{ pieceId: null, page, text: Object.values(text).join('\n'), takesPieces: true },
+    ...{ pieceId: null, page, text: Object.values(text).join('\n'), takesPieces: true, category: null },
   }));
-  return [...rich, ...pages].flatMap(({ pieceId, page, text, takesPieces }): LintFinding[] => {
+  const categories = Object.values(slugs.categoryTexts ?? {}).map(({ name, text }) => ({
+    ...{ pieceId: null, page: null, text, takesPieces: true, category: name },
+  }));
+  return [...rich, ...pages, ...categories].flatMap(({ pieceId, page, text, takesPieces, category }): LintFinding[] => {
     const named = namedIn(text);
     const stands = (id: string) => takesPieces && own(lane.pieces, id)?.where.spot === 'text' && lane.pieces[id]!.on;
     const finding = (code: 'fact-gone' | 'piece-gone') => (name: string) =>
-      ({ level: 'warning', code, pieceId, page, name }) as const;
+      ({ level: 'warning', code, pieceId, page, category, name }) as const;
     return [
       ...named.products.filter((slug) => !slugs.products.has(slug)).map(finding('fact-gone')),
       ...named.pieces.filter((id) => !stands(id)).map(finding('piece-gone')),

@@ -14,6 +14,9 @@ export type NeverSeen =
   /** It stands only where a text names it, and none does. */
   | { readonly because: 'unnamed' };
 
+/** Texts of categories that name a piece or a fact, by slug: they are the catalogue’s, not the lane’s. */
+export type CategoryTexts = Readonly<Record<string, { readonly name: string; readonly text: string }>>;
+
 type Placed = readonly [id: string, piece: Piece];
 
 /** The pieces of a place in the order in which they stand. */
@@ -24,7 +27,12 @@ export function piecesOfSpot({ pieces }: Lane, spot: string): Placed[] {
 }
 
 /** null: somebody can see it, or it is off, or always there. */
-export function whyNeverSeen(lane: Lane, id: string, definitions: readonly PieceDefinition[]): NeverSeen | null {
+export function whyNeverSeen(
+  lane: Lane,
+  id: string,
+  definitions: readonly PieceDefinition[],
+  categoryTexts: CategoryTexts,
+): NeverSeen | null {
   const piece = lane.pieces[id];
   const definition = definitions.find(({ kind }) => kind === piece?.kind);
   if (!piece?.on || !definition || definition.isAlwaysOn) return null;
@@ -32,7 +40,10 @@ export function whyNeverSeen(lane: Lane, id: string, definitions: readonly Piece
   const { spot } = where;
   if (spot === 'elsewhere') return null;
   if (spot === 'text') {
-    const texts = Object.values(lane.pages).flatMap(({ on, text }) => (on ? Object.values(text) : []));
+    const texts = [
+      ...Object.values(lane.pages).flatMap(({ on, text }) => (on ? Object.values(text) : [])),
+      ...Object.values(categoryTexts).map(({ text }) => text),
+    ];
     return texts.some((text) => namedIn(text).pieces.includes(id)) ? null : { because: 'unnamed' };
   }
   const page = definition.spots && spot !== null ? pageOfSpot(spot) : null;
@@ -69,7 +80,7 @@ export function wordNeverSeen(why: NeverSeen, lane: Lane, id: string, definition
       return `${name(id)} is on, but nobody would see it: ${others} ${why.others.length === 1 ? 'comes' : 'come'} first wherever it could stand. Move it up, choose other pages, or turn ${why.others.length === 1 ? 'that one' : 'those'} off.`;
     }
     case 'unnamed':
-      return `${name(id)} is on, but no text names it, and it stands only there. Put it into a page under Shop, or choose another place.`;
+      return `${name(id)} is on, but no text names it, and it stands only there. Put it into a page under Shop or the text of a category, or choose another place.`;
   }
 }
 

@@ -4,6 +4,7 @@ import type { Delivery } from '~/core/orders/delivery.schema';
 import { currencyOf, formatMoney } from '~/core/money';
 import { FONTS } from './fonts';
 import { LEGAL_PAGES, THEME_COLOURS, type Lane } from './lane.schema';
+import type { Naming } from './shop-names';
 import { THEME_LABELS } from './theme';
 
 interface Fact {
@@ -13,7 +14,7 @@ interface Fact {
 }
 
 /** What an owner knows of the shop as a whole, each in words. */
-function factsOf({ shop, theme, legal, pages, margins }: Lane): Fact[] {
+function factsOf({ shop, theme, legal, pages, margins }: Lane, { nameOf, say }: Naming): Fact[] {
   const share = (basisPoints: number | null) => (basisPoints === null ? 'none' : `${basisPoints / 100} %`);
   const name = (of: 'language' | 'region' | 'currency', code: string) =>
     new Intl.DisplayNames(['en'], { type: of }).of(code) ?? code;
@@ -50,7 +51,9 @@ function factsOf({ shop, theme, legal, pages, margins }: Lane): Fact[] {
     { at: ['margins', 'shop'], what: 'Floor for margins', text: share(margins.shop) },
     ...(['categories', 'products'] as const).flatMap((of) =>
       Object.entries(margins[of]).map(([slug, floor]) => ({
-        ...{ at: ['margins', of, slug], what: `Floor for margins of ${slug}`, text: share(floor) },
+        at: ['margins', of, slug],
+        what: `Floor for margins of ${nameOf(of === 'products' ? 'product' : 'category', slug)}`,
+        text: share(floor),
       })),
     ),
     ...deliveryFacts(shop.delivery, (amount) => formatMoney(amount, currencyOf(shop.currency), shop.locale)),
@@ -64,7 +67,7 @@ function factsOf({ shop, theme, legal, pages, margins }: Lane): Fact[] {
       },
       ...(['title', 'text'] as const).flatMap((key) =>
         Object.entries(page[key]).map(([language, text]) => ({
-          ...{ at: ['pages', slug, key, language], what: `Page /${slug}, ${key} (${language})`, text },
+          ...{ at: ['pages', slug, key, language], what: `Page /${slug}, ${key} (${language})`, text: say(text) },
         })),
       ),
     ]),
@@ -116,9 +119,10 @@ function deliveryFacts(delivery: Delivery, money: (amountMinor: number) => strin
 export function shopDifference(
   from: Lane,
   to: Lane,
+  naming: Naming,
 ): { at: readonly string[]; what: string; from: string; to: string }[] {
   const key = (fact: Fact) => JSON.stringify(fact.at);
-  const [before, after] = [from, to].map((lane) => new Map(factsOf(lane).map((fact) => [key(fact), fact])));
+  const [before, after] = [from, to].map((lane) => new Map(factsOf(lane, naming).map((fact) => [key(fact), fact])));
   return [...new Set([...before!.keys(), ...after!.keys()])]
     .map((place) => {
       const [old, now] = [before!.get(place), after!.get(place)];

@@ -55,7 +55,8 @@ export function wordFinding(finding: LintFinding, lane: Lane, definitions: reado
     language === lane.shop.languages[0]
       ? ''
       : ` in ${new Intl.DisplayNames(['en'], { type: 'language' }).of(language) ?? language}`;
-  const within = 'page' in finding && finding.page !== null ? `The page “${titleOf(lane, finding.page)}”` : own;
+  const page = 'page' in finding && finding.page !== null ? `The page “${titleOf(lane, finding.page)}”` : own;
+  const within = 'category' in finding && finding.category !== null ? `The text of “${finding.category}”` : page;
   switch (finding.code) {
     case 'nobody-sees':
       return wordNeverSeen(finding.why, lane, finding.pieceId, definitions);

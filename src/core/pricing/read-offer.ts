@@ -7,7 +7,7 @@ export interface OfferReader {
   readonly money: (amountMinor: number) => string;
   /** A moment (ISO 8601) as people write it, exact to what it says. */
   readonly moment: (iso: string) => string;
-  readonly nameOf: (what: 'product' | 'category', slug: string) => string;
+  readonly nameOf: (what: 'product' | 'category' | 'variant', key: string) => string;
 }
 
 /** The rule of an offer as one sentence. Two rules that differ in what they do never read the same; its name is no part of it. */
@@ -29,7 +29,7 @@ export function readSelection(selection: LineSelection, { nameOf }: Pick<OfferRe
     ...sorted(of.categories ?? []).map((slug) => `category “${nameOf('category', slug)}”`),
     ...sorted(of.tags ?? []).map((tag) => `tag “${tag}”`),
     ...sorted(of.products ?? []).map((slug) => `“${nameOf('product', slug)}”`),
-    ...sorted(of.variants ?? []).map((sku) => `variant “${sku}”`),
+    ...sorted(of.variants ?? []).map((sku) => `variant “${nameOf('variant', sku)}”`),
   ];
   if (!selection) return 'the whole shop';
   const what = selection.only ? either(named(selection.only)) || 'nothing at all' : 'the whole shop';
@@ -81,7 +81,7 @@ function does(offer: Offer, reader: OfferReader): string {
         : `Take ${percent(offer.basisPoints ?? 0)} off delivery${by}`;
     }
     case 'gift':
-      return `Give ${offer.quantity} × ${offer.variant === NO_GIFT ? 'a gift that is not chosen yet' : `variant “${offer.variant}”`} for nothing`;
+      return `Give ${offer.quantity} × ${offer.variant === NO_GIFT ? 'a gift that is not chosen yet' : `variant “${reader.nameOf('variant', offer.variant)}”`} for nothing`;
   }
 }
 

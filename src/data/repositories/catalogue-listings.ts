@@ -1,4 +1,5 @@
 import type { CardExtras, Category, Chosen, OrderRow, ProductCard } from '~/core/catalogue';
+import type { CategoryTexts, Mentions, ShopNames } from '~/core/lane';
 import { minor } from '~/core/money';
 import type { SearchRanks } from '~/core/search';
 import type { Relatable } from '~/core/suggest';
@@ -342,6 +343,36 @@ export function catalogueListings(db: Database) {
     return Object.fromEntries(rows.map(({ slug, name }) => [slug, name]));
   }
 
+  /** What things are called, shown or not; variants by their product and their choices. */
+  async function shopNames({ product, category, variant }: Mentions): Promise<ShopNames> {
+    const ask = (sql: string, keys: readonly string[]) =>
+      keys.length === 0
+        ? []
+        : db.select<{ key: string; name: string }>(`${sql} IN (SELECT value FROM json_each($keys))`, {
+            keys: JSON.stringify(keys),
+          });
+    const [products, categories, variants] = await Promise.all([
+      ask('SELECT slug key, name FROM products WHERE slug', product),
+      ask('SELECT slug key, name FROM categories WHERE slug', category),
+      ask(
+        `SELECT v.sku key, p.name || coalesce(', ' || (SELECT group_concat(value, ', ') FROM json_each(v.choices)), '') name
+         FROM variants v JOIN products p ON p.id = v.product_id WHERE v.sku`,
+        variant,
+      ),
+    ]);
+    const byKey = (rows: readonly { key: string; name: string }[]) =>
+      Object.fromEntries(rows.map(({ key, name }) => [key, name]));
+    return { product: byKey(products), category: byKey(categories), variant: byKey(variants) };
+  }
+
+  /** Names and texts of the categories whose text names a piece or a fact. */
+  async function categoryTexts(): Promise<CategoryTexts> {
+    const rows = await db.select<{ slug: string; name: string; text: string }>(
+      `SELECT slug, name, description text FROM categories WHERE description LIKE '%<pl-%'`,
+    );
+    return Object.fromEntries(rows.map(({ slug, ...rest }) => [slug, rest]));
+  }
+
   async function listSlugs(): Promise<Record<'products' | 'categories' | 'tags', Set<string>>> {
     const rows = await db.select<{ slug: string; of: 'products' | 'categories' | 'tags' }>(
       `SELECT slug, 'products' "of" FROM products UNION ALL SELECT slug, 'categories' FROM categories
@@ -389,6 +420,8 @@ export function catalogueListings(db: Database) {
     listCategories,
     listNames,
     namesOf,
+    shopNames,
+    categoryTexts,
     listSlugs,
     findSamples,
   };

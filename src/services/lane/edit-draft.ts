@@ -4,11 +4,13 @@ import {
   lintLane,
   migrateLane,
   readLane,
+  type CategoryTexts,
   type Caution,
   type Lane,
   type LaneChange,
   type LanePatch,
   type LintFinding,
+  type ShopNames,
 } from '~/core/lane';
 import { notRealYet } from '~/core/lane/not-real-yet';
 import { servedCountries } from '~/core/orders';
@@ -19,6 +21,7 @@ import { startingLane } from '~/services/accounts/begin';
 import { findEmpty, findGoneGifts, findUnsold } from '~/services/catalogue/find-empty';
 import { inPresentCurrency } from '~/services/grounds/in-present-currency';
 import { forgetLiveLane, isOpen, liveLane } from './live-lane';
+import { namesOfLanes } from './names-of-lanes';
 
 /** The draft as the studio works on it, beside what is live. */
 export interface DraftView {
@@ -30,6 +33,9 @@ export interface DraftView {
   readonly lint: readonly LintFinding[];
   /** What is not real, or not said, yet. */
   readonly cautions: readonly Caution[];
+  /** What the things are called that one of the two lanes names. */
+  readonly names: ShopNames;
+  readonly categoryTexts: CategoryTexts;
 }
 
 /** The stored draft is none that this program reads; `/studio/mend` replaces it. */
@@ -44,26 +50,30 @@ export async function showDraft(app: App): Promise<DraftView> {
   if (!stored) throw new Error('There is no draft in this data folder');
   const read = readLane(stored.document, definitions);
   if (!read.ok) throw new DraftUnreadable(read.problems);
-  const [empty, unsold, goneGifts, shown] = await Promise.all([
+  // A shop that is not open yet is told against what it began with.
+  const before = live.revision === 0 ? startingLane() : live.lane;
+  const [empty, unsold, goneGifts, shown, names, categoryTexts] = await Promise.all([
     findEmpty(app, read.value),
     findUnsold(app, read.value),
     findGoneGifts(app, read.value),
     app.catalogue.countShown(),
+    namesOfLanes(app, [before, read.value]),
+    app.catalogue.categoryTexts(),
   ]);
-  // A shop that is not open yet is told against what it began with.
-  const before = live.revision === 0 ? startingLane() : live.lane;
   return {
     edit: stored.edit,
     token: stored.token,
     lane: read.value,
     live: { revision: live.revision, lane: before },
-    changes: describeDifference(before, read.value, definitions),
+    changes: describeDifference(before, read.value, definitions, names),
+    names,
+    categoryTexts,
     cautions: notRealYet(read.value, startingLane(), {
       ...shown,
       isFirst: live.revision === 0,
       servedBefore: servedCountries(before.shop.delivery).length,
     }),
-    lint: lintLane(read.value, definitions, { ...slugs, empty, unsold, goneGifts, at: app.now() }),
+    lint: lintLane(read.value, definitions, { ...slugs, empty, unsold, goneGifts, categoryTexts, at: app.now() }),
   };
 }
 

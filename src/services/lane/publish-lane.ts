@@ -16,6 +16,7 @@ import { findGoneGifts } from '~/services/catalogue/find-empty';
 import type { App } from '~/services/app';
 import { changingPrices } from '~/services/prices/record-shown';
 import { forgetLiveLane } from './live-lane';
+import { namesOfLanes } from './names-of-lanes';
 
 /** Makes the draft of edit number `edit` live as a new revision. Errors of the lint refuse it. */
 export async function publishLane(
@@ -92,9 +93,9 @@ export async function compareRevisions(
   const [before, after] = await Promise.all(
     [from, to].map(async (id) => readLane((await app.lanes.readRevision(id))?.document, definitions)),
   );
-  return before!.ok && after!.ok
-    ? ok(describeDifference(before!.value, after!.value, definitions))
-    : fail('', 'not-found');
+  if (!before!.ok || !after!.ok) return fail('', 'not-found');
+  const names = await namesOfLanes(app, [before!.value, after!.value]);
+  return ok(describeDifference(before!.value, after!.value, definitions, names));
 }
 
 export interface RevisionView extends RevisionSummary {
@@ -111,12 +112,13 @@ export async function listRevisions(app: App): Promise<RevisionView[]> {
     const read = readLane((await app.lanes.readRevision(id))?.document, definitions);
     if (read.ok) lanes.set(id, read.value);
   }
+  const names = await namesOfLanes(app, [...lanes.values()]);
   return summaries.map((summary, i) => {
     const [own, before] = [lanes.get(summary.id), lanes.get(summaries[i + 1]?.id ?? -1)];
     return {
       ...summary,
       isReadable: own !== undefined,
-      changes: own && before ? describeDifference(before, own, definitions) : [],
+      changes: own && before ? describeDifference(before, own, definitions, names) : [],
     };
   });
 }

@@ -1,7 +1,7 @@
 import type { Root } from 'hast';
 import { LRUCache } from 'lru-cache';
 import { createPool } from '~/services/worker-pool';
-import { plainTree, readText } from './read-text';
+import { plainTree, readText } from '~/core/texts/read-text';
 
 export interface TextTask {
   /** Null: nothing, so that the thread has read all it needs before the first text comes. */

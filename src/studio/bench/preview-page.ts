@@ -1,5 +1,12 @@
 import { namedIn } from '~/core/facts';
-import { pageOfSpot, whyNeverSeen, wordNeverSeen, type Lane, type PieceDefinition } from '~/core/lane';
+import {
+  pageOfSpot,
+  whyNeverSeen,
+  wordNeverSeen,
+  type CategoryTexts,
+  type Lane,
+  type PieceDefinition,
+} from '~/core/lane';
 import { isSeen, readPageName, tagName, type Device, type PageKind } from '~/core/where';
 import { definitions } from '~/pieces/registry';
 
@@ -19,6 +26,7 @@ interface Asked {
   /** The product of the situation it is shown in. */
   readonly product: string | null;
   readonly categories: readonly { readonly slug: string }[];
+  readonly categoryTexts: CategoryTexts;
 }
 
 const at = (
@@ -31,7 +39,7 @@ const at = (
 });
 
 /** Where a piece can be looked at: first where the situation asks, then wherever its rules name a page. */
-function candidates({ lane, pieceId, definition, product, categories }: Asked): PreviewPage[] {
+function candidates({ lane, pieceId, definition, product, categories, categoryTexts }: Asked): PreviewPage[] {
   const { where } = lane.pieces[pieceId]!;
   const named = where.categories.mode === 'only' ? where.categories.slugs : [];
   const spot = definition.spots && where.spot !== null ? pageOfSpot(where.spot) : null;
@@ -47,10 +55,16 @@ function candidates({ lane, pieceId, definition, product, categories }: Asked): 
     at('/shop/search?q=a', 'listing', ['list:search']),
   ];
   if (where.spot === 'text') {
-    const naming = Object.entries(lane.pages).filter(([, { text }]) =>
-      Object.values(text).some((words) => namedIn(words).pieces.includes(pieceId)),
-    );
-    return [...naming.map(([page]) => at(`/shop/pages/${page}`, 'other', [`page:${page}`])), at('/shop/', 'home')];
+    const names = (text: string) => namedIn(text).pieces.includes(pieceId);
+    return [
+      ...Object.entries(lane.pages)
+        .filter(([, { text }]) => Object.values(text).some(names))
+        .map(([page]) => at(`/shop/pages/${page}`, 'other', [`page:${page}`])),
+      ...Object.entries(categoryTexts)
+        .filter(([, { text }]) => names(text))
+        .map(([slug]) => at(`/shop/c/${slug}`, 'listing', ['list:category', slug])),
+      at('/shop/', 'home'),
+    ];
   }
   const all = [
     at('/shop/', 'home'),
@@ -111,7 +125,7 @@ export function whyUnseen(asked: Asked, page: PreviewPage, device: Device): stri
   const piece = lane.pieces[pieceId]!;
   if (definition.isAlwaysOn) return null;
   if (!piece.on) return 'It is off.';
-  const never = whyNeverSeen(lane, pieceId, definitions);
+  const never = whyNeverSeen(lane, pieceId, definitions, asked.categoryTexts);
   if (never) return wordNeverSeen(never, lane, pieceId, definitions);
   if (sees(asked, page, device)) return null;
   if (!piece.where.devices.includes(device)) return `Where leaves it out on ${device}s.`;

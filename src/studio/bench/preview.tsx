@@ -42,7 +42,7 @@ export type Measured = Pick<Extract<FromPreview, { pl: 'measured' }>, 'state' | 
 export function Preview(props: Props) {
   const { pieceId, path, categories, situation, samples, language, width, onWidth, part, force } = props;
   const { onSelect, onWord, onSetting, onMeasured } = props;
-  const { lane: whole, token, live, edit } = useDraft();
+  const { lane: whole, token, live, edit, categoryTexts } = useDraft();
   // One that was just removed is shown once more, until the page is left.
   const last = useRef(whole);
   const lane = whole.pieces[pieceId] ? whole : last.current;
@@ -66,7 +66,10 @@ export function Preview(props: Props) {
   };
   const definition = definitionOf(lane.pieces[pieceId]!.kind)!;
   const opens = 'panel' in definition.looks;
-  const asked = { lane, pieceId, definition, categories, product: product ?? samples.products['plain'] ?? null };
+  const asked = {
+    ...{ lane, pieceId, definition, categories, categoryTexts },
+    product: product ?? samples.products['plain'] ?? null,
+  };
   const page = previewPage(asked, path, deviceOf(width));
   const unseen = whyUnseen(asked, page, deviceOf(width));
   const address = `${page.path}${page.path.includes('?') ? '&' : '?'}draft=${token}&lang=${isServerDrawn ? `${language}&shape=${pieceId}` : whole.shop.languages[0]!}`;

@@ -94,7 +94,7 @@ function SpotField({ piece, definition, edit }: PanelProps) {
 /** Devices, pages, categories and products, and who that leaves. */
 function Scopes({ pieceId, piece, definition, edit, categories, tags }: WhereProps) {
   const { where } = piece;
-  const draft = useDraft((state) => state.lane);
+  const { lane: draft, names, categoryTexts, learn } = useDraft();
   const lane = { ...draft, pieces: { ...draft.pieces, [pieceId]: piece } };
   const toggle = <T,>(list: T[], item: T, on: boolean) =>
     on ? [...list, item] : list.filter((other) => other !== item);
@@ -106,7 +106,7 @@ function Scopes({ pieceId, piece, definition, edit, categories, tags }: WherePro
   );
   const isThanks = own === 'thanks';
   const of = isThanks ? ' of what was bought' : definition.judges === 'added' ? ' of what was added' : '';
-  const never = whyNeverSeen(lane, pieceId, definitions);
+  const never = whyNeverSeen(lane, pieceId, definitions, categoryTexts);
   const about = of === '' ? pageNames(lane.pages, categories, tags) : categories;
   const title = (slug: string) => about.find((named) => named.slug === slug)?.name ?? readPageName(slug).name;
   return (
@@ -145,9 +145,13 @@ function Scopes({ pieceId, piece, definition, edit, categories, tags }: WherePro
       <ScopeField
         label={`Products${of}`}
         scope={where.products}
-        nameOf={(slug) => slug}
+        nameOf={(slug) => names.product[slug] ?? slug}
         onChange={(scope) => edit((draft) => void (draft.where.products = scope))}
-        search={(text) => ask<Named[]>(`/api/studio/products?q=${encodeURIComponent(text)}`)}
+        search={async (text) => {
+          const found = await ask<Named[]>(`/api/studio/products?q=${encodeURIComponent(text)}`);
+          learn(Object.fromEntries(found.map(({ slug, name }) => [slug, name])));
+          return found;
+        }}
       />
       <p
         className={`border-s-4 ps-3 ${piece.on && !never ? 'border-moss' : 'border-brick text-brick'}`}
@@ -161,7 +165,7 @@ function Scopes({ pieceId, piece, definition, edit, categories, tags }: WherePro
                 `Seen on ${list(seen.devices.map((device) => DEVICE_NAMES[device].toLowerCase()))}`,
                 `on ${list(seen.pages.map((page) => PAGE_NAMES[page].toLowerCase()))}`,
                 ...scopeText(where.categories, title),
-                ...scopeText(where.products, (slug) => `the product “${slug}”`),
+                ...scopeText(where.products, (slug) => `the product “${names.product[slug] ?? slug}”`),
               ].join(', ') + '.'}
       </p>
       <p className="help">

@@ -2,7 +2,7 @@ import { checkMessage } from '~/core/words/check-message';
 import { MOST_RICH, resolveWords } from '~/core/lane';
 import { directionOf } from '~/core/words';
 import type { CartNaming } from '~/core/words';
-import { RichField } from '../shared/rich-field';
+import { RichField } from '../text/rich-field';
 import { Row } from '../shared/controls';
 import { LanguageChoice } from '../shared/language-choice';
 import type { PanelProps } from './panel';

@@ -14,6 +14,9 @@ import type { ShellData } from '../shared/studio-data';
 import { useUnsaved } from '../shared/use-unsaved';
 import { ArrangeProducts } from './arrange-products';
 import { SelectField, TextField } from '../shop/fields';
+import { useDraft } from '../shared/draft-store';
+import { piecesInTexts } from '../text/pieces-in-texts';
+import { RichField } from '../text/rich-field';
 
 interface Category {
   readonly slug: string;
@@ -45,6 +48,7 @@ const toRows = (categories: readonly Category[]): Row[] =>
 
 /** Categories in the order shoppers see them; those within another stand below it. */
 function Screen({ categories }: { categories: readonly Category[] }) {
+  const lane = useDraft((state) => state.lane);
   const [stored, setStored] = useState(() => toRows(categories));
   const [rows, setRows] = useState(stored);
   const [chosen, choose] = useState<string | null>(null);
@@ -161,12 +165,14 @@ function Screen({ categories }: { categories: readonly Category[] }) {
               check={(text) => (text === '' ? 'A category needs a name.' : null)}
               onChange={(text) => change({ name: text })}
             />
-            <TextField
+            <RichField
               label="Text"
               help="Above its products."
               rows={4}
               value={current.text}
-              maxLength={2000}
+              most={2000}
+              dir="ltr"
+              pieces={piecesInTexts(lane)}
               onChange={(text) => change({ text })}
             />
             <SelectField

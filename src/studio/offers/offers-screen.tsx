@@ -53,7 +53,7 @@ export function OffersScreen(props: Props) {
 }
 
 function Screen({ shell, categories, products, order, start }: Props) {
-  const { lane, live, change, undo, past } = useDraft();
+  const { lane, live, names: known, change, undo, past } = useDraft();
   const ids = Object.keys(lane.offers);
   const [selected, select] = useState<string | null>(start ?? ids[0] ?? null);
   const [view, setView] = useState<View>('rule');
@@ -62,8 +62,9 @@ function Screen({ shell, categories, products, order, start }: Props) {
       new Map([
         ...categories.map(({ slug, name }) => [`category ${slug}`, name] as const),
         ...products.map(({ slug, name }) => [`product ${slug}`, name] as const),
+        ...Object.entries(known.variant).map(([sku, name]) => [`variant ${sku}`, name] as const),
       ]),
-    [categories, products],
+    [categories, products, known.variant],
   );
   const reader = useMemo(() => readerOf(lane.shop, names), [lane.shop, names]);
   const offer = selected === null ? undefined : lane.offers[selected];

@@ -28,10 +28,10 @@ export function Revisions({ shell, revisions }: { shell: ShellData; revisions: r
 }
 
 function RevisionScreen({ revisions }: { revisions: readonly Revision[] }) {
-  const { lane, live, start, flush, say, change } = useDraft();
+  const { lane, live, names, start, flush, say, change } = useDraft();
   const [asked, ask] = useState<Revision | 'live' | null>(null);
   const [looked, lookAt] = useState<number | null>(null);
-  const changes = describeDifference(live.lane, lane, definitions);
+  const changes = describeDifference(live.lane, lane, definitions, names);
 
   async function restore(revision: number | 'latest'): Promise<void> {
     ask(null);

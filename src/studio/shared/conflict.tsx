@@ -6,7 +6,7 @@ import { Modal } from './modal';
 
 /** Two windows changed the same place: nothing is lost until the owner says which stands. */
 export function Conflict() {
-  const { theirs, lane, settle } = useDraft();
+  const { theirs, lane, names, settle } = useDraft();
   if (!theirs) return null;
   return (
     <Modal
@@ -14,7 +14,7 @@ export function Conflict() {
       text="Both windows changed the same places. This is how yours differs from the other."
       onClose={() => undefined}
     >
-      <ChangeList changes={describeDifference(theirs.lane, lane, definitions)} />
+      <ChangeList changes={describeDifference(theirs.lane, lane, definitions, names)} />
       <div className="mt-5 flex justify-end gap-2">
         <button className="btn" onClick={() => settle('theirs')}>
           Take the other window’s

@@ -1,6 +1,16 @@
 import { produce } from 'immer';
 import { create } from 'zustand';
-import { applyLanePatch, describeDifference, diffLanes, patchesClash, type Lane, type LanePatch } from '~/core/lane';
+import {
+  applyLanePatch,
+  describeDifference,
+  diffLanes,
+  NO_NAMES,
+  patchesClash,
+  type CategoryTexts,
+  type Lane,
+  type LanePatch,
+  type ShopNames,
+} from '~/core/lane';
 import { definitions } from '~/pieces/registry';
 import { Refusal, sendPatch } from './api';
 import type { DraftData } from './studio-data';
@@ -27,12 +37,18 @@ interface DraftState {
   readonly message: string | null;
   /** What undo has just done; it goes by itself. */
   readonly brief: string | null;
+  /** What the things are called that the lanes name. */
+  readonly names: ShopNames;
+  /** Texts of categories that name pieces or facts. */
+  readonly categoryTexts: CategoryTexts;
   /** The newer draft of another window, when it changed the same places. */
   readonly theirs: DraftData | null;
   start(data: DraftData): void;
   change(recipe: (lane: Lane) => void, key?: string): void;
   undo(): void;
   redo(): void;
+  /** Keeps what a product is called that was picked, or looked up, here. */
+  learn(products: ShopNames['product']): void;
   /** Settles a conflict: with `mine`, what was changed here is written over theirs. */
   settle(keep: 'mine' | 'theirs'): void;
   /** Waits until everything is stored; false when it could not be. */
@@ -54,6 +70,12 @@ export const hasSteps = (steps: readonly Step[]): boolean => steps.some(({ scree
 let saved: Lane;
 let timer = 0;
 let sending: Promise<void> | null = null;
+
+const joinNames = (a: ShopNames, b: ShopNames): ShopNames => ({
+  product: { ...a.product, ...b.product },
+  category: { ...a.category, ...b.category },
+  variant: { ...a.variant, ...b.variant },
+});
 
 export const useDraft = create<DraftState>((set, get) => {
   function keepSteps(): void {
@@ -103,6 +125,7 @@ export const useDraft = create<DraftState>((set, get) => {
   /** Takes in what another window changed; asks only when both changed the same place. */
   function merge(theirs: DraftData): void {
     const mine = diffLanes(saved, get().lane);
+    set({ names: joinNames(get().names, theirs.names) });
     if (patchesClash(mine, diffLanes(saved, theirs.lane))) return set({ theirs, saving: 'failed' });
     const merged = applyLanePatch(theirs.lane, mine, definitions);
     if (!merged.ok) return set({ theirs, saving: 'failed' });
@@ -129,7 +152,7 @@ export const useDraft = create<DraftState>((set, get) => {
         [from]: rest,
       });
     const other = from === 'past' ? 'future' : 'past';
-    const [first, ...more] = describeDifference(get().lane, moved.value, definitions);
+    const [first, ...more] = describeDifference(get().lane, moved.value, definitions, get().names);
     if (first)
       set({
         brief: `${from === 'past' ? 'Undone' : 'Done again'}: ${first.pieceName}. ${wordChange(first)}${more.length > 0 ? ` And ${more.length} more.` : ''}`,
@@ -148,6 +171,8 @@ export const useDraft = create<DraftState>((set, get) => {
     saving: 'saved',
     message: null,
     brief: null,
+    names: NO_NAMES,
+    categoryTexts: {},
     theirs: null,
     start(data) {
       // On the server there is no window to leave.
@@ -160,6 +185,8 @@ export const useDraft = create<DraftState>((set, get) => {
       set({
         lane: data.lane,
         live: data.live,
+        names: joinNames(get().names, data.names),
+        categoryTexts: data.categoryTexts,
         token: data.token,
         edit: data.edit,
         theirs: null,
@@ -185,6 +212,7 @@ export const useDraft = create<DraftState>((set, get) => {
       set({ lane: next, past: [...(joins ? past.slice(0, -1) : past), made], future: [] });
       schedule();
     },
+    learn: (product) => set({ names: joinNames(get().names, { ...NO_NAMES, product }) }),
     undo: () => step('past'),
     redo: () => step('future'),
     settle(keep) {

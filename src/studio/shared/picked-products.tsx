@@ -1,5 +1,6 @@
 import { useRef, useState } from 'react';
 import { ask } from './api';
+import { useDraft } from './draft-store';
 import { Labelled } from '../shop/fields';
 
 interface Named {
@@ -23,7 +24,9 @@ const NONE: readonly Named[] = [];
 
 /** Products picked by hand, in order. */
 export function PickedProducts({ label, help, own, slugs, known = NONE, most, onChange }: Props) {
-  const [names, setNames] = useState(() => new Map(known.map(({ slug, name }) => [slug, name])));
+  const { names, learn } = useDraft();
+  const called = new Map(known.map(({ slug, name }) => [slug, name]));
+  const nameOf = (slug: string) => called.get(slug) ?? names.product[slug] ?? slug;
   const [found, setFound] = useState<readonly Named[] | null>(null);
   const latest = useRef('');
 
@@ -36,7 +39,7 @@ export function PickedProducts({ label, help, own, slugs, known = NONE, most, on
   }
 
   function pick({ slug, name }: Named): void {
-    setNames((before) => new Map(before).set(slug, name));
+    learn({ [slug]: name });
     onChange([...slugs, slug]);
     setFound((before) => before?.filter((other) => other.slug !== slug) ?? null);
   }
@@ -77,7 +80,7 @@ export function PickedProducts({ label, help, own, slugs, known = NONE, most, on
       {slugs.length > 0 && (
         <ol aria-label={`${label}, picked`} className="flex flex-col">
           {slugs.map((slug, i) => {
-            const name = names.get(slug) ?? known.find((one) => one.slug === slug)?.name ?? slug;
+            const name = nameOf(slug);
             return (
               <li key={slug} className="flex items-center gap-2 border-b border-mortar py-1">
                 <span className="flex-1">{name}</span>

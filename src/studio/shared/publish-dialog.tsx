@@ -10,13 +10,13 @@ import type { DraftData } from './studio-data';
 
 /** Shows what shoppers will notice, then makes it live. */
 export function PublishDialog({ onClose }: { onClose: () => void }) {
-  const { lane, live, flush, start, change } = useDraft();
+  const { lane, live, names, flush, start, change } = useDraft();
   const [checked, setChecked] = useState<DraftData | null>(null);
   const [note, setNote] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
   const [fixes, setFixes] = useState(0);
-  const changes = describeDifference(live.lane, lane, definitions);
+  const changes = describeDifference(live.lane, lane, definitions, { ...names, ...checked?.names });
   const isFirst = live.revision === 0;
 
   useEffect(() => {

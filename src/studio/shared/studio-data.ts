@@ -1,6 +1,6 @@
 import type { StepsView } from '~/core/first-steps';
 import type { Funnel } from '~/core/funnel';
-import type { Caution, Lane, LaneChange, LintFinding } from '~/core/lane';
+import type { CategoryTexts, Caution, Lane, LaneChange, LintFinding, ShopNames } from '~/core/lane';
 
 /** The draft as the API answers it. */
 export interface DraftData {
@@ -11,6 +11,9 @@ export interface DraftData {
   readonly changes: readonly LaneChange[];
   readonly lint: readonly LintFinding[];
   readonly cautions: readonly Caution[];
+  /** What the things are called that one of the two lanes names. */
+  readonly names: ShopNames;
+  readonly categoryTexts: CategoryTexts;
 }
 
 /** What every screen of the studio is given. */

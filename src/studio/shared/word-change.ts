@@ -1,6 +1,23 @@
 import type { LaneChange } from '~/core/lane';
 
-const quote = (text: string) => (text.length > 60 ? `“${text.slice(0, 57)}…”` : `“${text}”`);
+/** As much of a text as stands in a sentence. */
+const MOST_QUOTED = 60;
+
+/** What of a text is quoted: all of a short one, of a long one what begins a little before place `from`. */
+function quote(text: string, from = 0): string {
+  const plain = text.replaceAll(/\s+/g, ' ');
+  const start = plain.length <= MOST_QUOTED ? 0 : Math.max(0, Math.min(from - 20, plain.length - MOST_QUOTED));
+  const end = start + MOST_QUOTED;
+  return `“${start > 0 ? '…' : ''}${plain.slice(start, end)}${end < plain.length ? '…' : ''}”`;
+}
+
+/** Both texts where they begin to differ. */
+function insteadOf({ to, from }: { readonly to: string; readonly from: string }): string {
+  const [now, before] = [to, from].map((text) => text.replaceAll(/\s+/g, ' '));
+  let at = 0;
+  while (at < now!.length && now![at] === before![at]) at += 1;
+  return `${quote(to, at)} instead of ${quote(from, at)}`;
+}
 
 /** A difference as a plain sentence, without the name of its piece. */
 export function wordChange(change: LaneChange): string {
@@ -18,9 +35,9 @@ export function wordChange(change: LaneChange): string {
     case 'setting':
       return `${change.what}: ${change.to} instead of ${change.from}.`;
     case 'word':
-      return `${change.what}: ${quote(change.to)} instead of ${quote(change.from)}`;
+      return `${change.what}: ${insteadOf(change)}`;
     case 'shop':
-      return `${change.what}: ${quote(change.to)} instead of ${quote(change.from)}.`;
+      return `${change.what}: ${insteadOf(change)}.`;
     case 'offer':
       if (change.from === 'none') return `The offer ${quote(change.what)} is new.`;
       if (change.to === 'none') return `The offer ${quote(change.what)} is taken away.`;

@@ -1,8 +1,8 @@
 import { useEffect, useState } from 'react';
-import { movePage, pageSlug, pieceName, textPage } from '~/core/lane';
+import { movePage, pageSlug, textPage } from '~/core/lane';
 import { directionOf } from '~/core/words';
-import { definitions } from '~/pieces/registry';
-import { RichField } from '../shared/rich-field';
+import { piecesInTexts } from '../text/pieces-in-texts';
+import { RichField } from '../text/rich-field';
 import { Tick } from '../shared/tick';
 import { TextField } from './fields';
 import { LanguageChoice } from '../shared/language-choice';
@@ -14,11 +14,6 @@ export function PagesSection({ lane, change, onShow }: SectionProps) {
   const [chosen, choose] = useState<string | null>(() => Object.keys(lane.pages)[0] ?? null);
   const page = chosen === null ? undefined : lane.pages[chosen];
   const titleOf = (slug: string) => textPage(lane, lane.pages[slug]!, language).title || slug;
-  const pieces = Object.fromEntries(
-    Object.entries(lane.pieces)
-      .filter(([, piece]) => piece.where.spot === 'text')
-      .map(([id, piece]) => [id, pieceName(piece, definitions)]),
-  );
   useEffect(() => onShow?.(page ? `/shop/pages/${chosen}` : null), [chosen, page === undefined]);
 
   function add(): void {
@@ -79,11 +74,11 @@ export function PagesSection({ lane, change, onShow }: SectionProps) {
           </div>
           <RichField
             label="Text"
-            help="An empty line begins a paragraph; ## heading, **bold**, *italic*, - lists, [links](address), tables."
+            help="What a product fact says is always as the catalogue has it."
             rows={14}
             most={40_000}
             dir={directionOf(language)}
-            pieces={pieces}
+            pieces={piecesInTexts(lane)}
             value={page.text[language] ?? ''}
             onChange={(text) =>
               change((draft) => void (draft.pages[chosen]!.text[language] = text), `page ${chosen} text ${language}`)

@@ -1,5 +1,14 @@
 import { expect } from 'chai';
-import { addPiece, compileManifest, lintLane, moveInSpot, piecesOfSpot, whyNeverSeen, type Lane } from '~/core/lane';
+import {
+  addPiece,
+  compileManifest,
+  lintLane,
+  moveInSpot,
+  piecesOfSpot,
+  whyNeverSeen,
+  type CategoryTexts,
+  type Lane,
+} from '~/core/lane';
 import type { Where } from '~/core/where';
 import { definitionOf, definitions } from '~/pieces/registry';
 import { liveDemoLane } from '../../../demo/lane';
@@ -19,7 +28,8 @@ function laneWith(...pieces: { kind: string; where?: Partial<Where> }[]): { lane
 }
 const only = (...slugs: string[]) => ({ mode: 'only' as const, slugs });
 const except = (...slugs: string[]) => ({ mode: 'except' as const, slugs });
-const why = ({ lane, ids }: { lane: Lane; ids: string[] }, i: number) => whyNeverSeen(lane, ids[i]!, definitions);
+const why = ({ lane, ids }: { lane: Lane; ids: string[] }, i: number, texts: CategoryTexts = {}) =>
+  whyNeverSeen(lane, ids[i]!, definitions, texts);
 
 describe('a piece nobody ever sees', () => {
   it('is one behind others that stand wherever it could', () => {
@@ -63,6 +73,8 @@ describe('a piece nobody ever sees', () => {
     });
     const named = laneWith({ kind: 'listing', where: { spot: 'text' } });
     expect(why(named, 0)).to.deep.equal({ because: 'unnamed' });
+    const kites = { name: 'Kites', text: 'See <pl-piece name="listing"></pl-piece>' };
+    expect(why(named, 0, { kites })).to.equal(null);
     named.lane.pages['about'] = {
       ...{ on: true, inFooter: false, formerly: [], title: { en: 'About' } },
       text: { en: '<pl-piece name="listing"></pl-piece>' },

@@ -16,7 +16,7 @@ function asked(kind: string, where: Partial<Where>, change?: (lane: Lane) => voi
   const piece = lane.pieces[pieceId]!;
   Object.assign(piece, { on: true, where: { ...piece.where, ...where } });
   change?.(lane);
-  return { lane, pieceId, definition, product: 'heron', categories };
+  return { lane, pieceId, definition, product: 'heron', categories, categoryTexts: {} };
 }
 const standsOn = (kind: string, where: Partial<Where>, change?: (lane: Lane) => void) => {
   const one = asked(kind, where, change);
@@ -48,6 +48,13 @@ describe('the page a preview stands on', () => {
       };
     });
     expect(named).to.deep.equal({ path: '/shop/pages/sizes', unseen: null });
+    const inCategory = {
+      ...asked('listing', { spot: 'text' }),
+      categoryTexts: { spares: { name: 'Spares', text: '<pl-piece name="listing"></pl-piece>' } },
+    };
+    const page = previewPage(inCategory, '/shop/', 'desktop');
+    expect(page.path).to.equal('/shop/c/spares');
+    expect(whyUnseen(inCategory, page, 'desktop')).to.equal(null);
   });
 
   it('stays where pieces of its kind are looked at, while they are seen there', () => {

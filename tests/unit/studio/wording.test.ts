@@ -1,16 +1,27 @@
 import { expect } from 'chai';
-import { describeDifference, wordFinding, type Lane, type LintFinding } from '~/core/lane';
+import {
+  addPiece,
+  describeDifference,
+  mentionedIn,
+  NO_NAMES,
+  selectionOf,
+  wordFinding,
+  type Lane,
+  type LintFinding,
+  type ShopNames,
+} from '~/core/lane';
 import { definitions } from '~/pieces/registry';
 import * as format from '~/studio/shared/format';
 import { wordChange } from '~/studio/shared/word-change';
 import { liveDemoLane } from '../../../demo/lane';
 
 /** What the owner reads about a change of the live lane. */
-function sentences(change: (lane: Lane) => void): string[] {
+function sentences(change: (lane: Lane) => void, names?: ShopNames): string[] {
   const lane = liveDemoLane();
   change(lane);
-  return describeDifference(liveDemoLane(), lane, definitions).map(wordChange);
+  return describeDifference(liveDemoLane(), lane, definitions, names).map(wordChange);
 }
+const giftOf = (lane: Lane) => ({ ...Object.values(lane.offers)[0]!, kind: 'gift' as const, quantity: 1 });
 const quickView = (lane: Lane) => lane.pieces['quick-view']!;
 
 describe('a change in words', () => {
@@ -42,8 +53,79 @@ describe('a change in words', () => {
     const word = (text: string) => sentences((lane) => void (quickView(lane).words = { en: { open: text } }))[0]!;
 
     expect(word('Peek')).to.match(/: “Peek” instead of “Quick look”$/);
-    expect(word('x'.repeat(61))).to.include(`“${'x'.repeat(57)}…”`);
+    expect(word('x'.repeat(61))).to.include(`“${'x'.repeat(60)}…”`);
     expect(sentences((lane) => void (quickView(lane).words = { de: { open: 'Näher' } }))[0]).to.include('(de)');
+  });
+
+  it('shows of two long texts where they begin to differ', () => {
+    const text = (end: string) => `${'The same at the beginning. '.repeat(10)}${end}`;
+    const lanes = ['Then this.', 'Then that.'].map((end) => {
+      const lane = liveDemoLane();
+      lane.pages['choosing-a-kite']!.text['en'] = text(end);
+      return lane;
+    });
+    const [said] = describeDifference(lanes[0]!, lanes[1]!, definitions).map(wordChange);
+    expect(said).to.include('Then that.').and.include('Then this.');
+    expect(said!.length).to.be.lessThan(220);
+  });
+
+  it('calls everything by its name, wherever the lane names it', () => {
+    const names: ShopNames = {
+      product: { 'p-101': 'Grey Heron' },
+      category: { 'c-7': 'Paper kites' },
+      variant: { 'v.55': 'Grey Heron, large' },
+    };
+    const changes: ((lane: Lane) => void)[] = [
+      (lane) => void (quickView(lane).where.products = { mode: 'only', slugs: ['p-101'] }),
+      (lane) => void (quickView(lane).where.categories = { mode: 'only', slugs: ['c-7'] }),
+      (lane) => {
+        const piece = lane.pieces['spares-table']!;
+        piece.settings['shows'] = selectionOf({ from: 'picked', picked: { slugs: ['p-101'] } });
+      },
+      (lane) => {
+        const piece = lane.pieces['spares-table']!;
+        piece.settings['shows'] = selectionOf({ from: 'category', category: 'c-7', without: { slugs: ['p-101'] } });
+      },
+      (lane) => {
+        const [link] = Object.values(lane.pieces).filter(({ kind }) => kind === 'buy-link');
+        link!.settings['goods'] = { sku: 'v.55', quantity: 2, code: '', answers: {} };
+      },
+      (lane) => {
+        const [offer] = Object.values(lane.offers).filter(({ kind }) => kind === 'percentOff');
+        Object.assign(offer!, { selection: { only: { products: ['p-101'], categories: ['c-7'] } }, told: true });
+      },
+      (lane) => void (lane.offers['o-x'] = { ...giftOf(lane), name: 'A gift', variant: 'v.55' }),
+      (lane) => void (lane.margins.products['p-101'] = 1000),
+      (lane) => void (lane.margins.categories['c-7'] = 1000),
+      (lane) => {
+        lane.pages['choosing-a-kite']!.text['en'] =
+          'Costs <pl-fact product="p-101" fact="price">dear</pl-fact>, <pl-piece name="spares-table"></pl-piece>';
+      },
+    ];
+    for (const change of changes) {
+      const lane = liveDemoLane();
+      change(lane);
+      const found = mentionedIn(lane, definitions);
+      expect(
+        [found.product.includes('p-101'), found.category.includes('c-7'), found.variant.includes('v.55')],
+        String(change),
+      ).to.include(true);
+      const all = describeDifference(liveDemoLane(), lane, definitions, names);
+      expect(all, String(change)).to.have.length(1);
+      for (const said of [wordChange(all[0]!), JSON.stringify({ ...all[0]!, at: [], pieceId: null })])
+        expect(said).not.to.match(/p-101|c-7|v\.55|pl-fact|pl-piece|spares-table/);
+      // What nobody knows any more goes by what stands in the lane.
+      expect(() => sentences(change, NO_NAMES)).not.to.throw();
+    }
+    const added = liveDemoLane();
+    const id = addPiece(
+      added,
+      definitions.find(({ kind }) => kind === 'thanks-page')!,
+    );
+    const other = structuredClone(added);
+    other.pieces[id]!.settings['couponOffer'] = Object.keys(added.offers)[0]!;
+    const [said] = describeDifference(added, other, definitions, names).map(wordChange);
+    expect(said).to.include(`the offer “${Object.values(added.offers)[0]!.name}”`);
   });
 
   it('says where parts went, and where they are shown', () => {

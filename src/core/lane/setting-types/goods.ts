@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import type { NameOf } from '../shop-names';
 
 /** Goods that a link or an offer names: a variant, so many, with a code. */
 export const goodsSchema = z.strictObject({
@@ -17,11 +18,11 @@ export type Goods = z.infer<typeof goodsSchema>;
 export const NO_GOODS: Goods = { sku: '', quantity: 1, code: '', answers: {} };
 
 /** Goods as a part of a sentence. */
-export const goodsText = ({ sku, quantity, code, answers }: Goods): string =>
+export const goodsText = ({ sku, quantity, code, answers }: Goods, nameOf: NameOf): string =>
   sku === ''
     ? 'nothing yet'
     : [
-        `${quantity} × ${sku}`,
+        `${quantity} × ${nameOf('variant', sku)}`,
         code && `with the code ${code}`,
         ...Object.entries(answers).map(([key, answer]) => `${key}: ${String(answer)}`),
       ]

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { PLACE_PATTERN, readPlace } from '~/core/place';
 import type { SettingSpec, SettingValue } from '../setting';
+import type { Naming } from '../shop-names';
 import { columnsSchema, columnsText, type Columns } from './columns';
 import { goodsSchema, goodsText, type Goods } from './goods';
 import { selectionSchema, selectionText, type Selection } from './selection';
@@ -12,7 +13,7 @@ interface SettingType<Spec extends SettingSpec> {
   /** Of a value; a missing one takes the default, so that documents from before it stay valid. */
   readonly schema: (spec: Spec) => z.ZodType;
   /** A value as it stands in a difference. */
-  readonly text: (spec: Spec, value: SettingValue | undefined) => string;
+  readonly text: (spec: Spec, value: SettingValue | undefined, naming: Naming) => string;
 }
 
 type Types = { readonly [Type in SettingSpec['type']]: SettingType<Extract<SettingSpec, { type: Type }>> };
@@ -49,15 +50,15 @@ const SETTING_TYPES: Types = {
   },
   selection: {
     schema: (spec) => selectionSchema.default(() => structuredClone(spec.default)),
-    text: (_spec, value) => selectionText(value as Selection),
+    text: (_spec, value, { nameOf }) => selectionText(value as Selection, nameOf),
   },
   goods: {
     schema: (spec) => goodsSchema.default(() => structuredClone(spec.default)),
-    text: (_spec, value) => goodsText(value as Goods),
+    text: (_spec, value, { nameOf }) => goodsText(value as Goods, nameOf),
   },
   offer: {
     schema: (spec) => z.string().max(60).default(spec.default),
-    text: (_spec, value) => (value ? `the offer “${String(value)}”` : 'none'),
+    text: (_spec, value, { offerName }) => (value ? `the offer “${offerName(String(value))}”` : 'none'),
   },
   columns: {
     schema: () => columnsSchema.default({}),
@@ -69,5 +70,5 @@ const typeOf = (spec: SettingSpec) => SETTING_TYPES[spec.type] as unknown as Set
 
 export const settingSchema = (spec: SettingSpec): z.ZodType => typeOf(spec).schema(spec);
 
-export const settingText = (spec: SettingSpec, value: SettingValue | undefined): string =>
-  typeOf(spec).text(spec, value);
+export const settingText = (spec: SettingSpec, value: SettingValue | undefined, naming: Naming): string =>
+  typeOf(spec).text(spec, value, naming);

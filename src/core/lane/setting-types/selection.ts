@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import type { NameOf } from '../shop-names';
 import { BEST_SELLING_DAYS } from '~/core/catalogue/best-selling';
 
 /** Where the products of a selection come from. */
@@ -60,19 +61,20 @@ export function selectionOf(over: Partial<Selection> = {}): Selection {
 }
 
 /** A selection as a part of a sentence. */
-export function selectionText(selection: Selection): string {
+export function selectionText(selection: Selection, nameOf: NameOf): string {
+  const products = (slugs: readonly string[]) => slugs.map((slug) => nameOf('product', slug)).join(', ');
   const { from, order, most, without, inStockOnly } = selection;
   const what = {
     page: 'what the page is about',
     all: 'all products',
-    category: `category ${selection.category || '(none yet)'}`,
-    tag: `tag ${selection.tag || '(none yet)'}`,
-    search: `search for ${selection.search || '(nothing yet)'}`,
-    picked: selection.picked.slugs.join(', ') || 'nothing picked yet',
+    category: selection.category ? `category “${nameOf('category', selection.category)}”` : 'no category yet',
+    tag: selection.tag ? `tag “${selection.tag}”` : 'no tag yet',
+    search: selection.search ? `search for “${selection.search}”` : 'no search yet',
+    picked: products(selection.picked.slugs) || 'nothing picked yet',
   }[from];
   return [
     what,
-    without.slugs.length > 0 && `without ${without.slugs.join(', ')}`,
+    without.slugs.length > 0 && `without ${products(without.slugs)}`,
     inStockOnly && 'in stock only',
     from !== 'picked' && SELECTION_ORDERS[order].toLowerCase(),
     `at most ${most}`,

@@ -1,10 +1,12 @@
 import { useState } from 'react';
-import { FACTS, writeFact, type AskedFact, type Fact } from '~/core/facts';
+import { FACTS, type AskedFact, type Fact } from '~/core/facts';
 import { SelectField, TextField } from '../shop/fields';
-import { Modal } from './modal';
-import { PickedProducts } from './picked-products';
+import { Modal } from '../shared/modal';
+import { PickedProducts } from '../shared/picked-products';
 
 interface Props {
+  /** The one to change; without it a new one is made. */
+  readonly first?: AskedFact;
   readonly onPick: (asked: AskedFact) => void;
   readonly onClose: () => void;
 }
@@ -14,17 +16,21 @@ const EMPTY: AskedFact = { product: '', fact: 'price', attribute: '', before: ''
 /** Words before and after stand apart from the fact. */
 const spaced = (asked: AskedFact): AskedFact => ({
   ...asked,
-  before: asked.before && `${asked.before} `,
-  after: asked.after && ` ${asked.after}`,
+  before: asked.before.trim() && `${asked.before.trim()} `,
+  after: asked.after.trim() && ` ${asked.after.trim()}`,
 });
 
-/** Makes the snippet that says a fact of a product, kept right by the catalogue. */
-export function FactPicker({ onPick, onClose }: Props) {
-  const [asked, setAsked] = useState(EMPTY);
+/** Picks a fact of a product, which the catalogue keeps right. */
+export function FactPicker({ first, onPick, onClose }: Props) {
+  const [asked, setAsked] = useState(first ?? EMPTY);
   const put = (part: Partial<AskedFact>) => setAsked((before) => ({ ...before, ...part }));
   const isReady = asked.product !== '' && (asked.fact !== 'attribute' || asked.attribute !== '');
   return (
-    <Modal title="Insert a product fact" text="It is always as the catalogue has it now." onClose={onClose}>
+    <Modal
+      title={first ? 'Change the product fact' : 'Insert a product fact'}
+      text="It is always as the catalogue has it now."
+      onClose={onClose}
+    >
       <div className="flex flex-col gap-3">
         <PickedProducts
           label="Product"
@@ -59,17 +65,12 @@ export function FactPicker({ onPick, onClose }: Props) {
           value={asked.fallback}
           onChange={(fallback) => put({ fallback })}
         />
-        {isReady && (
-          <code className="block rounded-stone border border-mortar bg-white p-2 text-[12.5px] break-all">
-            {writeFact(spaced(asked))}
-          </code>
-        )}
         <div className="flex justify-end gap-2">
           <button className="btn" onClick={onClose}>
             Cancel
           </button>
           <button className="btn btn-go" disabled={!isReady} onClick={() => onPick(spaced(asked))}>
-            Insert
+            {first ? 'Apply' : 'Insert'}
           </button>
         </div>
       </div>

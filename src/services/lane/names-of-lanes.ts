@@ -1,0 +1,13 @@
+import { mentionedIn, type Lane, type ShopNames } from '~/core/lane';
+import { definitions } from '~/pieces/registry';
+import type { App } from '~/services/app';
+
+/** What everything of the catalogue is called that one of the lanes names. */
+export function namesOfLanes({ catalogue }: App, lanes: readonly Lane[]): Promise<ShopNames> {
+  const mentions = lanes.map((lane) => mentionedIn(lane, definitions));
+  return catalogue.shopNames({
+    product: mentions.flatMap(({ product }) => product),
+    category: mentions.flatMap(({ category }) => category),
+    variant: mentions.flatMap(({ variant }) => variant),
+  });
+}

@@ -1,0 +1,69 @@
+import type { Element, ElementContent, Root } from 'hast';
+import rehypeParse from 'rehype-parse';
+import rehypeRemark from 'rehype-remark';
+import rehypeStringify from 'rehype-stringify';
+import remarkGfm from 'remark-gfm';
+import remarkStringify from 'remark-stringify';
+import { unified } from 'unified';
+import { visit } from 'unist-util-visit';
+import { readFact, writeFact } from '~/core/facts';
+import { readText } from '~/core/texts/read-text';
+
+/** A text as the shop reads it, as HTML: exactly what may stand in a page. */
+export async function htmlOfText(text: string): Promise<string> {
+  return unified()
+    .use(rehypeStringify)
+    .stringify(await readText(text));
+}
+
+const writer = unified()
+  .use(rehypeParse, { fragment: true })
+  .use(() => unwrapSingle)
+  .use(rehypeRemark, {
+    handlers: {
+      'pl-fact': (_state, element: Element) => {
+        const fallback = element.children.map((child) => (child.type === 'text' ? child.value : '')).join('');
+        const fact = readFact(element.properties, fallback);
+        return fact ? { type: 'html', value: writeFact(fact) } : undefined;
+      },
+      'pl-piece': (_state, element: Element) => ({
+        type: 'html',
+        value: writePiece(String(element.properties['name'] ?? '')),
+      }),
+    },
+  })
+  .use(remarkGfm, { tablePipeAlign: false })
+  .use(remarkStringify, { bullet: '-', emphasis: '*', rule: '-', fences: true });
+
+/** What an editor holds, as Markdown. */
+export function textOfHtml(html: string): string {
+  return String(writer.processSync(html)).trimEnd();
+}
+
+const writePiece = (name: string) => `<pl-piece name="${name}"></pl-piece>`;
+
+/** An editor keeps a paragraph in every item and cell; one alone is none in Markdown. */
+function unwrapSingle(tree: Root): void {
+  visit(tree, 'element', (element) => {
+    if (!['li', 'td', 'th'].includes(element.tagName)) return;
+    const paragraphs = element.children.filter((child) => isParagraph(child));
+    if (paragraphs.length === 1)
+      element.children = element.children.flatMap((child) => (isParagraph(child) ? child.children : [child]));
+  });
+}
+
+const isParagraph = (node: ElementContent): node is Element => node.type === 'element' && node.tagName === 'p';
+
+/** Whether two pieces of HTML say the same, but for spaces and the paragraphs around what stands alone. */
+export function saysTheSame(a: string, b: string): boolean {
+  const plain = (html: string) => {
+    const tree = unified().use(rehypeParse, { fragment: true }).parse(html);
+    unwrapSingle(tree);
+    return unified()
+      .use(rehypeStringify)
+      .stringify(tree)
+      .replaceAll(/\s+/g, ' ')
+      .replaceAll(/> | </g, (mark) => mark.trim());
+  };
+  return plain(a) === plain(b);
+}
