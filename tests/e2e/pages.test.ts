@@ -1,4 +1,4 @@
-import { addPiece, selectionOf } from '~/core/lane';
+import { addPiece, selectionOf, type Lane } from '~/core/lane';
 import { definitionOf } from '~/pieces/registry';
 import { signInOwner } from '../support/owner';
 import { changingTest as test, expect, expectAccessible, PHONE, signIn } from './harness';
@@ -16,8 +16,9 @@ test('an owner writes a page with a fact and a table in it; shoppers read it as 
   await page.getByLabel('Title').fill('Our guide');
   await page.getByRole('button', { name: 'Take it from the title' }).click();
   await expect(page.getByText('/shop/pages/our-guide')).toBeVisible();
-  const text = page.getByLabel('Text', { exact: true });
-  await text.fill('## First\n\nIt costs ');
+  const text = page.getByRole('textbox', { name: 'Text', exact: true });
+  await text.click();
+  await page.keyboard.type('## First\nIt costs ');
   await page.getByRole('button', { name: 'Insert a product fact' }).click();
   const dialog = page.getByRole('dialog');
   await dialog.getByPlaceholder('Find a product').fill('hoop');
@@ -25,16 +26,44 @@ test('an owner writes a page with a fact and a table in it; shoppers read it as 
   await dialog.getByLabel('Words before').pressSequentially('only now');
   await dialog.getByLabel('If there is no such fact').fill('little');
   await dialog.getByRole('button', { name: 'Insert', exact: true }).click();
-  await expect(text).toHaveValue(/<pl-fact product="hoop-winder" fact="price" before="only now ">little<\/pl-fact>/);
-  await page.getByRole('button', { name: 'Insert Spares' }).click();
+  const chip = text.getByRole('button', { name: 'Change: only now Price of Hoop Winder' });
+  await expect(chip).toBeVisible();
+  // Typing goes on behind what was put in.
+  await page.keyboard.type(' each, says **Maud**.\n');
+  await page.getByRole('button', { name: 'Insert a piece' }).click();
+  await expect(dialog.getByRole('link', { name: /^Shape Spares/ })).toBeVisible();
+  await dialog.getByRole('button', { name: 'Insert', exact: true }).click();
+  await expect(text.getByRole('button', { name: /^Change: Piece: Spares/ })).toBeVisible();
+  await expect(text.locator('strong')).toHaveText('Maud');
+  const stored = async () => (await owner.get<{ lane: Lane }>('/api/studio/draft')).lane.pages['our-guide']?.text['en'];
+  await expect
+    .poll(stored)
+    .toBe(
+      '## First\n\nIt costs <pl-fact product="hoop-winder" fact="price" before="only now ">little</pl-fact> each, says **Maud**.\n\n<pl-piece name="spares-table"></pl-piece>',
+    );
+  // A chip is changed by pressing it.
+  await chip.click();
+  await expect(dialog.getByLabel('Words before')).toHaveValue('only now ');
+  await dialog.getByLabel('Words before').fill('just');
+  await dialog.getByRole('button', { name: 'Apply' }).click();
+  await expect(text.getByRole('button', { name: 'Change: just Price of Hoop Winder' })).toBeVisible();
   const sample = page.frameLocator('iframe[title="The shop with the draft"]');
   await expect(sample.getByRole('heading', { name: 'Our guide' })).toBeVisible();
-  await expect(sample.getByText('It costs only now €')).toBeVisible();
+  await expect(sample.getByText('It costs just €')).toBeVisible();
+  // What is undone is undone in the text as well.
+  await page.getByRole('button', { name: 'Undo' }).first().click();
+  await expect(text.getByRole('button', { name: 'Change: only now Price of Hoop Winder' })).toBeVisible();
+  // Tab leaves the text.
+  await text.locator('h2').click();
+  await page.keyboard.press('Tab');
+  await expect(text).not.toBeFocused();
   await page
     .getByRole('button', { name: /^Publish/ })
     .first()
     .click();
   await expect(page.getByRole('dialog')).toContainText('Page /our-guide');
+  await expect(page.getByRole('dialog')).toContainText('[Price of Hoop Winder]');
+  await expect(page.getByRole('dialog')).not.toContainText('pl-fact');
   await page
     .getByRole('dialog')
     .getByRole('button', { name: /^Publish/ })
@@ -91,4 +120,40 @@ test('a text says its fallback where a product is gone, loses what could run, an
   const dialog = page.getByRole('dialog');
   await expect(dialog).toContainText('“long-gone”, a product that is gone');
   await expect(dialog).toContainText('The page “Odd” names the piece “nowhere”');
+});
+
+test('the text of a category says facts and holds pieces, which the bench finds there', async ({ page, server }) => {
+  const owner = await signInOwner(server);
+  await owner.publish((lane) => {
+    lane.pages = {};
+    lane.pieces['spares-table']!.settings['shows'] = selectionOf({ from: 'picked', picked: { slugs: ['end-cap'] } });
+  });
+  await signIn(page, server.origin, '/studio/catalogue/categories');
+  await page.getByRole('button', { name: 'Spares', exact: true }).click();
+  const text = page.getByRole('textbox', { name: 'Text', exact: true });
+  await text.press('End');
+  await page.keyboard.type(' Now from ');
+  await page.getByRole('button', { name: 'Insert a product fact' }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByPlaceholder('Find a product').fill('end cap');
+  await dialog.getByRole('button', { name: '+ End Cap' }).first().click();
+  await dialog.getByRole('button', { name: 'Insert', exact: true }).click();
+  await page.keyboard.type('.\n');
+  await page.getByRole('button', { name: 'Insert a piece' }).click();
+  await dialog.getByRole('button', { name: 'Insert', exact: true }).click();
+  await expect(text.getByRole('button', { name: /^Change: Piece: Spares/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Save changes' }).click();
+  await expect(page.getByRole('status').filter({ hasText: 'Saved' })).toBeVisible();
+
+  await page.goto(`${server.origin}/shop/c/spares`);
+  const lead = page.locator('.lead').first();
+  await expect(lead).toContainText(/Now from (from )?€/);
+  await expect(lead.locator('[data-pl-piece=spares-table]').getByText('End Cap')).toBeVisible();
+  await expect(page.locator('meta[name=description]')).toHaveAttribute('content', /Now from (from )?€[\d.]+\.$/);
+
+  await page.goto(`${server.origin}/studio/bench/spares-table?task=where`);
+  await expect(page.getByTestId('who-sees')).not.toContainText('nobody');
+  const preview = page.frameLocator('[data-testid=preview]');
+  await expect(preview.locator('h1')).toHaveText('Spares');
+  await expect(preview.locator('[data-pl-piece=spares-table]')).toBeVisible();
 });

@@ -24,6 +24,8 @@ function complete(window: DOMWindow): void {
   };
   window.Element.prototype.scrollIntoView = () => undefined;
   window.Document.prototype.elementsFromPoint = () => [];
+  Object.assign(window.Range.prototype, { getClientRects: () => [], getBoundingClientRect: () => new window.DOMRect() });
+  window.HTMLElement.prototype.getClientRects = () => [] as unknown as DOMRectList;
   // By these a library finds out how an event is called.
   for (const event of ['enter', 'leave', 'down', 'move', 'up'])
     Object.assign(window.HTMLElement.prototype, { [`onpointer${event}`]: null });

@@ -19,6 +19,8 @@ const SEEN_IN_BENCH = 16;
 export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPiece {
   let piece = initial as ComparePiece;
   let host = initialHost;
+  /** In the bench: while it is this piece that is shaped, all of it is seen. */
+  let isShaped = false;
   let isOpen = false;
   let said = '';
   let note = '';
@@ -117,6 +119,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
     if (isOpen) host.surfaces.close();
     sample = slugs;
     isOpen = true;
+    isShaped = host.isPreview;
     said = '';
     void load();
     draw();
@@ -150,7 +153,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
     const isFull = note !== '';
     render(
       <>
-        {((!isOpen && collected.length > 0) || host.isPreview) && (
+        {((!isOpen && collected.length > 0) || isShaped) && (
           <section
             class="tray"
             data-slot="tray"

@@ -40,10 +40,12 @@ export function PickedProducts({ label, help, own, slugs, known = NONE, most, on
 
   function pick({ slug, name }: Named): void {
     learn({ [slug]: name });
-    onChange([...slugs, slug]);
+    // Of one there can be, another takes its place.
+    onChange(most === 1 ? [slug] : [...slugs, slug]);
     setFound((before) => before?.filter((other) => other.slug !== slug) ?? null);
   }
 
+  const isFull = most > 1 && slugs.length >= most;
   const move = (from: number, to: number) => {
     const next = [...slugs];
     next.splice(to, 0, ...next.splice(from, 1));
@@ -60,12 +62,12 @@ export function PickedProducts({ label, help, own, slugs, known = NONE, most, on
             className="field w-full"
             placeholder="Find a product to add …"
             aria-describedby={describedBy}
-            disabled={slugs.length >= most}
+            disabled={isFull}
             onChange={(event) => void look(event.target.value)}
           />
         )}
       </Labelled>
-      {found && slugs.length < most && (
+      {found && !isFull && (
         <ul aria-label={`Found for ${label}`} className="flex flex-wrap gap-1">
           {found.length === 0 && <li className="help">Nothing else is called that.</li>}
           {found.map((product) => (
@@ -84,22 +86,26 @@ export function PickedProducts({ label, help, own, slugs, known = NONE, most, on
             return (
               <li key={slug} className="flex items-center gap-2 border-b border-mortar py-1">
                 <span className="flex-1">{name}</span>
-                <button
-                  className="plain size-6"
-                  aria-label={`Move ${name} up`}
-                  disabled={i === 0}
-                  onClick={() => move(i, i - 1)}
-                >
-                  ↑
-                </button>
-                <button
-                  className="plain size-6"
-                  aria-label={`Move ${name} down`}
-                  disabled={i === slugs.length - 1}
-                  onClick={() => move(i, i + 1)}
-                >
-                  ↓
-                </button>
+                {slugs.length > 1 && (
+                  <>
+                    <button
+                      className="plain size-6"
+                      aria-label={`Move ${name} up`}
+                      disabled={i === 0}
+                      onClick={() => move(i, i - 1)}
+                    >
+                      ↑
+                    </button>
+                    <button
+                      className="plain size-6"
+                      aria-label={`Move ${name} down`}
+                      disabled={i === slugs.length - 1}
+                      onClick={() => move(i, i + 1)}
+                    >
+                      ↓
+                    </button>
+                  </>
+                )}
                 <button
                   className="plain size-6 text-gravel hover:text-brick"
                   aria-label={`Remove ${name}`}

@@ -18,7 +18,6 @@ export async function htmlOfText(text: string): Promise<string> {
 
 const writer = unified()
   .use(rehypeParse, { fragment: true })
-  .use(() => unwrapSingle)
   .use(rehypeRemark, {
     handlers: {
       'pl-fact': (_state, element: Element) => {
