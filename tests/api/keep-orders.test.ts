@@ -2,6 +2,7 @@ import { expect } from 'chai';
 import { randomUUID } from 'node:crypto';
 import { changeCartOf } from '~/services/cart/change-cart';
 import Papa from 'papaparse';
+import { wordProblem } from '~/core/problems';
 import { localTime } from '~/core/time';
 import {
   actOnMany,
@@ -135,6 +136,62 @@ describe('orders in the studio', () => {
     expect(await act(id, { action: 'pack' })).to.deep.include({ ok: false });
   });
 
+  it('are given back as goodwill, and then as far as anything is left', async () => {
+    const id = await buy(2, 1);
+    const { order } = (await showKeptOrder(shop.app, id))!;
+    const goodwill = (sumMinor: number) =>
+      act(id, { action: 'refund', units: [], delivery: false, restock: false, reason: 'Late', sumMinor });
+
+    const given = await goodwill(500);
+    expect(given.ok && given.value.refunds[0]).to.deep.include({ sumMinor: 500, amountMinor: 500, units: [] });
+    expect(given.ok && given.value.left.totalMinor).to.equal(order.totalMinor - 500);
+    const tooMuch = await goodwill(order.totalMinor - 499);
+    expect(tooMuch.ok ? '' : wordProblem(tooMuch.problems[0]!)).to.match(/^Only €[\d.]+ more can be refunded\./);
+    expect((await list({ filter: 'refunded' })).orders.find((row) => row.id === id)!.refundedMinor).to.equal(500);
+
+    await act(id, { action: 'cancel', restock: true, reason: '' });
+    const kept = (await showKeptOrder(shop.app, id))!;
+    expect(kept.refunds.map(({ amountMinor }) => amountMinor)).to.deep.equal([500, order.totalMinor - 500]);
+    expect(await goodwill(1)).to.deep.include({ ok: false });
+  });
+
+  it('come back as they were noted: waited for, on the shelf once, and found by it', async () => {
+    const id = await buy(3, 1);
+    const { variantId } = (await showKeptOrder(shop.app, id))!.order.lines[0]!;
+    const stockOf = async () => (await stocks())[variantId!]!;
+    const before = await stockOf();
+    const note = (quantity: number) => act(id, { action: 'return', units: [{ line: 0, quantity }], note: 'Too small' });
+
+    const noted = await note(2);
+    expect(noted.ok && noted.value.returns).to.have.length(1);
+    expect(noted.ok && noted.value.left.totalMinor).to.equal((await showKeptOrder(shop.app, id))!.order.totalMinor);
+    expect(await stockOf()).to.equal(before);
+    expect((await list({ filter: 'returning' })).orders.map((row) => row.id)).to.include(id);
+    const tooMany = await note(2);
+    expect(tooMany.ok ? '' : wordProblem(tooMany.problems[0]!)).to.include('Only 1 of this line can still come back');
+    expect(await act(id, { action: 'return', units: [], note: '' })).to.deep.include({ ok: false });
+
+    const { id: returnId } = (await showKeptOrder(shop.app, id))!.returns[0]!;
+    const came = await act(id, { action: 'return-came', returnId, restock: true });
+    expect(came.ok && came.value.returns[0]).to.deep.include({ restocked: true, note: 'Too small' });
+    expect(await stockOf()).to.equal(before + 2);
+    expect(await act(id, { action: 'return-came', returnId, restock: true })).to.deep.include({ ok: false });
+    expect(await act(id, { action: 'return-dropped', returnId })).to.deep.include({ ok: false });
+    expect(await stockOf()).to.equal(before + 2);
+    expect((await list({ filter: 'returning' })).orders.map((row) => row.id)).not.to.include(id);
+
+    // One that does not come after all can be noted again.
+    await note(1);
+    const open = (await showKeptOrder(shop.app, id))!.returns.at(-1)!;
+    expect((await act(id, { action: 'return-dropped', returnId: open.id })).ok).to.equal(true);
+    expect((await note(1)).ok).to.equal(true);
+    // What is noted of another order is none of this one's.
+    const other = await buy(1, 0);
+    expect(await act(other, { action: 'return-came', returnId: open.id + 1, restock: true })).to.deep.include({
+      ok: false,
+    });
+  });
+
   it('give nothing back twice, however many ask at once', async () => {
     const id = await buy(2, 0);
     const before = await stocks();
@@ -186,7 +243,7 @@ describe('orders in the studio', () => {
     expect((await list({ q: 'Lund' })).total).to.equal(1);
     expect((await list({ q: '%' })).total).to.equal(0);
     expect((await list({ q: 'ada@example' })).total).to.be.greaterThan(2);
-    expect((await list({ filter: 'refunded' })).total).to.equal(3);
+    expect((await list({ filter: 'refunded' })).total).to.equal(4);
 
     const csv = await exportOrders(shop.app, orderListSchema.parse({ q: 'Lund' }));
     const [head, row] = csv.trim().split('\n');

@@ -24,7 +24,10 @@ function complete(window: DOMWindow): void {
   };
   window.Element.prototype.scrollIntoView = () => undefined;
   window.Document.prototype.elementsFromPoint = () => [];
-  Object.assign(window.Range.prototype, { getClientRects: () => [], getBoundingClientRect: () => new window.DOMRect() });
+  Object.assign(window.Range.prototype, {
+    getClientRects: () => [],
+    getBoundingClientRect: () => new window.DOMRect(),
+  });
   window.HTMLElement.prototype.getClientRects = () => [] as unknown as DOMRectList;
   // By these a library finds out how an event is called.
   for (const event of ['enter', 'leave', 'down', 'move', 'up'])

@@ -13,8 +13,10 @@ export {
   refundable,
   spreadRefund,
   type Charged,
+  type Done,
   type Refund,
   type Refundable,
   type RefundableOrder,
   type RefundedUnits,
 } from './refund';
+export { checkReturn, stillToRefund, type ItemReturn } from './returns';

@@ -15,6 +15,8 @@ export interface Refund {
   readonly amountMinor: Minor;
   readonly units: readonly RefundedUnits[];
   readonly delivery: boolean;
+  /** Of the amount: what was given as goodwill. */
+  readonly sumMinor: Minor;
   /** Whether the units went back on the shelf. */
   readonly restocked: boolean;
   readonly reason: string;
@@ -77,8 +79,13 @@ const unitsOf = (refunds: readonly Pick<Refund, 'units'>[], line: number) =>
 /** The part of an amount that falls on the first so many of its units. All of them: the whole amount, to the cent. */
 const upTo = (amount: number, units: number, of: number) => Math.round((amount * units) / of);
 
-/** What can still be given back of an order. */
-export function refundable(order: RefundableOrder, refunds: readonly Pick<Refund, 'units' | 'delivery'>[]): Refundable {
+/** What a refund was for, as the sums of the next one need it. */
+export type Done = Pick<Refund, 'units' | 'delivery' | 'sumMinor' | 'amountMinor'>;
+/** What is to be given back: units of lines, delivery, and a sum as goodwill. */
+export type Wish = Pick<Refund, 'units' | 'delivery' | 'sumMinor'>;
+
+/** What can still be given back of an order: never more in all than was paid, whatever was given as goodwill. */
+export function refundable(order: RefundableOrder, refunds: readonly Done[]): Refundable {
   const paid = paidParts(order);
   const lines = order.lines.map((line, i) => {
     const done = unitsOf(refunds, i);
@@ -86,22 +93,43 @@ export function refundable(order: RefundableOrder, refunds: readonly Pick<Refund
     return { quantity: line.quantity - done, amountMinor: minor(amount - upTo(amount, done, line.quantity)) };
   });
   const deliveryMinor = refunds.some((refund) => refund.delivery) ? minor(0) : paid.delivery.amountMinor;
-  const totalMinor = minor(lines.reduce((sum, line) => sum + line.amountMinor, 0) + deliveryMinor);
+  const given = refunds.reduce((sum, { amountMinor }) => sum + amountMinor, 0);
+  const totalMinor = minor(Math.max(0, wholeOf(paid).amountMinor - given));
   return { lines, deliveryMinor, totalMinor };
 }
 
+const wholeOf = ({ lines, delivery }: ReturnType<typeof paidParts>): PaidPart => ({
+  amountMinor: minor(lines.reduce<number>((sum, line) => sum + line.amountMinor, delivery.amountMinor)),
+  taxMinor: minor(lines.reduce<number>((sum, line) => sum + line.taxMinor, delivery.taxMinor)),
+});
+
 /**
- * What giving these units back comes to, to the cent, and how much of that is tax. However an order is given back piece by piece, the pieces together are
- * what was paid.
+ * What giving this back comes to, to the cent, and how much of that is tax; goodwill holds tax as all
+ * that is left of the order does. However an order is given back piece by piece, the pieces together are what was paid.
  */
-export function planRefund(
-  order: RefundableOrder,
-  refunds: readonly Pick<Refund, 'units' | 'delivery'>[],
-  wanted: { readonly units: readonly RefundedUnits[]; readonly delivery: boolean },
-): Result<PaidPart> {
+export function planRefund(order: RefundableOrder, refunds: readonly Done[], wanted: Wish): Result<PaidPart> {
+  const fault = faultOf(order, refunds, wanted);
+  if (fault) return fault;
   const paid = paidParts(order);
+  const whole = wholeOf(paid);
+  let before: PaidPart = { amountMinor: minor(0), taxMinor: minor(0) };
+  for (const [i, refund] of refunds.entries()) {
+    const { taxMinor } = shareOf({ order, paid, done: refunds.slice(0, i), before }, refund);
+    before = {
+      amountMinor: minor(before.amountMinor + refund.amountMinor),
+      taxMinor: minor(before.taxMinor + taxMinor),
+    };
+  }
+  const left = whole.amountMinor - before.amountMinor;
+  const share = shareOf({ order, paid, done: refunds, before }, wanted);
+  if (wanted.sumMinor > 0 && share.amountMinor > left)
+    return fail('sumMinor', 'refund-sum', { leftMinor: Math.max(0, left - (share.amountMinor - wanted.sumMinor)) });
+  return ok(share);
+}
+
+/** What is wrong with a wish; null where nothing is. */
+function faultOf(order: RefundableOrder, refunds: readonly Done[], wanted: Wish): ReturnType<typeof fail> | null {
   const left = refundable(order, refunds);
-  let [amount, tax] = [0, 0];
   const seen = new Set<number>();
   for (const { line, quantity } of wanted.units) {
     const able = left.lines[line];
@@ -109,19 +137,45 @@ export function planRefund(
     if (quantity < 1 || quantity > able.quantity)
       return fail(`units.${line}`, 'refund-quantity', { left: able.quantity });
     seen.add(line);
-    const done = unitsOf(refunds, line);
-    const { quantity: of } = order.lines[line]!;
-    const part = paid.lines[line]!;
-    amount += upTo(part.amountMinor, done + quantity, of) - upTo(part.amountMinor, done, of);
-    tax += upTo(part.taxMinor, done + quantity, of) - upTo(part.taxMinor, done, of);
   }
   if (wanted.delivery && refunds.some((refund) => refund.delivery)) return fail('delivery', 'refund-delivery');
+  return seen.size === 0 && !wanted.delivery && wanted.sumMinor === 0 ? fail('units', 'refund-nothing') : null;
+}
+
+/** How an order stands: what was paid for what, what was given back of it, and what that came to. */
+interface Account {
+  readonly order: RefundableOrder;
+  readonly paid: ReturnType<typeof paidParts>;
+  readonly done: readonly Done[];
+  readonly before: PaidPart;
+}
+
+/** What a wish comes to behind `done`, of which `before` was given: its units and delivery as far as anything is left of what was paid. */
+function shareOf({ order, paid, done, before }: Account, wanted: Wish): PaidPart {
+  let [amount, tax] = [0, 0];
+  for (const { line, quantity } of wanted.units) {
+    const units = unitsOf(done, line);
+    const { quantity: of } = order.lines[line]!;
+    const part = paid.lines[line]!;
+    amount += upTo(part.amountMinor, units + quantity, of) - upTo(part.amountMinor, units, of);
+    tax += upTo(part.taxMinor, units + quantity, of) - upTo(part.taxMinor, units, of);
+  }
   if (wanted.delivery) {
     amount += paid.delivery.amountMinor;
     tax += paid.delivery.taxMinor;
   }
-  if (seen.size === 0 && !wanted.delivery) return fail('units', 'refund-nothing');
-  return ok({ amountMinor: minor(amount), taxMinor: minor(tax) });
+  const whole = wholeOf(paid);
+  const left = whole.amountMinor - before.amountMinor;
+  const taxLeft = whole.taxMinor - before.taxMinor;
+  // What was given before as goodwill is not given again.
+  const own = Math.max(0, Math.min(amount, left));
+  const all = own + wanted.sumMinor;
+  if (all >= left && wanted.sumMinor + amount > 0 && left > 0)
+    return { amountMinor: minor(all), taxMinor: minor(taxLeft) };
+  const rest = left - own;
+  const ownTax = Math.min(amount === 0 ? 0 : Math.round((tax * own) / amount), taxLeft);
+  const free = rest <= 0 ? 0 : Math.round(((taxLeft - ownTax) * wanted.sumMinor) / rest);
+  return { amountMinor: minor(all), taxMinor: minor(ownTax + free) };
 }
 
 /** A charge of the buyer's card, by the key the provider knows it by. */

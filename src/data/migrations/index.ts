@@ -26,6 +26,7 @@ import { shownPrices } from './2026-11-30-shown-prices';
 import { grounds } from './2026-11-30-grounds';
 import { removedLines } from './2026-11-30-removed-lines';
 import { people } from './2026-12-01-people';
+import { returns } from './2026-12-02-returns';
 import { taxRatesOfOrders } from './2026-11-30-tax-rates-of-orders';
 import { whoBuys } from './2026-11-30-who-buys';
 import { optionsAndCarts } from './2026-11-25-options-and-carts';
@@ -69,4 +70,5 @@ export const migrations: readonly Migration[] = [
   grounds,
   taxRatesOfOrders,
   people,
+  returns,
 ];

@@ -1,5 +1,5 @@
 import { minor } from '~/core/money';
-import type { Refund, RefundedUnits } from '~/core/orders';
+import type { ItemReturn, Refund, RefundedUnits } from '~/core/orders';
 import { readSteps, type PriceStep } from '~/core/pricing';
 import type { Database } from '../database';
 
@@ -37,6 +37,7 @@ export const ORDER_FILTERS = {
   all: 'true',
   open: `o.status = 'paid' AND o.sent_at IS NULL AND o.cancelled_at IS NULL AND o.delivery <> 'none'`,
   sent: 'o.sent_at IS NOT NULL',
+  returning: 'EXISTS (SELECT 1 FROM returns b WHERE b.order_id = o.id AND b.came_at IS NULL)',
   refunded: 'EXISTS (SELECT 1 FROM refunds r WHERE r.order_id = o.id)',
   failed: `o.status = 'failed'`,
 } as const;
@@ -65,6 +66,7 @@ interface RefundFields {
   state: 'asked' | 'done';
   at: number;
   amountMinor: number;
+  sumMinor: number;
   units: string;
   delivery: number;
   restocked: number;
@@ -168,7 +170,7 @@ export function orderKeeping(db: Database) {
   /** Refunds of an order, oldest first; what was asked and not answered yet is among them. */
   async function listRefunds(orderId: number): Promise<StoredRefund[]> {
     const rows = await db.select<RefundFields>(
-      `SELECT id, key, state, at, amount_minor amountMinor, units, delivery, restocked, reason FROM refunds WHERE order_id = $orderId ORDER BY id`,
+      `SELECT id, key, state, at, amount_minor amountMinor, sum_minor sumMinor, units, delivery, restocked, reason FROM refunds WHERE order_id = $orderId ORDER BY id`,
       { orderId },
     );
     return rows.map(toRefund);
@@ -180,10 +182,11 @@ export function orderKeeping(db: Database) {
     refund: Omit<StoredRefund, 'id' | 'state'>,
   ): Promise<void> {
     await db.run(
-      `INSERT INTO refunds (order_id, key, state, at, account_id, amount_minor, units, delivery, restocked, reason)
-       VALUES ($orderId, $key, 'asked', $at, $accountId, $amountMinor, $units, $delivery, $restocked, $reason)`,
+      `INSERT INTO refunds (order_id, key, state, at, account_id, amount_minor, sum_minor, units, delivery, restocked, reason)
+       VALUES ($orderId, $key, 'asked', $at, $accountId, $amountMinor, $sumMinor, $units, $delivery, $restocked, $reason)`,
       {
         ...{ orderId, accountId, key: refund.key, at: refund.at, amountMinor: refund.amountMinor },
+        sumMinor: refund.sumMinor,
         ...{ units: JSON.stringify(refund.units), reason: refund.reason },
         ...{ delivery: refund.delivery ? 1 : 0, restocked: refund.restocked ? 1 : 0 },
       },
@@ -202,14 +205,51 @@ export function orderKeeping(db: Database) {
   /** Refunds that were asked before a time and never answered, with the order each belongs to. */
   async function listAskedRefunds(before: number): Promise<{ token: string; refund: StoredRefund }[]> {
     const rows = await db.select<RefundFields & { token: string }>(
-      `SELECT o.token, r.id, r.key, r.state, r.at, r.amount_minor amountMinor, r.units, r.delivery, r.restocked, r.reason
+      `SELECT o.token, r.id, r.key, r.state, r.at, r.amount_minor amountMinor, r.sum_minor sumMinor, r.units, r.delivery, r.restocked, r.reason
        FROM refunds r JOIN orders o ON o.id = r.order_id WHERE r.state = 'asked' AND r.at < $before ORDER BY r.id LIMIT 20`,
       { before },
     );
     return rows.map(({ token, ...row }) => ({ token, refund: toRefund(row) }));
   }
 
+  async function listReturns(orderId: number): Promise<ItemReturn[]> {
+    const rows = await db.select<Omit<ItemReturn, 'units' | 'restocked'> & { units: string; restocked: number }>(
+      'SELECT id, at, units, note, came_at cameAt, restocked FROM returns WHERE order_id = $orderId ORDER BY id',
+      { orderId },
+    );
+    return rows.map(({ units, restocked, ...row }) => ({
+      ...row,
+      units: JSON.parse(units) as RefundedUnits[],
+      restocked: restocked === 1,
+    }));
+  }
+
+  async function insertReturn(
+    orderId: number,
+    accountId: number,
+    { at, units, note }: Pick<ItemReturn, 'at' | 'units' | 'note'>,
+  ): Promise<void> {
+    await db.run(
+      'INSERT INTO returns (order_id, at, account_id, units, note) VALUES ($orderId, $at, $accountId, $units, $note)',
+      { orderId, at, accountId, units: JSON.stringify(units), note },
+    );
+  }
+
+  async function endReturn(id: number, { cameAt, restocked }: { cameAt: number; restocked: boolean }): Promise<void> {
+    await db.run('UPDATE returns SET came_at = $cameAt, restocked = $restocked WHERE id = $id', {
+      ...{ id, cameAt, restocked: restocked ? 1 : 0 },
+    });
+  }
+
+  async function dropReturn(id: number): Promise<void> {
+    await db.run('DELETE FROM returns WHERE id = $id AND came_at IS NULL', { id });
+  }
+
   return {
+    listReturns,
+    insertReturn,
+    endReturn,
+    dropReturn,
     listOrders,
     listLineSteps,
     listForPricing,
@@ -224,10 +264,11 @@ export function orderKeeping(db: Database) {
   };
 }
 
-function toRefund({ units, delivery, restocked, amountMinor, ...row }: RefundFields): StoredRefund {
+function toRefund({ units, delivery, restocked, amountMinor, sumMinor, ...row }: RefundFields): StoredRefund {
   return {
     ...row,
     amountMinor: minor(amountMinor),
+    sumMinor: minor(sumMinor),
     units: JSON.parse(units) as RefundedUnits[],
     delivery: delivery === 1,
     restocked: restocked === 1,

@@ -42,6 +42,7 @@ export function privacyRepository(db: Database) {
     await db.run(`UPDATE refunds SET reason = '' WHERE order_id IN (SELECT id FROM orders WHERE ${OF_BUYER})`, {
       email,
     });
+    await db.run(`UPDATE returns SET note = '' WHERE order_id IN (SELECT id FROM orders WHERE ${OF_BUYER})`, { email });
     await db.run(`UPDATE redemptions SET shopper = '' WHERE order_id IN (SELECT id FROM orders WHERE ${OF_BUYER})`, {
       email,
     });

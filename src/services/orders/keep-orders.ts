@@ -1,7 +1,7 @@
 import { stringify } from 'csv-stringify/sync';
 import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
-import { currencyOf, writeSum } from '~/core/money';
+import { currencyOf, formatMoney, minor, MOST_MINOR, writeSum, type Minor } from '~/core/money';
 import {
   orderNumber,
   planRefund,
@@ -9,12 +9,13 @@ import {
   spreadRefund,
   takenBy,
   type Charged,
+  type ItemReturn,
   type Order,
   type Refundable,
   type RefundedUnits,
 } from '~/core/orders';
 import { discountName, discountsOf, type PriceStep } from '~/core/pricing';
-import { fail, ok, wordProblem, type Result } from '~/core/problems';
+import { fail, ok, wordProblem, type Problem, type Result } from '~/core/problems';
 import { localTime } from '~/core/time';
 import { ORDER_FILTERS, type OrderFilter, type OrderKeeping, type OrderSummary, type StoredRefund } from '~/data';
 import type { DeliveredMail } from '~/standins';
@@ -22,6 +23,7 @@ import type { App } from '~/services/app';
 import { liveLane } from '~/services/lane/live-lane';
 import { noteUses } from '~/services/prices/record-shown';
 import { additionKey } from './add-after';
+import { keepReturn } from './returns';
 import { sendRefundMail, sendSentMail } from './order-mails';
 
 const PAGE_SIZE = 40;
@@ -109,6 +111,7 @@ export interface KeptOrder {
   readonly number: string;
   readonly keeping: OrderKeeping;
   readonly refunds: readonly StoredRefund[];
+  readonly returns: readonly ItemReturn[];
   readonly left: Refundable;
   readonly mails: readonly Pick<DeliveredMail, 'id' | 'at' | 'subject' | 'text'>[];
   /** What the buyer did on the way, oldest first; empty where nothing was recorded. */
@@ -126,9 +129,10 @@ export async function showKeptOrder(app: App, id: number): Promise<KeptOrder | n
   const found = await read(app, id);
   if (!found) return null;
   const { order, refunds, keeping } = found;
-  const [mails, way] = await Promise.all([
+  const [mails, way, returns] = await Promise.all([
     app.mailbox.listAbout(order.token),
     order.visitId ? app.visits.listEvents(order.visitId, MOST_EVENTS) : [],
+    app.orders.listReturns(id),
   ]);
   const { requestHash: _hash, idempotencyKey: _key, cartToken: _cart, ...shown } = order;
   return {
@@ -136,6 +140,7 @@ export async function showKeptOrder(app: App, id: number): Promise<KeptOrder | n
     number: orderNumber(order),
     keeping,
     refunds,
+    returns,
     left: refundable(order, refunds),
     mails: mails.map(({ id: key, at, subject, text }) => ({ id: key, at, subject, text })),
     way,
@@ -152,6 +157,7 @@ async function read(app: App, id: number) {
 const units = z
   .array(z.strictObject({ line: z.number().int().min(0).max(500), quantity: z.number().int().min(1).max(9999) }))
   .max(500);
+const returnId = z.number().int().min(1);
 const reason = z.string().trim().max(300).default('');
 
 export const orderActionSchema = z.discriminatedUnion('action', [
@@ -159,8 +165,16 @@ export const orderActionSchema = z.discriminatedUnion('action', [
   z.strictObject({ action: z.literal('send'), tracking: z.string().trim().max(200).default('') }),
   /** Takes packed or sent back. */
   z.strictObject({ action: z.literal('reopen') }),
-  z.strictObject({ action: z.literal('refund'), units, delivery: z.boolean(), restock: z.boolean(), reason }),
+  z.strictObject({
+    ...{ action: z.literal('refund'), units, delivery: z.boolean(), restock: z.boolean(), reason },
+    /** As goodwill, for no item. */
+    sumMinor: z.number().int().min(0).max(MOST_MINOR).optional(),
+  }),
   z.strictObject({ action: z.literal('cancel'), restock: z.boolean(), reason }),
+  /** Items come back, are back, or do not come back after all. */
+  z.strictObject({ action: z.literal('return'), units, note: reason }),
+  z.strictObject({ action: z.literal('return-came'), returnId, restock: z.boolean() }),
+  z.strictObject({ action: z.literal('return-dropped'), returnId }),
 ]);
 export type OrderAction = z.infer<typeof orderActionSchema>;
 
@@ -201,15 +215,22 @@ export async function actOnOrder(
 }
 
 async function act(app: App, id: number, action: OrderAction, accountId: number): Promise<Result<null>> {
-  if (action.action === 'refund') return giveBack(app, id, () => action, { accountId, cancels: false });
+  if (action.action === 'refund')
+    return giveBack(app, id, () => ({ ...action, sumMinor: minor(action.sumMinor ?? 0) }), {
+      accountId,
+      cancels: false,
+    });
   if (action.action === 'cancel') {
     const all = (left: Refundable): Wanted => ({
       ...action,
       units: left.lines.flatMap(({ quantity }, line) => (quantity > 0 ? [{ line, quantity }] : [])),
       delivery: left.deliveryMinor > 0,
+      sumMinor: minor(0),
     });
     return giveBack(app, id, all, { accountId, cancels: true });
   }
+  if (action.action === 'return' || action.action === 'return-came' || action.action === 'return-dropped')
+    return keepReturn(app, id, action, accountId);
   if (action.action === 'reopen')
     return keep(app, id, accountId, 'reopen', (keeping) => ({
       ...keeping,
@@ -254,6 +275,7 @@ async function keep(
 interface Wanted {
   readonly units: readonly RefundedUnits[];
   readonly delivery: boolean;
+  readonly sumMinor: Minor;
   readonly restock: boolean;
   readonly reason: string;
 }
@@ -282,9 +304,9 @@ async function giveBack(
       const wanted = want(refundable(order, refunds));
       const at = app.now();
       // Cancelling what was given back already gives nothing more.
-      const isNothing = wanted.units.length === 0 && !wanted.delivery && refunds.length > 0;
+      const isNothing = wanted.units.length === 0 && !wanted.delivery && wanted.sumMinor === 0 && refunds.length > 0;
       const planned = isNothing ? null : planRefund(order, refunds, wanted);
-      if (planned && !planned.ok) return planned;
+      if (planned && !planned.ok) return inWords(app, planned.problems, order);
       if (cancels) await app.orders.writeKeeping(id, { ...keeping, cancelledAt: at });
       if (!planned) {
         if (cancels) await endOrder(app, order, accountId);
@@ -301,6 +323,16 @@ async function giveBack(
   const done = asked.value ? await settle(app, asked.value.token, asked.value.refund, accountId) : ok(null);
   if (done.ok && cancels) await noteUses(app);
   return done;
+}
+
+/** A sum in what is in the way, as the order has it. */
+async function inWords(app: App, problems: readonly Problem[], { currency }: Order): Promise<Result<never>> {
+  const { locale } = (await liveLane(app)).lane.shop;
+  const told = ({ facts, ...problem }: Problem): Problem =>
+    typeof facts?.['leftMinor'] === 'number'
+      ? { ...problem, facts: { left: formatMoney(facts['leftMinor'], currencyOf(currency), locale) } }
+      : { ...problem, ...(facts && { facts }) };
+  return { ok: false, problems: problems.map(told) };
 }
 
 /** What hung on an order that is cancelled is over: uses of offers are given back, downloads close, codes for next time end. */

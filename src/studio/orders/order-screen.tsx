@@ -1,13 +1,23 @@
 import { useState } from 'react';
 import { discountName, discountsOf, fullMinorOf, lineMinorOf } from '~/core/pricing';
 import type { EventKind } from '~/core/funnel';
-import { addressLines, countryName, type Order, type OrderLine, type Refundable } from '~/core/orders';
+import {
+  addressLines,
+  countryName,
+  type ItemReturn,
+  type Order,
+  type OrderLine,
+  type Refund,
+  type Refundable,
+  type RefundedUnits,
+} from '~/core/orders';
 import { askJson } from '../shared/api';
 import { useShop } from '../shared/sums';
 import { moment, money } from '../shared/format';
 import { Shell } from '../shared/shell';
 import type { ShellData } from '../shared/studio-data';
 import { stateOf } from './orders';
+import { OrderReturns } from './order-returns';
 import { RefundDialog, type RefundWish } from './refund-dialog';
 
 export interface KeptOrder {
@@ -19,16 +29,8 @@ export interface KeptOrder {
     readonly cancelledAt: number | null;
     readonly tracking: string;
   };
-  readonly refunds: readonly {
-    readonly id: number;
-    readonly at: number;
-    readonly amountMinor: number;
-    readonly units: readonly { readonly line: number; readonly quantity: number }[];
-    readonly delivery: boolean;
-    readonly restocked: boolean;
-    readonly reason: string;
-    readonly state: 'asked' | 'done';
-  }[];
+  readonly refunds: readonly (Refund & { readonly state: 'asked' | 'done' })[];
+  readonly returns: readonly ItemReturn[];
   readonly left: Refundable;
   readonly mails: readonly {
     readonly id: string;
@@ -68,13 +70,20 @@ const DID: Readonly<Record<EventKind, string>> = {
 
 const isGift = ({ steps }: KeptOrder['order']['lines'][number]) => steps.some(({ code }) => code === 'gift');
 
+/** A refund, or the cancelling of the order, about to be made. */
+interface Giving {
+  readonly isWhole: boolean;
+  readonly first: readonly RefundedUnits[];
+  readonly restocks: boolean;
+}
+
 function Screen({ initial }: { initial: KeptOrder }) {
   const shop = useShop();
   const [kept, setKept] = useState(initial);
   const [busy, setBusy] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
   const [tracking, setTracking] = useState(initial.keeping.tracking);
-  const [open, setOpen] = useState<'refund' | 'cancel' | null>(null);
+  const [open, setOpen] = useState<Giving | null>(null);
   const { order, keeping, refunds, left, mails, way, number } = kept;
   const inIts = { ...shop, currency: order.currency };
   const sum = (amount: number) => money(amount, inIts);
@@ -149,10 +158,18 @@ function Screen({ initial }: { initial: KeptOrder }) {
                 Not packed or sent after all
               </button>
             )}
-            <button className="btn" disabled={busy || left.totalMinor === 0} onClick={() => setOpen('refund')}>
+            <button
+              className="btn"
+              disabled={busy || left.totalMinor === 0}
+              onClick={() => setOpen({ isWhole: false, first: [], restocks: true })}
+            >
               Refund …
             </button>
-            <button className="btn text-brick" disabled={busy} onClick={() => setOpen('cancel')}>
+            <button
+              className="btn text-brick"
+              disabled={busy}
+              onClick={() => setOpen({ isWhole: true, first: [], restocks: true })}
+            >
               Cancel the order …
             </button>
           </div>
@@ -218,7 +235,7 @@ function Screen({ initial }: { initial: KeptOrder }) {
           </tfoot>
         </table>
       </section>
-      <div className="grid gap-4 lg:grid-cols-3">
+      <div className="grid gap-4 lg:grid-cols-2">
         <section className="panel px-4 py-3">
           <h2>Buyer</h2>
           <p>{order.email || 'erased'}</p>
@@ -291,6 +308,7 @@ function Screen({ initial }: { initial: KeptOrder }) {
                   {[
                     ...refund.units.map(({ line, quantity }) => `${quantity} × ${order.lines[line]!.name}`),
                     ...(refund.delivery ? ['delivery'] : []),
+                    ...(refund.sumMinor > 0 ? [`${sum(refund.sumMinor)} as goodwill`] : []),
                   ].join(', ')}
                   {refund.restocked && refund.units.length > 0 ? '; back in stock' : ''}
                   {refund.reason && `; ${refund.reason}`}
@@ -299,6 +317,10 @@ function Screen({ initial }: { initial: KeptOrder }) {
             ))}
           </ul>
         </section>
+        <OrderReturns
+          {...{ kept, busy, problem, act }}
+          onRefund={(first, restocks) => setOpen({ isWhole: false, first, restocks })}
+        />
       </div>
       <div className="grid grid-cols-2 gap-4">
         <section className="panel px-4 py-3">
@@ -337,8 +359,9 @@ function Screen({ initial }: { initial: KeptOrder }) {
       {open && (
         <RefundDialog
           order={order}
+          done={refunds}
           left={left}
-          isWhole={open === 'cancel'}
+          {...open}
           busy={busy}
           problem={problem}
           sum={sum}

@@ -29,6 +29,7 @@ const FILTERS = {
   all: 'All orders',
   open: 'To be sent',
   sent: 'Sent',
+  returning: 'Coming back',
   refunded: 'With a refund',
   failed: 'Payment failed',
 } as const;

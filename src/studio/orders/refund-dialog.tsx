@@ -1,12 +1,23 @@
 import { useState } from 'react';
-import { planRefund, type Order, type Refundable, type RefundableOrder } from '~/core/orders';
+import { minor } from '~/core/money';
+import {
+  planRefund,
+  type Done,
+  type Order,
+  type Refundable,
+  type RefundableOrder,
+  type RefundedUnits,
+} from '~/core/orders';
+import { MoneyField } from '../shared/money-field';
 import { Tick } from '../shared/tick';
 import { Modal } from '../shared/modal';
-import { NumberField } from '../shared/number-field';
+import { chosenUnits, UnitsList } from './units-list';
 
 export interface RefundWish {
-  readonly units: readonly { readonly line: number; readonly quantity: number }[];
+  readonly units: readonly RefundedUnits[];
   readonly delivery: boolean;
+  /** As goodwill, for no item. */
+  readonly sumMinor: number;
   readonly restock: boolean;
   readonly reason: string;
   /** The rest of the order, which is cancelled with it. */
@@ -14,8 +25,13 @@ export interface RefundWish {
 }
 
 interface Props {
-  readonly order: Omit<RefundableOrder, 'lines'> & Pick<Order, 'lines'>;
+  readonly order: Omit<RefundableOrder, 'lines'> & Pick<Order, 'lines' | 'currency'>;
+  /** What was given back already. */
+  readonly done: readonly Done[];
   readonly left: Refundable;
+  /** What is chosen at first. */
+  readonly first: readonly RefundedUnits[];
+  readonly restocks: boolean;
   readonly isWhole: boolean;
   readonly busy: boolean;
   readonly problem: string | null;
@@ -24,28 +40,22 @@ interface Props {
   readonly onGive: (wish: RefundWish) => void;
 }
 
-/** What was given back already, as the sums need it: by units, and delivery. */
-function doneOf(order: Props['order'], left: Refundable) {
-  return [
-    {
-      units: order.lines.flatMap((line, i) => {
-        const quantity = line.quantity - left.lines[i]!.quantity;
-        return quantity > 0 ? [{ line: i, quantity }] : [];
-      }),
-      delivery: order.deliveryMinor > 0 && left.deliveryMinor === 0,
-    },
-  ];
-}
-
 /** Chooses units and says what giving them back comes to, to the cent, before it is done. */
-export function RefundDialog({ order, left, isWhole, busy, problem, sum, onClose, onGive }: Props) {
-  const [units, setUnits] = useState<readonly number[]>(left.lines.map(({ quantity }) => (isWhole ? quantity : 0)));
+export function RefundDialog({ order, done, left, first, restocks, isWhole, busy, problem, ...rest }: Props) {
+  const { sum, onClose, onGive } = rest;
+  const most = left.lines.map(({ quantity }) => quantity);
+  const [units, setUnits] = useState<readonly number[]>(
+    most.map((all, i) => (isWhole ? all : (first.find(({ line }) => line === i)?.quantity ?? 0))),
+  );
+  const [sumMinor, setSum] = useState(0);
   const [delivery, setDelivery] = useState(isWhole && left.deliveryMinor > 0);
-  const [restock, setRestock] = useState(true);
+  const [restock, setRestock] = useState(restocks);
   const [reason, setReason] = useState('');
-  const wanted = units.flatMap((quantity, line) => (quantity > 0 ? [{ line, quantity }] : []));
-  const planned = planRefund(order, doneOf(order, left), { units: wanted, delivery });
+  const wanted = chosenUnits(units);
+  const planned = planRefund(order, done, { units: wanted, delivery, sumMinor: minor(sumMinor) });
   const amount = isWhole ? left.totalMinor : planned.ok ? planned.value.amountMinor : 0;
+  const isTooMuch = !planned.ok && planned.problems[0]?.code === 'refund-sum';
+  const free = done.reduce((all, one) => all + one.sumMinor, 0);
   return (
     <Modal
       title={isWhole ? 'Cancel the order' : 'Refund'}
@@ -59,33 +69,34 @@ export function RefundDialog({ order, left, isWhole, busy, problem, sum, onClose
       <div className="flex flex-col gap-3">
         {!isWhole && (
           <ul className="flex flex-col gap-2">
-            {order.lines.map((line, i) => (
-              <li key={i} className="flex items-center gap-3">
-                <span className="me-auto">
-                  {line.name} {line.choices && <span className="text-gravel">{line.choices}</span>}
-                </span>
-                <NumberField
-                  label={`Units of ${line.name} to refund`}
-                  value={units[i]!}
-                  min={0}
-                  max={left.lines[i]!.quantity}
-                  className="w-20"
-                  onChange={(quantity) => setUnits(units.map((old, j) => (j === i ? quantity : old)))}
-                />
-                <span className="w-16 text-gravel">of {left.lines[i]!.quantity}</span>
-              </li>
-            ))}
+            <UnitsList lines={order.lines} {...{ most, units }} what="to refund" onChange={setUnits} />
             {left.deliveryMinor > 0 && (
               <li>
                 <Tick label={`Delivery, ${sum(left.deliveryMinor)}`} checked={delivery} onChange={setDelivery} />
               </li>
             )}
+            <li className="flex items-center gap-3">
+              <span className="me-auto">
+                Goodwill, for no item <span className="text-gravel">at most {sum(left.totalMinor)}</span>
+              </span>
+              <MoneyField label="Goodwill" valueMinor={sumMinor} currency={order.currency} onChange={setSum} />
+            </li>
           </ul>
+        )}
+        {free > 0 && !isWhole && (
+          <p className="help">
+            {sum(free)} was refunded as goodwill. {sum(left.totalMinor)} of the order is left to refund.
+          </p>
+        )}
+        {isTooMuch && (
+          <p role="alert" className="text-brick">
+            That is more than the {sum(left.totalMinor)} left of this order. Type a smaller sum, or choose less.
+          </p>
         )}
         {planned.ok && planned.value.taxMinor > 0 && (
           <p className="help">Of the refund, {sum(planned.value.taxMinor)} is tax.</p>
         )}
-        <Tick label="Put the items back in stock" checked={restock} onChange={setRestock} />
+        {wanted.length > 0 && <Tick label="Put the items back in stock" checked={restock} onChange={setRestock} />}
         <label className="flex flex-col gap-1">
           Reason, for yourself
           <input className="field" maxLength={300} value={reason} onChange={(event) => setReason(event.target.value)} />
@@ -102,7 +113,7 @@ export function RefundDialog({ order, left, isWhole, busy, problem, sum, onClose
           <button
             className="btn btn-stop"
             disabled={busy || (!isWhole && !planned.ok)}
-            onClick={() => onGive({ units: wanted, delivery, restock, reason, isWhole })}
+            onClick={() => onGive({ units: wanted, delivery, sumMinor, restock, reason, isWhole })}
           >
             {isWhole ? `Cancel it and refund ${sum(amount)}` : `Refund ${sum(amount)}`}
           </button>

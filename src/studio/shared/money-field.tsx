@@ -6,13 +6,16 @@ interface Props {
   readonly label: string;
   readonly valueMinor: number;
   readonly onChange: (valueMinor: number) => void;
+  /** Of an order from before the shop’s was changed; else the shop’s. */
+  readonly currency?: string;
   /** Whether it may be below 0. */
   readonly isSigned?: boolean;
 }
 
 /** A sum in the shop's currency. What cannot be read, or can be read in two ways, stays in the field with what to do, and is not kept. */
-export function MoneyField({ label, valueMinor, onChange, isSigned = false }: Props) {
-  const shop = useShop();
+export function MoneyField({ label, valueMinor, onChange, currency, isSigned = false }: Props) {
+  const own = useShop();
+  const shop = currency === undefined ? own : { ...own, currency };
   const style = sumStyle(shop);
   const id = useId();
   const [typed, setTyped] = useState<string | null>(null);

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { minor } from '~/core/money';
-import { paidParts, planRefund, refundable, spreadRefund, type RefundedUnits } from '~/core/orders';
+import { paidParts, planRefund, refundable, spreadRefund, type Done, type RefundedUnits } from '~/core/orders';
 
 /** Lines as quantity, sum and tax rate (none: the shop's), with the taxes worked out once a rate, as when it was priced. */
 function order(
@@ -63,17 +63,21 @@ describe('paidParts', () => {
   });
 });
 
+const wish = (units: RefundedUnits[], delivery = false, sumMinor = 0) => ({
+  ...{ units, delivery, sumMinor: minor(sumMinor) },
+});
+
 describe('planRefund', () => {
   const three = order([[3, 1000]], 490);
 
   it('gives a third of 10.00 back three times, and 10.00 in all', () => {
     const amounts: number[] = [];
-    const done: { units: RefundedUnits[]; delivery: boolean }[] = [];
+    const done: Done[] = [];
     for (let i = 0; i < 3; i += 1) {
       const units = [{ line: 0, quantity: 1 }];
-      const planned = planRefund(three, done, { units, delivery: false });
+      const planned = planRefund(three, done, wish(units));
       amounts.push(planned.ok ? planned.value.amountMinor : -1);
-      done.push({ units, delivery: false });
+      if (planned.ok) done.push({ ...wish(units), amountMinor: planned.value.amountMinor });
     }
     expect(amounts).to.deep.equal([333, 334, 333]);
     expect(refundable(three, done)).to.deep.equal({
@@ -84,18 +88,14 @@ describe('planRefund', () => {
   });
 
   it('refuses more than is left, a line that is not there, delivery twice, and nothing', () => {
-    const code = (
-      units: RefundedUnits[],
-      delivery = false,
-      done: { units: RefundedUnits[]; delivery: boolean }[] = [],
-    ) => {
-      const planned = planRefund(three, done, { units, delivery });
+    const code = (units: RefundedUnits[], delivery = false, done: Done[] = []) => {
+      const planned = planRefund(three, done, wish(units, delivery));
       return planned.ok ? null : planned.problems[0]!.code;
     };
     expect(code([{ line: 0, quantity: 4 }])).to.equal('refund-quantity');
-    expect(code([{ line: 0, quantity: 2 }], false, [{ units: [{ line: 0, quantity: 2 }], delivery: false }])).to.equal(
-      'refund-quantity',
-    );
+    expect(
+      code([{ line: 0, quantity: 2 }], false, [{ ...wish([{ line: 0, quantity: 2 }]), amountMinor: minor(667) }]),
+    ).to.equal('refund-quantity');
     expect(code([{ line: 1, quantity: 1 }])).to.equal('refund-line');
     expect(
       code([
@@ -103,8 +103,30 @@ describe('planRefund', () => {
         { line: 0, quantity: 1 },
       ]),
     ).to.equal('refund-line');
-    expect(code([], true, [{ units: [], delivery: true }])).to.equal('refund-delivery');
+    expect(code([], true, [{ ...wish([], true), amountMinor: minor(490) }])).to.equal('refund-delivery');
     expect(code([])).to.equal('refund-nothing');
+  });
+
+  it('gives a sum as goodwill, and then only what is left', () => {
+    const done: Done[] = [];
+    const give = (...wanted: Parameters<typeof wish>) => {
+      const planned = planRefund(three, done, wish(...wanted));
+      if (!planned.ok) return planned.problems[0]!;
+      done.push({ ...wish(...wanted), amountMinor: planned.value.amountMinor });
+      return planned.value;
+    };
+    // 14.90 were paid, 2.48 of it tax.
+    expect(give([], false, 500)).to.deep.equal({ amountMinor: 500, taxMinor: 83 });
+    expect(refundable(three, done)).to.deep.include({ totalMinor: 990, deliveryMinor: 490 });
+    expect(refundable(three, done).lines).to.deep.equal([{ quantity: 3, amountMinor: 1000 }]);
+    expect(give([{ line: 0, quantity: 1 }], false, 658)).to.deep.equal({
+      ...{ path: 'sumMinor', code: 'refund-sum', facts: { leftMinor: 657 } },
+    });
+    expect(give([{ line: 0, quantity: 1 }])).to.deep.equal({ amountMinor: 333, taxMinor: 55 });
+    // Two units and delivery came to 11.57; 6.57 is left.
+    expect(give([{ line: 0, quantity: 2 }], true)).to.deep.equal({ amountMinor: 657, taxMinor: three.taxMinor - 138 });
+    expect(give([], false, 1)).to.deep.include({ code: 'refund-sum', facts: { leftMinor: 0 } });
+    expect(refundable(three, done).totalMinor).to.equal(0);
   });
 
   it('comes to what was paid, to the cent, in whatever pieces it is given back', () => {
@@ -116,21 +138,23 @@ describe('planRefund', () => {
         lines,
         fc.integer({ min: 0, max: 5000 }),
         fc.record({ rate: fc.integer({ min: 0, max: 2500 }), included: fc.boolean() }),
-        fc.array(fc.nat(4), { maxLength: 40 }),
+        fc.array(fc.tuple(fc.nat(4), fc.option(fc.integer({ min: 1, max: 40_000 }), { freq: 3 })), { maxLength: 40 }),
         (made, delivery, tax, picks) => {
           const bought = order(made, delivery, tax);
-          const done: { units: RefundedUnits[]; delivery: boolean }[] = [];
+          const done: Done[] = [];
           let [given, taxes] = [0, 0];
-          const give = (units: RefundedUnits[], withDelivery: boolean) => {
-            const planned = planRefund(bought, done, { units, delivery: withDelivery });
+          const give = (units: RefundedUnits[], withDelivery: boolean, sum = 0) => {
+            const planned = planRefund(bought, done, wish(units, withDelivery, sum));
             if (!planned.ok) return;
             expect(planned.value.amountMinor).to.be.at.least(0);
+            expect(planned.value.taxMinor).to.be.at.least(0).and.at.most(Math.max(planned.value.amountMinor, 1));
             given += planned.value.amountMinor;
             taxes += planned.value.taxMinor;
-            done.push({ units, delivery: withDelivery });
+            done.push({ ...wish(units, withDelivery, sum), amountMinor: planned.value.amountMinor });
             expect(given + refundable(bought, done).totalMinor).to.equal(bought.totalMinor);
           };
-          for (const pick of picks) give([{ line: pick % made.length, quantity: 1 }], pick === 3);
+          for (const [pick, sum] of picks)
+            give(sum ? [] : [{ line: pick % made.length, quantity: 1 }], pick === 3, sum ?? 0);
           const rest = refundable(bought, done);
           give(
             rest.lines.flatMap(({ quantity }, line) => (quantity > 0 ? [{ line, quantity }] : [])),

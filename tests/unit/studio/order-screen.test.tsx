@@ -41,6 +41,7 @@ function kept(over: Partial<KeptOrder> = {}): KeptOrder {
     number: '1007',
     keeping: { packedAt: null, sentAt: null, cancelledAt: null, tracking: '' },
     refunds: [],
+    returns: [],
     left: refundable(order, []),
     mails: [{ id: 'order-t', at: 0, subject: 'Your order 1007', text: 'Thank you, Ada.' }],
     way: [
@@ -93,10 +94,63 @@ describe('an order that is opened', () => {
       action: 'refund',
       units: [{ line: 0, quantity: 2 }],
       delivery: true,
+      sumMinor: 0,
       restock: false,
       reason: '',
     });
     expect(view.queryByRole('dialog')).to.equal(null);
+  });
+
+  it('gives goodwill, and says where that is more than is left', async () => {
+    studio.server.answers(() => Response.json(kept()));
+    const view = show();
+    await studio.user.click(view.getByText('Refund …'));
+    const goodwill = view.getByLabelText('Goodwill');
+    const go = () => view.getByRole('button', { name: /^Refund €/ }) as HTMLButtonElement;
+    await studio.user.clear(goodwill);
+    await studio.user.type(goodwill, '34.91');
+    expect(view.getByRole('dialog').textContent).to.include('more than the €34.90 left of this order');
+    expect(go().disabled).to.equal(true);
+    await studio.user.clear(goodwill);
+    await studio.user.type(goodwill, '5');
+    expect(go().textContent).to.equal('Refund €5.00');
+    await studio.user.click(go());
+    expect(sent()).to.include({ sumMinor: 500, delivery: false });
+    view.unmount();
+
+    const after = { ...{ id: 1, at: 5, units: [], delivery: false, restocked: false, reason: '' } };
+    const given = { ...after, sumMinor: minor(500), amountMinor: minor(500), state: 'done' as const };
+    const next = show({ refunds: [given], left: refundable(kept().order, [given]) });
+    next.getByText(/€5.00 as goodwill/);
+    await studio.user.click(next.getByText('Refund …'));
+    next.getByText(/€5.00 was refunded as goodwill. €29.90 of the order is left to refund./);
+  });
+
+  it('notes what comes back, that it is back, and refunds just that', async () => {
+    const coming = { ...{ id: 3, at: 5, note: 'Too small', cameAt: null, restocked: false } };
+    const units = [{ line: 0, quantity: 2 }];
+    studio.server.answers(() => Response.json(kept({ returns: [{ ...coming, units }] })));
+    const view = show();
+    await studio.user.click(view.getByRole('button', { name: 'Note a return …' }));
+    const note = () => view.getByRole('button', { name: 'Note it' }) as HTMLButtonElement;
+    expect(note().disabled).to.equal(true);
+    const field = view.getByLabelText('Units of Heron that come back');
+    await studio.user.clear(field);
+    await studio.user.type(field, '2');
+    await studio.user.type(view.getByLabelText('Note, for yourself'), 'Too small');
+    await studio.user.click(note());
+    expect(sent()).to.deep.equal({ action: 'return', units, note: 'Too small' });
+    await view.findByText(/on its way back; Too small/);
+
+    studio.server.answers(() => Response.json(kept({ returns: [{ ...coming, units, cameAt: 9, restocked: true }] })));
+    await studio.user.click(view.getByRole('button', { name: 'It is back …' }));
+    await studio.user.click(view.getByRole('button', { name: 'It is back' }));
+    expect(sent()).to.deep.equal({ action: 'return-came', returnId: 3, restock: true });
+    await view.findByText(/back in stock; Too small/);
+    // What is on the shelf again is not put there a second time.
+    await studio.user.click(view.getByRole('button', { name: 'Refund these …' }));
+    expect((view.getByLabelText('Units of Heron to refund') as HTMLInputElement).value).to.equal('2');
+    expect((view.getByLabelText('Put the items back in stock') as HTMLInputElement).checked).to.equal(false);
   });
 
   it('is cancelled with all that is left of it, and says what the server refuses', async () => {
