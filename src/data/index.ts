@@ -4,6 +4,7 @@ export { accountRepository } from './repositories/account-repository';
 export { auditTrail } from './repositories/audit-trail';
 export { cartRepository, NEW_CART, type StoredCart } from './repositories/cart-repository';
 export type { ListingQuery, ListingSort } from './repositories/catalogue-listings';
+export type { BulkSummary } from './repositories/catalogue-bulk';
 export type { EditedCategory } from './repositories/catalogue-categories';
 export {
   OWNER_FILTERS,

@@ -4,7 +4,7 @@ import fc from 'fast-check';
 import { changedPrice } from '~/core/catalogue';
 import { findProduct, listProducts } from '~/services/catalogue/browse-shop';
 import { listCategories } from '~/services/catalogue/list-categories';
-import { bulkSchema, changeMany, undoMany } from '~/services/catalogue/change-many';
+import { bulkSchema, changeMany, listBulks, undoMany } from '~/services/catalogue/change-many';
 import { listForEditing, saveCategories } from '~/services/catalogue/edit-categories';
 import { openTestShop, type TestShop } from '../support/shop';
 
@@ -108,6 +108,41 @@ describe('many products at once', () => {
     await undoMany(shop.app, hidden.id!, 1);
     expect(await total({})).to.equal(all);
     expect((await run({ change: { kind: 'shown', on: true }, apply: false })).count).to.equal(0);
+  });
+
+  it('are listed when they are long done, and each is undone from there', async () => {
+    const tag = (name: string) => run({ slugs: ['heron'], change: { kind: 'tag', tag: name, on: true }, apply: true });
+    await tag('early');
+    await tag('late');
+    await run({ slugs: ['heron'], change: { kind: 'tag', tag: 'seen', on: true }, apply: false });
+    const listed = await listBulks(shop.app);
+    expect(listed.map(({ what, rows, undoneAt }) => [what.kind === 'tag' && what.tag, rows, undoneAt])).to.deep.equal([
+      ['late', 1, null],
+      ['early', 1, null],
+    ]);
+    expect((await undoMany(shop.app, listed[1]!.id, 1)).ok).to.equal(true);
+    expect((await listBulks(shop.app))[1]!.undoneAt).to.be.a('number');
+    const { tags } = (await shop.app.catalogue.readRecord('heron'))!.record;
+    expect(tags).to.include('late').and.not.to.include('early');
+  });
+
+  it('do not come to cost nothing, nor are they shown while they do', async () => {
+    await shop.app.db.run(
+      `UPDATE variants SET price_minor = 0 WHERE product_id = (SELECT id FROM products WHERE slug = 'heron')`,
+    );
+    await shop.app.db.run(`UPDATE products SET is_shown = 0 WHERE slug IN ('heron', 'kestrel')`);
+    const show = { slugs: ['heron', 'kestrel'], change: { kind: 'shown', on: true } };
+    const shown = await run({ ...show, apply: true });
+    expect([shown.products, shown.withoutPrice, shown.rows[0]!.name]).to.deep.equal([1, 1, 'Kestrel']);
+    await shop.app.db.run(`UPDATE products SET is_free = 1 WHERE slug = 'heron'`);
+    expect((await run({ ...show, apply: true })).rows[0]!.name).to.equal('Heron');
+    const lowered = await run({
+      slugs: ['end-cap'],
+      change: { kind: 'price', percent: -99, endMinor: 0 },
+      apply: false,
+    });
+    expect(lowered.count).to.equal(0);
+    expect(lowered.withoutPrice).to.be.greaterThan(0);
   });
 });
 

@@ -16,6 +16,7 @@ const ROLES = ['viewer', 'editor', 'owner'] as const;
 
 /** Which role each way into the studio needs: the table the doors are held against. */
 const NEEDED: Readonly<Record<string, (typeof ROLES)[number]>> = {
+  'GET /api/studio/bulk': 'viewer',
   'POST /api/studio/bulk': 'editor',
   'DELETE /api/studio/bulk/[id]': 'editor',
   'PUT /api/studio/categories': 'editor',

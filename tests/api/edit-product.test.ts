@@ -10,6 +10,7 @@ import { createProduct, keepReview, removeProduct, saveProduct, showProduct } fr
 import { addExamples, removeExamples } from '~/services/catalogue/example-catalogue';
 import { listForOwner, ownerListSchema } from '~/services/catalogue/list-products';
 import { findProduct, listFrontPage, listProducts } from '~/services/catalogue/browse-shop';
+import { wordProblem } from '~/core/problems';
 import { openTestShop, type TestShop } from '../support/shop';
 
 describe('a product in the studio', () => {
@@ -166,7 +167,12 @@ describe('a product in the studio', () => {
     expect((await list({ filter: 'hidden' })).total).to.equal(1);
 
     const { edit, record } = await read(slug);
-    await saveProduct(shop.app, slug, { edit, record: { ...record, isShown: true, categories: ['figures'] } }, 1);
+    // What costs nothing is shown once that is said to be meant, or once it has a price.
+    const shown = { ...record, isShown: true, categories: ['figures'] };
+    const refused = await saveProduct(shop.app, slug, { edit, record: shown }, 1);
+    expect(refused.ok ? '' : wordProblem(refused.problems[0]!)).to.match(/^Row 1 costs nothing\. Give it a price/);
+    expect(await found()).to.deep.equal({ shopper: 0, owner: [false] });
+    expect((await saveProduct(shop.app, slug, { edit, record: { ...shown, isFree: true } }, 1)).ok).to.equal(true);
     expect(await found()).to.deep.equal({ shopper: 1, owner: [true] });
     expect((await findProduct(shop.app, slug))!.categories.map((category) => category.slug)).to.include('figures');
 

@@ -207,4 +207,21 @@ describe('importCatalogue', () => {
     const busy = answeredAt.filter((count, i) => i > 0 && count > answeredAt[i - 1]!);
     expect(busy.length).to.be.greaterThan(steps.length / 4);
   });
+
+  it('shows nothing that costs nothing, unless that is said to be meant', async () => {
+    const file = bytes('Name,SKU,Price\nReed Whistle,RW,0\nTin Whistle,TW,5.00\n');
+    const seen = await previewImport(shop.app, file, options);
+    expect(seen.ok && seen.value.free).to.equal(1);
+    const isShown = async (slug: string) => (await shop.app.catalogue.readRecord(slug))!.record.isShown;
+    await importCatalogue(shop.app, file, options, null);
+    expect([await isShown('reed-whistle'), await isShown('tin-whistle')]).to.deep.equal([false, true]);
+
+    const meant = bytes('Name,SKU,Price\nReed Flute,RF,0\n');
+    await importCatalogue(shop.app, meant, { ...options, isFree: true }, null);
+    expect(await isShown('reed-flute')).to.equal(true);
+    const again = await previewImport(shop.app, meant, options);
+    expect(again.ok && again.value.free).to.equal(0);
+    await importCatalogue(shop.app, meant, options, null);
+    expect(await isShown('reed-flute')).to.equal(true);
+  });
 });

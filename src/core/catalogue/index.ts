@@ -33,6 +33,7 @@ export {
 } from './facets';
 export { measureOf } from './measure';
 export { compareProducts, namesIn, type ComparedRow } from './compare';
+export { addAxis, missingCombinations, MOST_VARIANTS, withCombinations } from './combinations';
 export { changedPrice, type BulkChange } from './bulk';
 export { productJsonLd } from './structured-data';
 export { uniqueSlug } from './unique-slug';

@@ -34,6 +34,8 @@ export const productRecordSchema = z.strictObject({
   fulfilment: z.enum(['parcel', 'download', 'event']),
   leadDays: z.number().int().min(0).max(365).nullable(),
   isShown: z.boolean(),
+  /** Whether a price of 0 is meant; without it what costs nothing is not shown. */
+  isFree: z.boolean().default(false),
   /** Comes first where products stand in the shop's own order. */
   isFeatured: z.boolean(),
   /** A key among the shop's tax rates; null: the shop's usual rate. */
@@ -78,6 +80,8 @@ export function checkRecord(record: ProductRecord): Problem[] {
     const combination = JSON.stringify(record.axes.map((name) => variant.choices[name]?.toLowerCase()));
     if (made.has(combination)) problems.push({ path: `variants.${i}.sku`, code: 'variant-twice', facts: { row } });
     made.add(combination);
+    if (record.isShown && !record.isFree && variant.priceMinor === 0)
+      problems.push({ path: `variants.${i}.priceMinor`, code: 'price-none', facts: { row } });
   }
   return problems;
 }

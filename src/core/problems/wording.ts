@@ -99,6 +99,7 @@ const WORDING = {
   'key-reused': 'An order was sent from this page before, with other details. Please look everything over, then order.',
   'erase-waits': 'An order of this buyer is being paid right now. Wait a few minutes and try again.',
   'cart-ordered': 'You have ordered this cart already. Your receipt is on the order page.',
+  'price-none': 'Row {row} costs nothing. Give it a price, tick “It is free”, or untick “Shown in the shop”.',
   'refund-line': 'That line is not on this order.',
   'refund-quantity': 'Only {left} of this line can still be refunded. Choose {left} or fewer.',
   'refund-delivery': 'Delivery was refunded already.',

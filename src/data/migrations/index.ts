@@ -26,6 +26,7 @@ import { shownPrices } from './2026-11-30-shown-prices';
 import { grounds } from './2026-11-30-grounds';
 import { removedLines } from './2026-11-30-removed-lines';
 import { people } from './2026-12-01-people';
+import { freeProducts } from './2026-12-02-free-products';
 import { returns } from './2026-12-02-returns';
 import { taxRatesOfOrders } from './2026-11-30-tax-rates-of-orders';
 import { whoBuys } from './2026-11-30-who-buys';
@@ -71,4 +72,5 @@ export const migrations: readonly Migration[] = [
   taxRatesOfOrders,
   people,
   returns,
+  freeProducts,
 ];

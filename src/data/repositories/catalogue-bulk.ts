@@ -16,6 +16,8 @@ export interface MarkedProduct {
   readonly isShown: number;
   /** Whether it has the tag that is asked for. */
   readonly hasTag: number;
+  /** Whether a variant costs nothing, and that is not meant. */
+  readonly needsPrice: number;
 }
 
 /** What was there before a bulk change: rows of [id, before, after]. */
@@ -25,6 +27,18 @@ export interface StoredBulk {
   readonly what: BulkChange;
   readonly before: readonly (readonly [id: number, before: number, after: number])[];
   readonly undoneAt: number | null;
+}
+
+/** A change of many products, as it is listed. */
+export interface BulkSummary {
+  readonly id: number;
+  /** Milliseconds since 1970; `undoneAt` null: it still counts. */
+  readonly at: number;
+  readonly what: BulkChange;
+  readonly rows: number;
+  readonly undoneAt: number | null;
+  /** Name of who made it; null: gone. */
+  readonly by: string | null;
 }
 
 /** Many products changed at once. */
@@ -39,7 +53,9 @@ export function catalogueBulk(db: Database) {
 
   async function listMarked(productIds: readonly number[], tag: string): Promise<MarkedProduct[]> {
     return db.select(
-      `SELECT id, name, is_shown isShown, EXISTS (SELECT 1 FROM tags t WHERE t.product_id = p.id AND t.name = $tag) hasTag FROM products p
+      `SELECT id, name, is_shown isShown, EXISTS (SELECT 1 FROM tags t WHERE t.product_id = p.id AND t.name = $tag) hasTag,
+         is_free = 0 AND EXISTS (SELECT 1 FROM variants v WHERE v.product_id = p.id AND v.price_minor = 0) needsPrice
+       FROM products p
        WHERE id IN (SELECT value FROM json_each($ids)) ORDER BY name COLLATE NOCASE, id`,
       { ids: JSON.stringify(productIds), tag },
     );
@@ -114,9 +130,19 @@ export function catalogueBulk(db: Database) {
       : null;
   }
 
+  /** The last changes, newest first, with who made them and how many rows each changed. */
+  async function listBulks(most: number): Promise<BulkSummary[]> {
+    const rows = await db.select<Omit<BulkSummary, 'what'> & { what: string }>(
+      `SELECT b.id, b.at, b.what, json_array_length(b.before) rows, b.undone_at undoneAt, a.name by
+       FROM bulk_changes b LEFT JOIN accounts a ON a.id = b.account_id ORDER BY b.id DESC LIMIT $most`,
+      { most },
+    );
+    return rows.map((row) => ({ ...row, what: JSON.parse(row.what) as BulkChange }));
+  }
+
   async function markUndone(id: number, at: number): Promise<void> {
     await db.run('UPDATE bulk_changes SET undone_at = $at WHERE id = $id', { id, at });
   }
 
-  return { listPriced, listMarked, writePrices, writeTag, writeShown, insertBulk, readBulk, markUndone };
+  return { listPriced, listMarked, writePrices, writeTag, writeShown, insertBulk, readBulk, listBulks, markUndone };
 }

@@ -64,6 +64,7 @@ interface ProductFields {
   fulfilment: ProductRecord['fulfilment'];
   leadDays: number | null;
   isShown: number;
+  isFree: number;
   isFeatured: number;
   taxRate: string | null;
   itemDeliveryMinor: number;
@@ -143,7 +144,7 @@ export function catalogueEditing(db: Database) {
 
   async function readRecord(slug: string): Promise<StoredProduct | null> {
     const [row] = await db.select<ProductFields>(
-      `SELECT id, edit, name, brand, short_text shortText, full_text fullText, fulfilment, lead_days leadDays, is_shown isShown, is_featured isFeatured, tax_rate taxRate,
+      `SELECT id, edit, name, brand, short_text shortText, full_text fullText, fulfilment, lead_days leadDays, is_shown isShown, is_free isFree, is_featured isFeatured, tax_rate taxRate,
          item_delivery_minor itemDeliveryMinor, suggestions, better, better_price_minor betterMinor, axes,
          (SELECT json_group_array(src) FROM (SELECT src FROM images WHERE product_id = p.id ORDER BY position, id)) pictures,
          (SELECT json_group_array(slug) FROM (SELECT c.slug FROM product_categories pc JOIN categories c ON c.id = pc.category_id
@@ -159,7 +160,7 @@ export function catalogueEditing(db: Database) {
       { slug },
     );
     if (!row) return null;
-    const { id, edit, isShown, isFeatured, ...fields } = row;
+    const { id, edit, isShown, isFree, isFeatured, ...fields } = row;
     const lists = ['axes', 'suggestions', 'pictures', 'categories', 'tags', 'attributes', 'variants'] as const;
     const parsed = Object.fromEntries(lists.map((key) => [key, JSON.parse(row[key]) as unknown]));
     // Every list was written from a record.
@@ -171,6 +172,7 @@ export function catalogueEditing(db: Database) {
         ...fields,
         ...parsed,
         isShown: isShown === 1,
+        isFree: isFree === 1,
         isFeatured: isFeatured === 1,
       } as unknown as ProductRecord,
     };
@@ -196,17 +198,29 @@ export function catalogueEditing(db: Database) {
 
   /** Puts a record in the place of what there was. Call inside a transaction, and refresh figures and search after it. */
   async function writeRecord(productId: number, record: ProductRecord, now: number): Promise<void> {
-    const { variants, pictures, categories, tags, attributes, axes, suggestions, isShown, isFeatured, ...fields } =
-      record;
+    const {
+      variants,
+      pictures,
+      categories,
+      tags,
+      attributes,
+      axes,
+      suggestions,
+      isShown,
+      isFree,
+      isFeatured,
+      ...fields
+    } = record;
     const rows = JSON.stringify(variants.map((variant, position) => ({ ...variant, position })));
     await db.run(
       `UPDATE products SET edit = edit + 1, name = $name, brand = $brand, short_text = $shortText, full_text = $fullText,
-         fulfilment = $fulfilment, lead_days = $leadDays, is_shown = $isShown, is_featured = $isFeatured, tax_rate = $taxRate,
+         fulfilment = $fulfilment, lead_days = $leadDays, is_shown = $isShown, is_free = $isFree, is_featured = $isFeatured, tax_rate = $taxRate,
          item_delivery_minor = $itemDeliveryMinor, suggestions = $suggestions, better = $better,
          better_price_minor = $betterMinor, axes = $axes WHERE id = $productId`,
       {
         ...fields,
         isShown: isShown ? 1 : 0,
+        isFree: isFree ? 1 : 0,
         isFeatured: isFeatured ? 1 : 0,
         axes: JSON.stringify(axes),
         suggestions: JSON.stringify(suggestions),

@@ -264,7 +264,7 @@ export function catalogueRepository(db: Database) {
   /** Products that shoppers see, and those of them with a variant that costs nothing. */
   async function countShown(): Promise<{ shown: number; free: number }> {
     const [row] = await db.select<{ shown: number; free: number }>(
-      `SELECT count(*) shown, coalesce(sum(EXISTS (SELECT 1 FROM variants v WHERE v.product_id = p.id AND v.price_minor = 0)), 0) free
+      `SELECT count(*) shown, coalesce(sum(p.is_free = 0 AND EXISTS (SELECT 1 FROM variants v WHERE v.product_id = p.id AND v.price_minor = 0)), 0) free
        FROM products p WHERE p.is_shown = 1`,
     );
     return row!;

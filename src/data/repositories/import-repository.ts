@@ -148,6 +148,25 @@ export function importRepository(db: Database) {
     return products.map(idOf);
   }
 
+  /** Which of these products are meant to cost nothing. */
+  async function findFree(productIds: readonly number[]): Promise<Set<number>> {
+    const rows = await db.select<{ id: number }>(
+      'SELECT id FROM products WHERE is_free = 1 AND id IN (SELECT value FROM json_each($ids))',
+      { ids: JSON.stringify(productIds) },
+    );
+    return new Set(rows.map(({ id }) => id));
+  }
+
+  /** Says of those of these that cost nothing that it is meant so, or takes them off the shelf until they have a price. */
+  async function keepFree(productIds: readonly number[], isMeant: boolean): Promise<void> {
+    await db.run(
+      `UPDATE products SET ${isMeant ? 'is_free = 1' : 'is_shown = 0'}
+       WHERE is_free = 0 AND id IN (SELECT value FROM json_each($ids))
+         AND EXISTS (SELECT 1 FROM variants v WHERE v.product_id = products.id AND v.price_minor = 0)`,
+      { ids: JSON.stringify(productIds) },
+    );
+  }
+
   async function writeProductRows(products: readonly ImportedProduct[]): Promise<Map<string, number>> {
     const rows = products.map((product) => ({ ...product, variants: undefined }));
     await db.run(
@@ -272,6 +291,8 @@ export function importRepository(db: Database) {
     knownSkus,
     findFacts,
     findSkus,
+    findFree,
+    keepFree,
     listSlugsAfter,
     writeProducts,
     begin,

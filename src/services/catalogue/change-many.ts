@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { changedPrice, type BulkChange } from '~/core/catalogue';
 import { fail, ok, type Result } from '~/core/problems';
+import type { BulkSummary } from '~/data';
 import type { App } from '~/services/app';
 import { ownerListSchema, queryOf } from './list-products';
 import { liveLane } from '~/services/lane/live-lane';
@@ -38,6 +39,8 @@ export interface BulkResult {
   /** Rows in all; `rows` holds the first. */
   readonly count: number;
   readonly products: number;
+  /** What is left as it is, because it would be shown and cost nothing. */
+  readonly withoutPrice: number;
   /** Whether the shop would show nothing any more. */
   readonly hidesAll: boolean;
   /** To undo it by; null while nothing was written. */
@@ -60,26 +63,24 @@ export async function changeMany(
     const ids = await app.catalogue.listIdsForOwner({ ...query, page: 1, pageSize: MOST_PRODUCTS });
     return planRows(app, ids, change);
   };
-  const view = (
-    rows: readonly (BulkRow & { change: Change; productId: number })[],
-    id: number | null,
-    hidesAll = false,
-  ): BulkResult => ({
+  const view = ({ rows, withoutPrice }: Plan, id: number | null, hidesAll = false): BulkResult => ({
     hidesAll,
+    withoutPrice,
     rows: rows.slice(0, ROWS_SHOWN).map(({ name, sku, from, to }) => ({ name, sku, from, to })),
     count: rows.length,
     products: new Set(rows.map((row) => row.productId)).size,
     id,
   });
   if (!apply) {
-    const rows = await plan();
-    const hides = change.kind === 'shown' && !change.on && rows.length > 0;
-    return ok(view(rows, null, hides && rows.length === (await app.catalogue.countProducts({}))));
+    const planned = await plan();
+    const hides = change.kind === 'shown' && !change.on && planned.rows.length > 0;
+    return ok(view(planned, null, hides && planned.rows.length === (await app.catalogue.countProducts({}))));
   }
   const touched: number[] = [];
   const write = () =>
     app.db.inTransaction(async (): Promise<Result<BulkResult>> => {
-      const rows = await plan();
+      const planned = await plan();
+      const { rows } = planned;
       if (rows.length === 0) return fail('', 'bulk-nothing');
       touched.push(...new Set(rows.map((row) => row.productId)));
       const before = rows.map((row) => row.change);
@@ -91,7 +92,7 @@ export async function changeMany(
         action: 'change-many',
         facts: { bulk: id, change, rows: rows.length },
       });
-      return ok(view(rows, id));
+      return ok(view(planned, id));
     });
   const done = await changingPrices(app, write, () => touched);
   await searchAgain(app, change, touched);
@@ -103,25 +104,31 @@ async function searchAgain(app: App, change: BulkChange, productIds: readonly nu
   if (change.kind !== 'price') await app.catalogue.refreshSearch(productIds);
 }
 
-async function planRows(
-  app: App,
-  ids: readonly number[],
-  change: BulkChange,
-): Promise<(BulkRow & { change: Change; productId: number })[]> {
+interface Plan {
+  readonly rows: readonly (BulkRow & { change: Change; productId: number })[];
+  readonly withoutPrice: number;
+}
+
+async function planRows(app: App, ids: readonly number[], change: BulkChange): Promise<Plan> {
   if (change.kind === 'price') {
     const { exponent } = (await liveLane(app)).currency;
-    return (await app.catalogue.listPriced(ids)).flatMap(({ id, productId, name, sku, priceMinor }) => {
+    const rows = (await app.catalogue.listPriced(ids)).flatMap(({ id, productId, name, sku, priceMinor }) => {
       const to = changedPrice(priceMinor, change.percent, change.endMinor, exponent);
       return to === priceMinor
         ? []
         : [{ name, sku, from: priceMinor, to, productId, change: [id, priceMinor, to] as const }];
     });
+    const priced = rows.filter(({ to }) => to > 0);
+    return { rows: priced, withoutPrice: rows.length - priced.length };
   }
   const tag = change.kind === 'tag' ? change.tag : '';
-  return (await app.catalogue.listMarked(ids, tag)).flatMap(({ id, name, isShown, hasTag }) => {
+  const marked = (await app.catalogue.listMarked(ids, tag)).flatMap(({ id, name, isShown, hasTag, needsPrice }) => {
     const [from, to] = [change.kind === 'tag' ? hasTag : isShown, change.on ? 1 : 0];
-    return from === to ? [] : [{ name, sku: null, from, to, productId: id, change: [id, from, to] as const }];
+    const row = { name, sku: null, from, to, productId: id, change: [id, from, to] as const };
+    return from === to ? [] : [{ row, isKeptBack: change.kind === 'shown' && change.on && needsPrice === 1 }];
   });
+  const rows = marked.flatMap(({ row, isKeptBack }) => (isKeptBack ? [] : [row]));
+  return { rows, withoutPrice: marked.length - rows.length };
 }
 
 /** Answers the ids of the products. */
@@ -135,6 +142,13 @@ async function writeRows(app: App, change: BulkChange, rows: readonly Change[]):
         : await catalogue.writeShown(rows);
   await catalogue.refreshFigures(ids);
   return ids;
+}
+
+const MOST_LISTED = 20;
+
+/** The last changes of many products, newest first. */
+export function listBulks(app: App): Promise<BulkSummary[]> {
+  return app.catalogue.listBulks(MOST_LISTED);
 }
 
 /** Puts back what a bulk change changed; what somebody has changed again since stays as it is. */

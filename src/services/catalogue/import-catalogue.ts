@@ -28,6 +28,8 @@ export const importOptionsSchema = z.strictObject({
   decimalMark: z.enum(['found', 'comma', 'point']).default('found'),
   /** Write nothing when anything is refused. */
   allOrNothing: z.boolean().default(false),
+  /** Whether what costs nothing is meant to; else it is not shown until it has a price. */
+  isFree: z.boolean().default(false),
 });
 export type ImportOptions = z.infer<typeof importOptionsSchema>;
 
@@ -60,6 +62,8 @@ export interface ImportPreview {
   }[];
   /** What of products that are there already would be different, the first of it; sums in minor units. */
   readonly changes: readonly ImportChange[];
+  /** Products that would cost nothing, and are not known to be meant so. */
+  readonly free: number;
   /** How many there are, of the products looked at. */
   readonly changeCount: number;
 }
@@ -89,7 +93,17 @@ export async function previewImport(
   if (!prepared.ok) return prepared;
   const { preview, plan } = prepared.value;
   const changes = plan ? await changesOf(app, plan) : [];
-  return ok({ ...preview, changes: changes.slice(0, PREVIEWED_CHANGES), changeCount: changes.length });
+  const free = plan ? await countFree(app, plan) : 0;
+  return ok({ ...preview, free, changes: changes.slice(0, PREVIEWED_CHANGES), changeCount: changes.length });
+}
+
+const costsNothing = ({ variants }: ImportPlan['products'][number]) =>
+  variants.some(({ priceMinor }) => priceMinor === 0);
+
+async function countFree(app: App, { products }: ImportPlan): Promise<number> {
+  const found = products.filter(costsNothing);
+  const meant = await app.imports.findFree(found.flatMap(({ productId }) => productId ?? []));
+  return found.filter(({ productId }) => productId === null || !meant.has(productId)).length;
 }
 
 /** Old and new of everything a plan would change; what a file does not say stays. */
@@ -154,6 +168,7 @@ function toPreview({ table, columns, left, plan }: CatalogueRead, problems: read
       rows: product.rows,
     })),
     changes: [],
+    free: 0,
     changeCount: 0,
   };
 }
@@ -213,7 +228,7 @@ async function runImport(
     const { plan, preview } = prepared.value;
     if (!plan) return await refuse(prepared.value.problems);
     if (options.allOrNothing && plan.rowsRefused > 0) return await refuse(plan.problems.map(rowProblem));
-    const late = await writeSlices(app, plan, id, onProgress);
+    const late = await writeSlices(app, plan, { id, isFree: options.isFree, onProgress });
     if (late === 'stopped') {
       await end('stopped', STOPPED);
       return fail('file', 'import-stopped');
@@ -232,8 +247,7 @@ async function runImport(
 async function writeSlices(
   app: App,
   plan: ImportPlan,
-  id: string,
-  onProgress: Hear,
+  { id, isFree, onProgress }: { readonly id: string; readonly isFree: boolean; readonly onProgress: Hear },
 ): Promise<RowProblem[] | 'stopped'> {
   const { lane } = await liveLane(app);
   const createdDay = dayIn(lane.shop.timeZone, app.now());
@@ -258,6 +272,7 @@ async function writeSlices(
           slug: product.productId === null ? uniqueSlug(product.name, slugs) : '',
         }));
         const ids = await app.imports.writeProducts(products, app.now());
+        await app.imports.keepFree(ids, isFree);
         await app.catalogue.refreshFigures(ids);
         await app.catalogue.refreshSearch(ids);
         written += slice.length;

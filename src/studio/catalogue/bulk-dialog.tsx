@@ -18,6 +18,7 @@ interface BulkResult {
   }[];
   readonly count: number;
   readonly products: number;
+  readonly withoutPrice: number;
   readonly hidesAll: boolean;
   readonly id: number | null;
 }
@@ -224,6 +225,12 @@ export function BulkDialog({ list, slugs, total, onClose }: Props) {
               <p className="help px-3 py-2">and {shown.count - shown.rows.length} more</p>
             )}
           </div>
+        )}
+        {shown && shown.withoutPrice > 0 && (
+          <p className="border-s-4 border-paint ps-3">
+            {plural(shown.withoutPrice, 'stays as it is: it', 'stay as they are: they')} would be shown and cost
+            nothing. Give it a price, or tick “It is free” on the product.
+          </p>
         )}
         {shown && shown.count === 0 && <p className="help">Nothing would change.</p>}
         {preview?.hidesAll && !done && (

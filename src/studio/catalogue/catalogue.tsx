@@ -8,6 +8,7 @@ import { ListSearch, Pages } from '../shared/list-bar';
 import { Shell } from '../shared/shell';
 import type { ShellData } from '../shared/studio-data';
 import { BulkDialog } from './bulk-dialog';
+import { PastChanges } from './past-changes';
 import { QuickCell } from './quick-cell';
 
 interface ListedProduct {
@@ -111,6 +112,7 @@ function Products({ products, total, page, pages, q, filter, categories, categor
               {ticked.length > 0 ? `Change ${ticked.length} ticked …` : `Change all ${total} …`}
             </button>
           )}
+          <PastChanges />
           <button className="btn" onClick={() => setMaking(true)}>
             New product …
           </button>

@@ -1,4 +1,4 @@
-import { useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { COLUMN_FIELDS, type ColumnField, type LeftOut } from '~/core/formats';
 import { ask } from '../shared/api';
 import { useShop } from '../shared/sums';
@@ -34,6 +34,7 @@ interface ImportPreview {
     readonly to: string | number;
   }[];
   readonly changeCount: number;
+  readonly free: number;
 }
 
 interface Progress {
@@ -52,6 +53,7 @@ export function ImportScreen({ isEmpty }: { isEmpty: boolean }) {
   const [columns, setColumns] = useState<readonly ColumnField[] | null>(null);
   const [decimalMark, setMark] = useState<DecimalMark>('found');
   const [allOrNothing, setAllOrNothing] = useState(false);
+  const [isFree, setFree] = useState(false);
   const [preview, setPreview] = useState<ImportPreview | null>(null);
   const [progress, setProgress] = useState<Progress | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
@@ -94,7 +96,7 @@ export function ImportScreen({ isEmpty }: { isEmpty: boolean }) {
     if (!file || !preview) return;
     setProgress({ state: 'running', written: 0, total: 0, message: null });
     try {
-      const options = { decimalMark, allOrNothing, columns: preview.columns };
+      const options = { decimalMark, allOrNothing, isFree, columns: preview.columns };
       const { id } = await ask<{ id: string }>('/api/studio/imports', {
         method: 'POST',
         body: formOf(file, options, true),
@@ -223,6 +225,15 @@ export function ImportScreen({ isEmpty }: { isEmpty: boolean }) {
             </div>
           </section>
           {preview.changes.length > 0 && <Changes preview={preview} />}
+          {preview.free > 0 && (
+            <div className="flex flex-col gap-1 border-s-4 border-paint ps-3">
+              <p>
+                {plural(preview.free, 'product costs', 'products cost')} nothing. What has no price is imported, and not
+                shown until it has one.
+              </p>
+              <Tick label="They are free: show them" checked={isFree} onChange={setFree} />
+            </div>
+          )}
           <div className="flex items-center gap-4">
             <Tick
               label="All or nothing: write only if no row is refused"
@@ -327,6 +338,17 @@ function ExamplesOffer() {
 }
 
 function ProgressNote({ progress }: { progress: Progress }) {
+  const note = useRef<HTMLDivElement>(null);
+  // It stands below all that was looked at: whoever pressed the button sees what comes of it.
+  useEffect(() => note.current?.scrollIntoView({ block: 'nearest' }), [progress.state]);
+  return (
+    <div ref={note} className="scroll-mb-6">
+      <ProgressText progress={progress} />
+    </div>
+  );
+}
+
+function ProgressText({ progress }: { progress: Progress }) {
   if (progress.state === 'failed' || progress.state === 'stopped') {
     return (
       <p role="alert" className="border-s-4 border-brick ps-3 text-brick">

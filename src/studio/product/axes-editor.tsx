@@ -1,5 +1,6 @@
 import { useState } from 'react';
-import type { ProductRecord } from '~/core/catalogue';
+import { addAxis, missingCombinations, MOST_VARIANTS, withCombinations, type ProductRecord } from '~/core/catalogue';
+import { plural } from '../shared/format';
 
 interface Props {
   readonly record: ProductRecord;
@@ -9,6 +10,7 @@ interface Props {
 /** What variants differ in, such as size. Renaming keeps their values, and so their stock. */
 export function AxesEditor({ record, onChange }: Props) {
   const [fresh, setFresh] = useState('');
+  const [values, setValues] = useState('');
   const { axes, variants } = record;
   const isTaken = (name: string) => axes.some((axis) => axis.toLowerCase() === name.toLowerCase());
 
@@ -35,13 +37,21 @@ export function AxesEditor({ record, onChange }: Props) {
   function add(): void {
     const name = fresh.trim();
     if (name === '' || isTaken(name)) return;
-    onChange({
-      ...record,
-      axes: [...axes, name],
-      variants: variants.map((variant) => ({ ...variant, choices: { ...variant.choices, [name]: '' } })),
-    });
+    onChange(addAxis(record, name, list));
     setFresh('');
+    setValues('');
   }
+
+  const list = [
+    ...new Set(
+      values
+        .split(/[,;]/)
+        .map((value) => value.trim().slice(0, 80))
+        .filter(Boolean),
+    ),
+  ];
+  const made = variants.length * Math.max(1, list.length);
+  const missing = missingCombinations(record).length;
 
   return (
     <div className="flex flex-wrap items-center gap-2">
@@ -77,11 +87,35 @@ export function AxesEditor({ record, onChange }: Props) {
             onChange={(event) => setFresh(event.target.value)}
             onKeyDown={(event) => event.key === 'Enter' && add()}
           />
-          <button className="btn" disabled={fresh.trim() === '' || isTaken(fresh.trim())} onClick={add}>
-            Add
+          <input
+            className="field w-44"
+            aria-label="Its values"
+            placeholder="Small, large …"
+            maxLength={2000}
+            value={values}
+            onChange={(event) => setValues(event.target.value)}
+            onKeyDown={(event) => event.key === 'Enter' && add()}
+          />
+          <button
+            className="btn"
+            disabled={fresh.trim() === '' || isTaken(fresh.trim()) || made > MOST_VARIANTS}
+            onClick={add}
+          >
+            {fresh.trim() !== '' && list.length > 1 ? `Add, ${made} variants` : 'Add'}
           </button>
         </>
       )}
+      {missing > 0 && variants.length + missing <= MOST_VARIANTS && (
+        <button className="btn" onClick={() => onChange({ ...record, variants: withCombinations(record) })}>
+          Make the {plural(missing, 'missing combination', 'missing combinations')}
+        </button>
+      )}
+      {made > MOST_VARIANTS && (
+        <p role="alert" className="w-full text-brick">
+          That would be {made} variants; {MOST_VARIANTS} is the most. Type fewer values.
+        </p>
+      )}
+      {(missing > 0 || list.length > 1) && <p className="help w-full">New ones have nothing in stock.</p>}
     </div>
   );
 }

@@ -153,6 +153,13 @@ function Screen({ product, categories }: Props) {
         </p>
         <AxesEditor record={record} onChange={put} />
         <VariantGrid record={record} shop={shop} problems={cells} onChange={(variants) => put({ variants })} />
+        {record.variants.some(({ priceMinor }) => priceMinor === 0) && (
+          <Tick
+            label="It is free: a price of 0 is meant"
+            checked={record.isFree}
+            onChange={(isFree) => put({ isFree })}
+          />
+        )}
       </section>
       <div className="grid gap-6 lg:grid-cols-2">
         <section aria-label="What it is" className="flex flex-col gap-4">

@@ -5,6 +5,7 @@ import { until } from '../../support/page';
 describe('changing many products at once', () => {
   const studio = withStudio(async () => ({
     ...(await import('~/studio/catalogue/bulk-dialog')),
+    ...(await import('~/studio/catalogue/past-changes')),
     ...(await import('~/studio/shared/draft-store')),
   }));
 
@@ -20,6 +21,7 @@ describe('changing many products at once', () => {
         rows: [{ name: 'Heron', sku: null, from: 1, to: 0 }],
         count: 1,
         products: 1,
+        withoutPrice: hidesAll ? 2 : 0,
         hidesAll,
         id: null,
       });
@@ -31,6 +33,7 @@ describe('changing many products at once', () => {
     await studio.user.click(view.getByLabelText('Do not show'));
     await until(() => view.queryByText(/would show no product any more/) !== null);
     expect(press().disabled).to.equal(true);
+    view.getByText(/^2 stay as they are: they would be shown and cost nothing/);
 
     await studio.user.click(view.getByLabelText('Hide everything all the same'));
     expect(press().disabled).to.equal(false);
@@ -44,5 +47,31 @@ describe('changing many products at once', () => {
     await studio.user.click(other.getByLabelText('Do not show'));
     await until(() => !(other.getByRole('button', { name: /^Make/ }) as HTMLButtonElement).disabled);
     expect(other.queryByText(/would show no product any more/)).to.equal(null);
+  });
+
+  it('lists what was done, in words, and undoes it long after', async () => {
+    const { PastChanges, useDraft } = studio.loaded;
+    useDraft.setState({ lane: draftData().lane, live: draftData().live });
+    const change = { at: Date.UTC(2026, 10, 3), by: 'Maud Fell', undoneAt: null };
+    let undone: number | null = null;
+    studio.server.answers((_url, init) => {
+      if (init.method === 'DELETE') undone = 5;
+      return Response.json([
+        { ...change, id: 3, rows: 1, what: { kind: 'price', percent: -10, endMinor: 95 } },
+        { ...change, id: 2, rows: 4, what: { kind: 'tag', tag: 'autumn', on: true }, undoneAt: undone },
+        { ...change, id: 1, rows: 2, what: { kind: 'shown', on: false }, by: null },
+      ]);
+    });
+    const view = studio.show(<PastChanges />);
+    await studio.user.click(view.getByText('Past changes …'));
+    await view.findByText('1 price lowered by 10 %, ending on €0.95');
+    view.getByText('2 products taken off the shelf');
+    view.getByText(/somebody who is gone/);
+    await studio.user.click(view.getByRole('button', { name: 'Undo: Tag “autumn” added to 4 products' }));
+    await view.findByText('undone');
+    expect(studio.server.asked.map(({ url, init }) => `${init.method ?? 'GET'} ${url}`)).to.include(
+      'DELETE /api/studio/bulk/2',
+    );
+    expect(view.queryByRole('button', { name: /autumn/ })).to.equal(null);
   });
 });

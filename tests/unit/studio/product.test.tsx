@@ -130,6 +130,28 @@ describe('a product that is opened', () => {
     expect(sent().record.variants[0]).to.deep.include({ choices: { Span: 'Small', Sail: 'Dusk' }, stock: 3 });
   });
 
+  it('gets all combinations of a new difference at once, with nothing in stock', async () => {
+    studio.server.answers(() => Response.json(product()));
+    const view = show();
+    await studio.user.type(view.getByLabelText('Another difference'), 'Sail');
+    await studio.user.type(view.getByLabelText('Its values'), 'Dusk, Dawn');
+    const before = product().record.variants.length;
+    await studio.user.click(view.getByRole('button', { name: `Add, ${before * 2} variants` }));
+    expect((cell(view, 'Stock, row 1') as HTMLInputElement).value).to.equal('3');
+    expect((cell(view, `Stock, row ${before + 1}`) as HTMLInputElement).value).to.equal('0');
+    await studio.user.click(view.getAllByRole('button', { name: /^Remove .*-Dawn$/ })[0]!);
+    await studio.user.click(view.getByRole('button', { name: 'Make the 1 missing combination' }));
+    expect(view.queryByText(/missing combination/)).to.equal(null);
+    // Of what costs nothing it is asked whether that is meant.
+    expect(view.queryByLabelText(/^It is free/)).to.equal(null);
+    await studio.user.clear(cell(view, 'Price, row 1'));
+    await studio.user.type(cell(view, 'Price, row 1'), '0');
+    await studio.user.click(view.getByLabelText(/^It is free/));
+    await studio.user.click(view.getByText('Save changes'));
+    expect(sent().record).to.deep.include({ isFree: true });
+    expect(sent().record.variants).to.have.length(before * 2);
+  });
+
   it('has its texts, places and pictures changed, and everything put back', async () => {
     studio.server.answers(() => Response.json(product()));
     const view = show();

@@ -8,6 +8,7 @@ const FACT = '<pl-fact product="heron" fact="price" after=" each">dear</pl-fact>
 describe('a text with marks', () => {
   const studio = withStudio(async () => ({
     ...(await import('~/studio/text/rich-field')),
+    ...(await import('~/studio/shared/draft-store')),
     ...(await import('@testing-library/react')),
   }));
 
@@ -38,6 +39,8 @@ describe('a text with marks', () => {
   }
 
   it('shows facts as chips by the names of products, and asks for those it does not know', async () => {
+    const { useDraft } = studio.loaded;
+    useDraft.setState({ names: { product: {}, category: {}, variant: {} } });
     studio.server.answers(() => Response.json({ heron: 'Grey Heron' }));
     const { chips, kept } = show(`It costs ${FACT}.`);
     await until(() => chips()[0]?.includes('Grey Heron') === true);
