@@ -168,6 +168,26 @@ describe('events', () => {
     expect(funnel.stretches.map((stretch) => stretch.sessions)).to.deep.equal([1, 1, 1, 0, 0, 0]);
   });
 
+  it('that the server saw before it heard of the visit count as soon as it does', async () => {
+    const deep = async () =>
+      (await showLaneMap(shop.app, { days: 28 })).funnel.stretches.map(({ sessions }) => sessions);
+    const before = await deep();
+    const press = { id: 'press-1', visitId: 'visit-quick', at: Date.now(), kind: 'add', piece: 'buy-link' } as const;
+    await shop.app.visits.recordServerEvent(press);
+    expect(await deep()).to.deep.equal(before);
+
+    await ingestEvents(shop.app, batch('visit-quick', ['page']), person);
+    expect(await deep()).to.deep.equal(before.map((count, i) => count + (i < 3 ? 1 : 0)));
+    expect((await shop.app.visits.listEvents('visit-quick', 9)).map(({ kind }) => kind)).to.have.members([
+      'add',
+      'page',
+    ]);
+    // Of one the browser does not let us record nothing is ever counted.
+    await shop.app.visits.recordServerEvent({ ...press, id: 'press-2', visitId: 'visit-silent' });
+    expect((await deep())[0]).to.equal(before[0]! + 1);
+    await shop.app.db.run("DELETE FROM visits WHERE id = 'visit-quick'");
+  });
+
   it('leave robots and the owner out of the figures, and say how many', async () => {
     await ingestEvents(shop.app, batch('visit-bot', ['page']), {
       userAgent: 'Mozilla/5.0 (compatible; SomeBot/2.1)',

@@ -1,5 +1,6 @@
 import type { Browser } from '@playwright/test';
 import type { Product } from '~/core/catalogue';
+import { signInOwner } from '../support/owner';
 import { elsewhere, publishLink } from '../support/other-site';
 import { changingTest as test, expect, expectAccessible, payForIt, PHONE, signIn, type Page } from './harness';
 
@@ -239,6 +240,11 @@ test('a shop that was not built here gets bar, quick view and cart by one tag, a
   const winder = (await (await fetch(`${origin}/api/products/carbon-spar`)).json()) as Product;
   let html = '';
   const other = await elsewhere(() => html);
+  // What Where says of categories holds on pages that know nothing of them.
+  const owner = await signInOwner(server);
+  await owner.publish((lane) => {
+    lane.pieces['buy-bar']!.where.categories = { mode: 'only', slugs: [winder.categories[0]!.slug] };
+  });
   await publishLink(server, {}, (sites) => sites.push(other.origin));
   const chosen = winder.variants[1]!;
   const said = `<h1>A spar</h1><b class="nr">${chosen.sku}</b>`;
@@ -250,8 +256,15 @@ test('a shop that was not built here gets bar, quick view and cart by one tag, a
   await page.getByRole('textbox', { name: 'SKU' }).fill('.nr');
   await expect(page.getByText(`This is “${winder.name}” of your catalogue.`)).toBeVisible();
   await expect(page.getByRole('row', { name: /SKU/ })).toContainText('selector');
+  const promised = page.getByTestId('comes-up');
+  await expect(promised.getByRole('listitem').filter({ hasText: /^Buy bar/ })).toBeVisible();
+  await expect(promised).not.toContainText('Not Buy bar');
+
   const tag = await page.getByLabel('The tag').inputValue();
   expect(tag).toContain('data-sku=".nr"');
+  const outside = (await (await fetch(`${origin}/api/products/hollowtarn-mug`)).json()) as Product;
+  await page.getByLabel('Try a page').fill(`<b class="nr">${outside.variants[0]!.sku}</b>`);
+  await expect(promised).toContainText('Not Buy bar: Where leaves this product out.');
   await expectAccessible(page, 'buy links, with a page tried');
 
   html = `${said}<p style="height:1200px">Wind.</p><button data-pl-look="${stake}">Look at stakes</button><a href="#c" data-pl-cart>Cart <span data-pl-count></span></a>${tag}`;
@@ -259,6 +272,7 @@ test('a shop that was not built here gets bar, quick view and cart by one tag, a
   await shopper.goto(other.origin);
   const bar = shopper.locator('pl-buy-bar');
   await expect(bar.getByText(winder.name).first()).toBeVisible();
+
   await bar.getByRole('button', { name: /add/i }).click();
   await expect(shopper.getByRole('dialog')).toBeVisible();
   await expect(shopper.getByRole('dialog')).toContainText(winder.name);

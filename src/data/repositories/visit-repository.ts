@@ -64,6 +64,12 @@ export function visitRepository(db: Database) {
         },
       );
       if (fresh === 0) return 0;
+      const ids = JSON.stringify(facts.map(({ visitId }) => visitId));
+      const known = await db.select<{ id: string }>(
+        'SELECT id FROM visits WHERE id IN (SELECT value FROM json_each($ids))',
+        { ids },
+      );
+      const isKnown = new Set(known.map(({ id }) => id));
       await db.run(
         `INSERT INTO visits (id, started_at, last_at, day, device, source, depth, excluded)
          SELECT value ->> 0, value ->> 1, value ->> 2, value ->> 3, value ->> 4, value ->> 5, value ->> 6, value ->> 7 FROM json_each($rows) WHERE true
@@ -71,6 +77,8 @@ export function visitRepository(db: Database) {
            depth = max(depth, excluded.depth), excluded = coalesce(visits.excluded, excluded.excluded)`,
         { rows: JSON.stringify(facts.map((visit) => summarise(visit, events))) },
       );
+      const fresher = facts.flatMap(({ visitId }) => (isKnown.has(visitId) ? [] : [visitId]));
+      if (fresher.length > 0) await countEarlier(fresher);
       const pieces = events
         .filter((event) => event.piece)
         .map((event) => [event.visitId, event.piece, facts.find((visit) => visit.visitId === event.visitId)!.day]);
@@ -82,6 +90,25 @@ export function visitRepository(db: Database) {
       }
       return fresh;
     });
+  }
+
+  /** What the server saw of visits before it heard of them, a press on a page that was left at once, takes them as deep. */
+  async function countEarlier(visitIds: readonly string[]): Promise<void> {
+    const rows = await db.select<{ visitId: string; kind: EventKind }>(
+      'SELECT DISTINCT visit_id visitId, kind FROM events WHERE visit_id IN (SELECT value FROM json_each($ids))',
+      { ids: JSON.stringify(visitIds) },
+    );
+    await db.run(
+      'UPDATE visits SET depth = max(depth, r.value ->> 1) FROM json_each($rows) r WHERE visits.id = r.value ->> 0',
+      {
+        rows: JSON.stringify(
+          visitIds.map((id) => [
+            id,
+            Math.max(...rows.filter(({ visitId }) => visitId === id).map(({ kind }) => depthOf(kind))),
+          ]),
+        ),
+      },
+    );
   }
 
   function summarise(visit: VisitFacts, events: readonly VisitEvent[]): unknown[] {
@@ -100,16 +127,14 @@ export function visitRepository(db: Database) {
     ];
   }
 
-  /** An event the server itself saw, for a visit it knows; a visit that is not known is not made up. */
+  /** An event the server itself saw. A visit it has not heard of yet is not made up: the event counts once it is heard of. */
   async function recordServerEvent(
     event: Pick<VisitEvent, 'id' | 'visitId' | 'at' | 'kind'> & Partial<Pick<VisitEvent, 'product' | 'piece'>>,
   ): Promise<void> {
     const { id, visitId, at, kind, product = null, piece = null } = event;
-    const known = await db.run(
-      'UPDATE visits SET depth = max(depth, $depth), last_at = max(last_at, $at) WHERE id = $visitId',
-      { visitId, at, depth: depthOf(kind) },
-    );
-    if (known !== 1) return;
+    await db.run('UPDATE visits SET depth = max(depth, $depth), last_at = max(last_at, $at) WHERE id = $visitId', {
+      ...{ visitId, at, depth: depthOf(kind) },
+    });
     await db.run(
       'INSERT OR IGNORE INTO events (id, visit_id, at, kind, product, piece) VALUES ($id, $visitId, $at, $kind, $product, $piece)',
       { id, visitId, at, kind, product, piece },

@@ -1,20 +1,18 @@
 import { readProduct, type Selectors } from '~/core/pages/read-product';
 import type { Product } from '~/core/catalogue';
+import { visitElsewhere } from '~/core/pages/on-page';
 import { deviceOf } from '~/core/where/who-sees';
 import type { Visit } from '~/core/where';
 import type { HostPage } from '../host-page';
 
+type Found = Product & { readonly about: readonly string[] };
+
 /** The product of ours that the page is about, once it is known. */
-let product: Product | null = null;
+let product: Found | null = null;
 
 /** A page of another site: about one of our products, or about something else. */
 export function readPage(): Visit {
-  return {
-    device: deviceOf(innerWidth),
-    page: product ? 'product' : 'other',
-    categories: [],
-    product: product?.slug ?? null,
-  };
+  return visitElsewhere(product, deviceOf(innerWidth));
 }
 
 /** The tag that brought the script; it says how to read the page: `data-sku=".number"`. */
@@ -33,9 +31,9 @@ export async function findOut({ ask }: Pick<HostPage, 'ask'>, origin: string): P
   document.body.append(formOf(found, sku.value));
 }
 
-export async function findBySku({ ask }: Pick<HostPage, 'ask'>, sku: string): Promise<Product | null> {
+export async function findBySku({ ask }: Pick<HostPage, 'ask'>, sku: string): Promise<Found | null> {
   const response = await ask(`/api/find-product?${new URLSearchParams({ sku })}`).catch(() => null);
-  return response?.ok ? ((await response.json()) as Product) : null;
+  return response?.ok ? ((await response.json()) as Found) : null;
 }
 
 /** The product as a form nobody sees, with the variant of the page chosen. */

@@ -1,22 +1,20 @@
 import type { ManifestPiece } from '~/core/lane';
 import type { HostPage } from '../host-page';
 import { kept } from '../kept';
+import { standsElsewhere, whereElsewhere } from '~/core/pages/on-page';
 import { findOut } from './about';
 import { isRecorded } from '../events';
 import { visitId } from './visit';
 
 export const IS_OWN = false;
 
-/** What makes sense on a page that is not the shop's. */
-const KINDS = 'quick-view product-options added-popup cart-opener cart-surface line-editor buy-bar'.split(' ');
-
 /** They are shown whatever pages of the shop they are for; the button to the cart floats, once there is something in it. */
 export const piecesFor = (pieces: readonly ManifestPiece[]): readonly ManifestPiece[] =>
   pieces
-    .filter(({ kind }) => KINDS.includes(kind))
+    .filter(({ kind }) => standsElsewhere(kind))
     .map((piece) => ({
       ...piece,
-      where: { ...piece.where, pages: ['other', 'product'] },
+      where: whereElsewhere(piece.where),
       settings:
         piece.kind === 'cart-opener'
           ? { ...piece.settings, stands: 'floating', hideEmpty: true, keepsLink: true }

@@ -1,5 +1,16 @@
 import { useEffect, useId, useState } from 'react';
-import { PRODUCT_FIELDS, readProduct, type ProductField, type Selectors } from '~/core/pages';
+import { pieceName } from '~/core/lane';
+import {
+  devicesElsewhere,
+  PRODUCT_FIELDS,
+  readProduct,
+  standsElsewhere,
+  type ProductField,
+  type Selectors,
+} from '~/core/pages';
+import { DEVICES } from '~/core/where/where.schema';
+import type { Device } from '~/core/where';
+import { definitionOf, definitions } from '~/pieces/registry';
 import { escapeHtml } from '~/core/words/escape-html';
 import { ask } from '../shared/api';
 import { useDraft } from '../shared/draft-store';
@@ -17,7 +28,12 @@ const CHOSEN = ['sku', 'name', 'price'] as const satisfies readonly ProductField
 /** Characters; a page of a shop has a tenth of that. */
 const MOST = 5_000_000;
 
-type Known = { readonly state: 'none' | 'asking' | 'gone' } | { readonly state: 'found'; readonly name: string };
+interface Found {
+  readonly slug: string;
+  readonly name: string;
+  readonly about: readonly string[];
+}
+type Known = { readonly state: 'none' | 'asking' | 'gone' } | { readonly state: 'found'; readonly product: Found };
 
 /** The tag that brings the runtime to a page, with how to read it where machines cannot. */
 function tagOf(origin: string, selectors: Selectors): string {
@@ -43,9 +59,9 @@ export function ExistingPages({ origin }: { origin: string }) {
     if (sku === '') return setKnown({ state: 'none' });
     let isOver = false;
     setKnown({ state: 'asking' });
-    ask<{ product: { name: string } | null }>(`/api/studio/products/of-sku?sku=${encodeURIComponent(sku)}`).then(
+    ask<{ product: Found | null }>(`/api/studio/products/of-sku?sku=${encodeURIComponent(sku)}`).then(
       ({ product }) => {
-        if (!isOver) setKnown(product ? { state: 'found', name: product.name } : { state: 'gone' });
+        if (!isOver) setKnown(product ? { state: 'found', product } : { state: 'gone' });
       },
       () => isOver || setKnown({ state: 'none' }),
     );
@@ -118,9 +134,10 @@ export function ExistingPages({ origin }: { origin: string }) {
               </table>
               <p role="status">
                 {sku === '' && 'No SKU was found, so the page cannot be matched. Name the element that says it.'}
-                {known.state === 'found' && `This is “${known.name}” of your catalogue.`}
+                {known.state === 'found' && `This is “${known.product.name}” of your catalogue.`}
                 {known.state === 'gone' && `Nothing in your catalogue has the SKU ${sku}.`}
               </p>
+              {known.state === 'found' && <ComesUp product={known.product} />}
             </>
           )}
           <label className="flex flex-col gap-1">
@@ -142,5 +159,43 @@ export function ExistingPages({ origin }: { origin: string }) {
         </div>
       </div>
     </section>
+  );
+}
+
+const ALL_DEVICES = DEVICES.length;
+
+/** What of the open shop comes up on a page about a product, and what does not, by the same rules as there. */
+function ComesUp({ product }: { readonly product: Found }) {
+  const { lane, revision } = useDraft((state) => state.live);
+  if (revision === 0) return <p className="help">Nothing comes up there before the shop is open.</p>;
+  const pieces = Object.entries(lane.pieces)
+    .filter(([, { kind }]) => standsElsewhere(kind))
+    .map(([id, piece]) => ({
+      ...{ id, isOn: piece.on, name: pieceName(piece, definitions) },
+      devices: devicesElsewhere(piece, product, definitionOf(piece.kind)?.judges === 'added'),
+    }));
+  const shown = pieces.filter(({ devices }) => devices.length > 0);
+  const on = (devices: readonly Device[]) =>
+    devices.length === ALL_DEVICES
+      ? ''
+      : ` (${new Intl.ListFormat('en').format(devices.map((device) => `${device}s`))} only)`;
+  return (
+    <div data-testid="comes-up">
+      <h3 className="font-semibold">What comes up there</h3>
+      <ul className="ms-4 list-disc marker:text-paint">
+        {shown.map(({ id, name, devices }) => (
+          <li key={id}>{name + on(devices)}</li>
+        ))}
+        {shown.length === 0 && <li>Nothing: turn the buy bar or the cart on, and publish.</li>}
+      </ul>
+      {pieces
+        .filter(({ devices }) => devices.length === 0)
+        .map(({ id, name, isOn }) => (
+          <p key={id} className="help">
+            Not {name}: {isOn ? 'Where leaves this product out.' : 'it is off.'}{' '}
+            <a href={`/studio/bench/${id}${isOn ? '?task=where' : ''}`}>Change that</a>
+          </p>
+        ))}
+    </div>
   );
 }

@@ -4,7 +4,7 @@ import { Modal } from '../shared/modal';
 import { Tick } from '../shared/tick';
 import { moment } from '../shared/format';
 import { useShop } from '../shared/sums';
-import type { KeptOrder } from './order-screen';
+import type { KeptOrder } from './kept-order';
 import { chosenUnits, UnitsList } from './units-list';
 
 interface Props {

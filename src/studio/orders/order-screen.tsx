@@ -1,50 +1,16 @@
 import { useState } from 'react';
 import { discountName, discountsOf, fullMinorOf, lineMinorOf } from '~/core/pricing';
 import type { EventKind } from '~/core/funnel';
-import {
-  addressLines,
-  countryName,
-  type ItemReturn,
-  type Order,
-  type OrderLine,
-  type Refund,
-  type Refundable,
-  type RefundedUnits,
-} from '~/core/orders';
+import { addressLines, countryName, type OrderLine, type RefundedUnits } from '~/core/orders';
 import { askJson } from '../shared/api';
 import { useShop } from '../shared/sums';
 import { moment, money } from '../shared/format';
 import { Shell } from '../shared/shell';
 import type { ShellData } from '../shared/studio-data';
+import type { KeptOrder } from './kept-order';
 import { stateOf } from './orders';
 import { OrderReturns } from './order-returns';
 import { RefundDialog, type RefundWish } from './refund-dialog';
-
-export interface KeptOrder {
-  readonly order: Omit<Order, 'requestHash' | 'idempotencyKey' | 'cartToken'>;
-  readonly number: string;
-  readonly keeping: {
-    readonly packedAt: number | null;
-    readonly sentAt: number | null;
-    readonly cancelledAt: number | null;
-    readonly tracking: string;
-  };
-  readonly refunds: readonly (Refund & { readonly state: 'asked' | 'done' })[];
-  readonly returns: readonly ItemReturn[];
-  readonly left: Refundable;
-  readonly mails: readonly {
-    readonly id: string;
-    readonly at: number;
-    readonly subject: string;
-    readonly text: string;
-  }[];
-  readonly way: readonly {
-    readonly at: number;
-    readonly kind: string;
-    readonly page: string | null;
-    readonly product: string | null;
-  }[];
-}
 
 export function OrderScreen({ shell, kept }: { shell: ShellData; kept: KeptOrder }) {
   return (

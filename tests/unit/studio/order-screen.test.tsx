@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { refundable, type Order } from '~/core/orders';
 import { countFunnel } from '~/core/funnel';
 import { minor } from '~/core/money';
-import type { KeptOrder } from '~/studio/orders/order-screen';
+import type { KeptOrder } from '~/studio/orders/kept-order';
 import { draftData, shellData, withStudio } from '../../support/studio';
 
 const line = (name: string, quantity: number, total: number): Order['lines'][number] => ({
