@@ -1,6 +1,7 @@
 import { h } from 'preact';
 import { renderToString } from 'preact-render-to-string';
 import type { ManifestPiece } from '~/core/lane';
+import { linkAddress } from '~/core/links';
 import type { BuyLinkPiece } from '~/pieces/buy-link/definition';
 import { BuyLink } from '~/pieces/buy-link/link';
 import type { ListingPiece } from '~/pieces/listing/definition';
@@ -39,10 +40,13 @@ export const drawnKinds: Readonly<Record<string, Draw>> = {
     const html = await drawCards(found.cards, shop, { piece, extras, level: 3 });
     return renderToString(h(Goods, { piece, html, isEmpty: found.cards.length === 0, paging }));
   },
-  'buy-link': async (drawn, shop) => {
+  'buy-link': async (drawn, shop, url) => {
     const piece = drawn as BuyLinkPiece;
-    const facts = await linkFacts(shop.app, piece.settings.goods);
-    return facts ? renderToString(h(BuyLink, { piece, facts })) : '';
+    const asks = piece.parts.some(({ key }) => key === 'variants');
+    const facts = await linkFacts(shop.app, piece.settings.goods, { asks });
+    const { goods, leads } = piece.settings;
+    const address = linkAddress(url.origin, { ...goods, leads, link: piece.id });
+    return facts ? renderToString(h(BuyLink, { piece, facts: { ...facts, address } })) : '';
   },
   'goes-with': drawGoesWith,
   related: drawRelated,

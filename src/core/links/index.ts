@@ -1,7 +1,9 @@
 export { LEADS, linkAddress, readLink, type Leads, type LinkedGoods } from './address';
 export {
   addLink,
+  asksVariant,
   checkoutLink,
+  costDifferently,
   frameHtml,
   mailHtml,
   mailTo,
@@ -10,4 +12,5 @@ export {
   type LinkSpec,
   type Rules,
 } from './outputs';
+export type { LinkVariant } from './parts';
 export { linkSpec, type LinkFacts } from './spec';

@@ -1,5 +1,5 @@
 import { escapeHtml } from '~/core/words/escape-html';
-import type { PartKey } from './parts';
+import type { LinkVariant, PartKey } from './parts';
 import { linkAddress, type LinkedGoods } from './address';
 
 /** What a snippet is made from: everything said and shown, worked out. */
@@ -11,11 +11,16 @@ export interface LinkSpec extends LinkedGoods {
   readonly shape: 'text' | 'button' | 'card' | 'page';
   readonly width: number;
   readonly align: 'start' | 'center' | 'end';
+  readonly size: 'small' | 'usual' | 'large';
   readonly colours: 'own' | 'host';
   /** Those that are on, in order. */
   readonly parts: readonly PartKey[];
   readonly label: string;
+  readonly variantsLabel: string;
+  readonly shareLabel: string;
   readonly name: string;
+  readonly productName: string;
+  readonly variants: readonly LinkVariant[];
   readonly price: string;
   readonly shortText: string;
   /** Absolute; null: there is none. */
@@ -32,6 +37,8 @@ export interface LinkSpec extends LinkedGoods {
   };
   /** What is otherwise while the pointer is on it. */
   readonly hover: { readonly card: Rules; readonly button: Rules };
+  /** Whether a script may run where it stands. */
+  readonly sharesHere?: true;
 }
 
 /** Style rules in the order they are written: `['color', '#112233']`. */
@@ -45,6 +52,17 @@ const addressOf = (spec: LinkSpec) => escapeHtml(linkAddress(spec.origin, spec))
 /** The address alone. */
 export const addLink = (spec: LinkSpec): string => linkAddress(spec.origin, spec);
 export const checkoutLink = (spec: LinkSpec): string => linkAddress(spec.origin, { ...spec, leads: 'checkout' });
+
+/** How much room there is around the words of a button. */
+const ROOM = { small: '7px 13px', usual: '11px 20px', large: '15px 30px' } as const;
+
+/** Whether the variant is chosen where the link stands: in a form, of several. */
+export const asksVariant = ({ parts, variants, shape }: Pick<LinkSpec, 'parts' | 'variants' | 'shape'>): boolean =>
+  shape !== 'text' && parts.includes('variants') && variants.length > 1;
+
+/** Whether the variants cost differently: then each says what it costs, and no one price stands for all. */
+export const costDifferently = (variants: readonly LinkVariant[]): boolean =>
+  new Set(variants.map(({ totalMinor }) => totalMinor)).size > 1;
 
 /** Which margins take the room that is left over. */
 const MARGIN = { start: 'margin-inline-end', center: 'margin-inline', end: 'margin-inline-start' } as const;
@@ -98,10 +116,10 @@ function buttonOf(spec: LinkSpec, tag: 'a' | 'button'): string {
   const look: Rules = isText
     ? linkColour(spec, spec.look.button)
     : [
+        ['font', `600 16px/1.3 system-ui,sans-serif`],
         ...spec.look.button,
         ['display', 'inline-block'],
-        ['padding', '11px 20px'],
-        ['font', `600 16px/1.3 system-ui,sans-serif`],
+        ['padding', ROOM[spec.size]],
         ['text-decoration', 'none'],
         ...(tag === 'button'
           ? ([
@@ -119,6 +137,7 @@ function buttonOf(spec: LinkSpec, tag: 'a' | 'button'): string {
 /** A part as plain HTML. */
 function partOf(spec: LinkSpec, part: PartKey, tag: 'a' | 'button'): string {
   const { look } = spec;
+  const isAsked = tag === 'button' && asksVariant(spec);
   switch (part) {
     case 'picture': {
       if (spec.picture === null) return '';
@@ -138,14 +157,31 @@ function partOf(spec: LinkSpec, part: PartKey, tag: 'a' | 'button'): string {
       return `<img src="${escapeHtml(spec.picture)}" alt="${escapeHtml(spec.name)}" width="${isBoxed(spec) ? spec.width : 44}" height="${isBoxed(spec) ? Math.round(spec.width * spec.pictureRatio) : 44}" style="${styled(size)}">`;
     }
     case 'name':
-      return `<p style="${styled([...ownColours(spec, look.name), ['margin', '0 0 4px'], ['font-weight', '600']])}">${escapeHtml(spec.name)}</p>`;
+      return `<p style="${styled([...ownColours(spec, look.name), ['margin', '0 0 4px'], ['font-weight', '600']])}">${escapeHtml(isAsked ? spec.productName : spec.name)}</p>`;
     case 'price':
-      return `<p style="${styled([...ownColours(spec, look.price), ['margin', '0 0 10px']])}">${escapeHtml(spec.price)}</p>`;
+      return isAsked && costDifferently(spec.variants)
+        ? ''
+        : `<p style="${styled([...ownColours(spec, look.price), ['margin', '0 0 10px']])}">${escapeHtml(spec.price)}</p>`;
     case 'shortText':
       return spec.shortText ? `<p style="margin:0 0 10px">${escapeHtml(spec.shortText)}</p>` : '';
+    case 'variants':
+      return isAsked ? choiceOf(spec) : '';
     case 'button':
       return buttonOf(spec, tag);
+    case 'share':
+      return `<a href="${escapeHtml(mailTo(spec))}"${spec.sharesHere ? `${SHARE_HERE} data-address="${addressOf(spec)}"` : ''}>${escapeHtml(spec.shareLabel)}</a>`;
   }
+}
+
+/** Shares by what the device has, where it has anything; else the address writes a mail. */
+const SHARE_HERE = ` onclick="return !navigator.share||(navigator.share({url:this.dataset.address}),false)"`;
+
+function choiceOf({ variants, sku, variantsLabel }: LinkSpec): string {
+  const options = variants.map(
+    (variant) =>
+      `<option value="${escapeHtml(variant.sku)}"${variant.sku === sku ? ' selected' : ''}${variant.isGone ? ' disabled' : ''}>${escapeHtml(variant.label)}</option>`,
+  );
+  return `<select name="sku" aria-label="${escapeHtml(variantsLabel)}" style="font:inherit;max-width:100%;padding:8px">${options.join('')}</select>`;
 }
 
 const onCard: Rules = [
@@ -158,9 +194,9 @@ function bodyOf(spec: LinkSpec, tag: 'a' | 'button'): string {
   const parts = spec.parts.map((part) => ({ part, html: partOf(spec, part, tag) })).filter(({ html }) => html !== '');
   if (spec.shape === 'button')
     return parts
-      .filter(({ part }) => part === 'picture' || part === 'button')
+      .filter(({ part }) => part !== 'name' && part !== 'price' && part !== 'shortText')
       .map(({ html }) => html)
-      .join('');
+      .join(' ');
   const card: Rules = [
     ...ownColours(spec, spec.look.card).filter(([property]) => spec.shape !== 'page' || !property.startsWith('border')),
     ...onCard,
@@ -207,6 +243,7 @@ export function plainHtml(spec: LinkSpec): string {
   const attributes = `lang="${spec.language}" dir="${spec.direction}"`;
   if (spec.shape === 'text') return `${bodyOf(spec, 'a')}\n${hoverStyle(spec)}`.trimEnd();
   const fields = [...new URL(linkAddress('https://shop.invalid', spec)).searchParams]
+    .filter(([name]) => name !== 'sku' || !asksVariant(spec))
     .map(([name, value]) => `<input type="hidden" name="${name}" value="${escapeHtml(value)}">`)
     .join('');
   const align = spec.shape === 'button' ? ` style="text-align:${spec.align}"` : '';
@@ -215,7 +252,7 @@ export function plainHtml(spec: LinkSpec): string {
 
 /** The same with the script, which puts what it sells into the cart on the spot; where it cannot run, the HTML works by itself. */
 export function scriptHtml(spec: LinkSpec): string {
-  return `${plainHtml(spec)}\n<script type="module" src="${escapeHtml(spec.origin)}/rt/elsewhere.js"></script>`;
+  return `${plainHtml({ ...spec, sharesHere: true })}\n<script type="module" src="${escapeHtml(spec.origin)}/rt/elsewhere.js"></script>`;
 }
 
 /** HTML for mail: tables and styles in the tags, the picture absolute; it reads well while pictures are kept back. */
@@ -225,7 +262,7 @@ export function mailHtml(spec: LinkSpec): string {
   const row = (html: string, padding = '6px 16px') => `<tr><td style="padding:${padding}">${html}</td></tr>`;
   const width = isBoxed(spec) ? spec.width : 0;
   const rows = spec.parts
-    .filter((part) => isBoxed(spec) || part === 'picture' || part === 'button')
+    .filter((part) => isBoxed(spec) || part === 'picture' || part === 'button' || part === 'share')
     .map((part) => ({ part, html: partOf({ ...spec, colours: 'own', picture: spec.mailPicture }, part, 'a') }))
     .filter(({ html }) => html !== '')
     .map(({ part, html }) => (part === 'picture' ? row(`<a href="${addressOf(spec)}">${html}</a>`, '0') : row(html)))

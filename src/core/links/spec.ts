@@ -4,7 +4,7 @@ import type { Goods } from '~/core/lane';
 import { directionOf } from '~/core/words';
 import type { Leads } from './address';
 import type { LinkSpec, Rules } from './outputs';
-import type { PartKey } from './parts';
+import type { LinkVariant, PartKey } from './parts';
 
 /** What the catalogue says of the goods of a link. */
 export interface LinkFacts {
@@ -18,6 +18,11 @@ export interface LinkFacts {
   readonly pictureRatio?: number;
   /** The same as mail programs can show it. */
   readonly mailPicture?: string | null;
+  /** Of the link itself, whole. */
+  readonly address?: string;
+  /** The name of the product alone, and all its variants, where shoppers choose. */
+  readonly productName?: string;
+  readonly variants?: readonly LinkVariant[];
 }
 
 /** All a snippet is made from, out of the lane and the catalogue. */
@@ -52,15 +57,21 @@ export function linkSpec(
     shape: LinkSpec['shape'];
     width: number;
     align: LinkSpec['align'];
+    size: LinkSpec['size'];
     colours: LinkSpec['colours'];
   };
-  const { goods, leads, shape, width, align, colours } = settings;
+  const { goods, leads, shape, width, align, size, colours } = settings;
+  const words = resolveWords(definition, piece, language, lane.shop.cart);
   const absolute = (src: string | null) => (src === null ? null : new URL(src, origin).href);
   return {
     ...goods,
-    ...{ leads, shape, width, align, colours, link: id, origin, language, direction: directionOf(language) },
+    ...{ leads, shape, width, align, size, colours, link: id, origin, language, direction: directionOf(language) },
     parts: piece.parts.filter(({ on }) => on).map(({ key }) => key as PartKey),
-    label: resolveWords(definition, piece, language, lane.shop.cart)['button'] ?? '',
+    label: words['button'] ?? '',
+    variantsLabel: words['variants'] ?? '',
+    shareLabel: words['share'] ?? '',
+    productName: facts.productName ?? facts.name,
+    variants: facts.variants ?? [],
     ...{ name: facts.name, price: facts.price, shortText: facts.shortText },
     picture: absolute(facts.picture),
     mailPicture: absolute(facts.mailPicture ?? facts.picture),

@@ -44,6 +44,13 @@ export const buyLink = definePiece({
       unit: 'px',
       default: 320,
     }),
+    size: choice({
+      task: 'look',
+      label: 'Room in the button',
+      help: 'How much of it there is around the words.',
+      options: { small: 'Little', usual: 'Usual', large: 'Much' },
+      default: 'usual',
+    }),
     align: choice({
       task: 'look',
       label: 'Alignment',
@@ -68,7 +75,13 @@ export const buyLink = definePiece({
       on: true,
     },
     shortText: { label: 'Short text', help: 'What the catalogue says in short.', on: false },
+    variants: {
+      label: 'Choice of variants',
+      help: 'Shoppers choose among all there are, each with its price. From a text or a mail they do so on our page.',
+      on: false,
+    },
     button: { label: 'Button', help: 'What is pressed.', on: true },
+    share: { label: 'Share', help: 'Sends the link to somebody: by what the device has, or by mail.', on: false },
   },
   layouts: {
     text: {
@@ -108,6 +121,18 @@ export const buyLink = definePiece({
       label: 'Button',
       help: 'On the button, and as the text of the link.',
       default: say('Buy it', 'Kaufen', 'اشترِه'),
+    },
+    variants: {
+      part: 'variants',
+      label: 'Choice of variants',
+      help: 'Read out by screen readers.',
+      default: say('Which one', 'Welche Ausführung', 'أي نوع'),
+    },
+    share: {
+      part: 'share',
+      label: 'Share',
+      help: 'Sends the link to somebody.',
+      default: say('Tell a friend', 'Weitersagen', 'أخبر صديقًا'),
     },
   },
   looks: {

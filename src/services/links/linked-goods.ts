@@ -1,5 +1,5 @@
 import { localeFor, netNote, resolveShopWords, type Goods } from '~/core/lane';
-import type { LinkFacts } from '~/core/links';
+import type { LinkFacts, LinkVariant } from '~/core/links';
 import { formatMoney } from '~/core/money';
 import { effectSums, evaluateOptions, type Evaluation } from '~/core/options';
 import { fill } from '~/core/words/fill';
@@ -63,11 +63,48 @@ export async function findLinked(
   };
 }
 
+/** Variants that can be chosen where a link stands, at most. */
+const MOST_VARIANTS = 30;
+
+/** All variants of what a link sells, each with what so many of it cost with the link's code. */
+export async function linkedVariants(
+  app: App,
+  { product, evaluation }: Pick<LinkedFound, 'product' | 'evaluation'>,
+  { quantity, code }: Pick<Goods, 'quantity' | 'code'>,
+  language: string,
+): Promise<LinkVariant[]> {
+  const { lane, currency } = await liveLane(app);
+  const money = (amount: number) => formatMoney(amount, currency, localeFor(lane.shop, language));
+  const { soldOut } = resolveShopWords(lane, language);
+  const wanted = { quantity, ...effectSums(evaluation.effects) };
+  const all = await app.catalogue.variantFacts(product.variants.slice(0, MOST_VARIANTS).map(({ id }) => id));
+  return Promise.all(
+    product.variants.slice(0, MOST_VARIANTS).flatMap(({ id, sku, choices, stock }) => {
+      const facts = all.get(id);
+      return facts ? [variantOf({ facts, sku, choices, stock })] : [];
+    }),
+  );
+
+  async function variantOf({
+    facts,
+    sku,
+    choices,
+    stock,
+  }: Pick<Product['variants'][number], 'sku' | 'choices' | 'stock'> & { readonly facts: VariantFacts }) {
+    const price = await quoteChoice(app, facts.variantId, wanted);
+    const withCode = code === '' ? null : await quoteWithCode(app, facts, wanted, code);
+    const totalMinor = withCode ?? price?.totalMinor ?? facts.priceMinor * quantity;
+    const isGone = stock !== null && stock < quantity;
+    const parts = [Object.values(choices).join(', ') || facts.name, money(totalMinor), isGone && soldOut];
+    return { sku, label: parts.filter(Boolean).join(', '), totalMinor, isGone };
+  }
+}
+
 /** What a snippet says of the goods of a link, `forMail` with a picture that mails show; null where they are not sold any more. */
 export async function linkFacts(
   app: App,
   goods: Goods,
-  { forMail = false }: { readonly forMail?: boolean } = {},
+  { forMail = false, asks = false }: { readonly forMail?: boolean; readonly asks?: boolean } = {},
 ): Promise<(LinkFacts & { readonly problem: LinkProblem | null }) | null> {
   const found = await findLinked(app, goods);
   if (!found) return null;
@@ -87,6 +124,8 @@ export async function linkFacts(
       .filter(Boolean)
       .join(' '),
     picture,
+    productName: goods.quantity > 1 ? `${goods.quantity} × ${facts.name}` : facts.name,
+    variants: asks ? await linkedVariants(app, found, goods, language) : [],
     ...(picture !== null && { pictureRatio: await pictureRatio(app, picture) }),
     ...(picture !== null && forMail && { mailPicture: await mailPicture(app, picture) }),
   };

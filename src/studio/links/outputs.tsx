@@ -91,6 +91,7 @@ export function Outputs({ id, piece, origin }: { id: string; piece: Piece; origi
   const say = useDraft((state) => state.say);
   const token = useDraft((state) => state.token);
   const goods = piece.settings['goods'] as Goods;
+  const asks = piece.parts.some(({ key, on }) => key === 'variants' && on);
   /** While it is being dragged. */
   const [dragged, setDragged] = useState<number | null>(null);
   const [facts, setFacts] = useState<Told | null>(null);
@@ -103,11 +104,14 @@ export function Outputs({ id, piece, origin }: { id: string; piece: Piece; origi
     setProblem('');
     if (goods.sku === '') return;
     const { sku, quantity, code, answers } = goods;
-    const query = new URLSearchParams({ sku, code, quantity: String(quantity), answers: JSON.stringify(answers) });
+    const query = new URLSearchParams({
+      ...{ sku, code, quantity: String(quantity), answers: JSON.stringify(answers) },
+      ...(asks && { asks: '1' }),
+    });
     ask<Told>(`/api/studio/links?${query}`).then(setFacts, () =>
       setProblem(`“${goods.sku}” is not sold any more. Shape this link and choose another product.`),
     );
-  }, [JSON.stringify(goods)]);
+  }, [JSON.stringify(goods), asks]);
   const shape = (
     <a className="btn" href={`/studio/bench/${id}`}>
       Shape it

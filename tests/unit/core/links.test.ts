@@ -13,6 +13,7 @@ import {
   mailTo,
   plainHtml,
   readLink,
+  scriptHtml,
 } from '~/core/links';
 import { buyLink } from '~/pieces/buy-link/definition';
 import { liveDemoLane } from '../../../demo/lane';
@@ -103,6 +104,61 @@ describe('what is pasted elsewhere', () => {
     expect(plainHtml(specOf({ shape: 'card' }, ['picture', 'button'], { picture: null }))).to.not.include('<img');
   });
 
+  it('lets the variant be chosen where it stands, each with its price; where no form can be, on our page', () => {
+    const variants = [
+      { sku: 'HOOP-S', label: 'Small, €15.80', totalMinor: 1580, isGone: false },
+      { sku: 'HOOP-L', label: 'Large, €19.80', totalMinor: 1980, isGone: false },
+      { sku: 'HOOP-X', label: 'Huge, €29.80, sold out', totalMinor: 2980, isGone: true },
+    ];
+    const parts = ['name', 'price', 'variants', 'button'];
+    const made = (settings: object, over: object = {}) =>
+      specOf(settings, parts, { productName: '2 × Hoop Winder', variants, ...over });
+    for (const shape of ['card', 'page', 'button']) {
+      const form = bodyOf(plainHtml(made({ shape }))).querySelector('form')!;
+      const sent = new (form.ownerDocument.defaultView as unknown as typeof globalThis).FormData(form);
+      expect(sent.getAll('sku'), shape).to.deep.equal(['HOOP-S']);
+      const select = form.querySelector('select')!;
+      expect([...select.options].map(({ value, disabled }) => [value, disabled])).to.deep.equal([
+        ['HOOP-S', false],
+        ['HOOP-L', false],
+        ['HOOP-X', true],
+      ]);
+      select.value = 'HOOP-L';
+      const again = new (form.ownerDocument.defaultView as unknown as typeof globalThis).FormData(form);
+      const query = new URLSearchParams([...again] as [string, string][]);
+      expect(readLink(query)).to.include({ sku: 'HOOP-L', quantity: 2, code: 'SPRING' });
+    }
+    // Of several prices none stands for all.
+    const card = bodyOf(plainHtml(made({ shape: 'card' })));
+    expect(card.textContent)
+      .to.include('2 × Hoop Winder')
+      .and.not.to.include('€7.90')
+      .and.not.to.include('Winder, Small');
+    const alike = variants.map((one) => ({ ...one, totalMinor: 790 }));
+    expect(bodyOf(plainHtml(made({ shape: 'card' }, { variants: alike }))).textContent).to.include('€7.90');
+    // In a mail and in a sentence there is no form: it is chosen on the page they lead to.
+    expect(mailHtml(made({ shape: 'card' })))
+      .to.include('Hoop Winder, Small')
+      .and.not.to.include('<select');
+    expect(plainHtml(made({ shape: 'text' }))).not.to.include('<select');
+    expect(plainHtml(made({ shape: 'card' }, { variants: variants.slice(0, 1) }))).not.to.include('<select');
+  });
+
+  it('gives its button room, and is passed on by what the device has, or by mail', () => {
+    const room = (size: string) => bodyOf(plainHtml(specOf({ size }))).querySelector('button')!.style.padding;
+    expect(['small', 'usual', 'large'].map(room)).to.deep.equal(['7px 13px', '11px 20px', '15px 30px']);
+    const spec = specOf({ shape: 'card' }, ['button', 'share']);
+    const shared = (html: string) => bodyOf(html).querySelector<HTMLAnchorElement>('a[href^="mailto:"]')!;
+    expect(shared(plainHtml(spec)).textContent).to.equal('Tell a friend');
+    expect(decodeURIComponent(shared(plainHtml(spec)).href)).to.include(addLink(spec));
+    expect(shared(plainHtml(spec)).hasAttribute('onclick')).to.equal(false);
+    expect(shared(scriptHtml(spec)).getAttribute('onclick')).to.include('navigator.share');
+    expect(shared(scriptHtml(spec)).dataset['address']).to.equal(addLink(spec));
+    // The letters are as large as Look says.
+    const large = specOf();
+    expect(bodyOf(plainHtml(large)).querySelector('button')!.style.fontSize).to.equal('16px');
+  });
+
   it('keeps the room of its picture, and shows one that mail programs draw in mails', () => {
     const spec = specOf({ shape: 'card', width: 320 }, ['picture', 'button'], {
       pictureRatio: 0.75,
@@ -180,8 +236,10 @@ describe('what is pasted elsewhere', () => {
       '&lt;script&gt;',
       '</table></form>',
     ]) {
-      const spec = specOf({ shape: 'card', goods: { sku: bad, quantity: 1, code: bad } }, undefined, {
-        ...{ name: bad, shortText: bad, price: bad, picture: `/${bad}` },
+      const variants = [1, 2].map((i) => ({ sku: `${bad}${i}`, label: bad, totalMinor: i, isGone: false }));
+      const parts = ['picture', 'name', 'price', 'shortText', 'variants', 'button', 'share'];
+      const spec = specOf({ shape: 'card', goods: { sku: bad, quantity: 1, code: bad } }, parts, {
+        ...{ name: bad, shortText: bad, price: bad, picture: `/${bad}`, productName: bad, variants },
       });
       for (const html of [plainHtml(spec), mailHtml(spec), frameHtml(spec)]) {
         const body = bodyOf(html);

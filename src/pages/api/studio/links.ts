@@ -14,6 +14,9 @@ export const GET = withAccount('viewer', async ({ locals, url }) => {
   };
   const goods = check(asked, goodsSchema);
   if (!goods.ok) return refuse(goods.problems);
-  const facts = await linkFacts(locals.app, goods.value, { forMail: true });
+  const facts = await linkFacts(locals.app, goods.value, {
+    forMail: true,
+    asks: url.searchParams.get('asks') === '1',
+  });
   return facts ? Response.json(facts) : refuse([{ path: 'sku', code: 'not-found' }]);
 });
