@@ -2,6 +2,7 @@ import type { Product } from '~/core/catalogue';
 import { DEMO_LINKS } from '../../demo/links';
 import { startOutside } from '../../outside/serve';
 import { elsewhere, publishLink } from '../support/other-site';
+import { signInOwner } from '../support/owner';
 import {
   changingTest,
   expect,
@@ -246,6 +247,74 @@ test('every shape in every form leads to a paid order of what was chosen: nothin
       await expect(shopper.locator('.totals .sum'), `${shape}, ${form}`).toContainText(`€${withCode.toFixed(2)}`);
       await context.close();
     }
+  }
+  await blog.close();
+});
+
+test('a variant is chosen where the link stands, by form, script, frame and mail, and costs what it said', async ({
+  server,
+  browser,
+  page,
+}) => {
+  test.setTimeout(120_000);
+  const { origin } = server;
+  const spar = (await (await fetch(`${origin}/api/products/carbon-spar`)).json()) as Product;
+  const [first, ...others] = spar.variants.filter(({ stock }) => stock === null || stock > 20);
+  const other = others.find(({ priceMinor }) => priceMinor !== first!.priceMinor)!;
+  const label = Object.values(other.choices).join(', ');
+  let html = '';
+  const blog = await elsewhere(() => html);
+  const goods = { sku: first!.sku, quantity: 1, code: '' };
+  const id = await publishLink(server, { leads: 'checkout', goods }, (sites) => sites.push(blog.origin));
+  const owner = await signInOwner(server);
+  await owner.publish((lane) => {
+    for (const part of lane.pieces[id]!.parts) if (part.key === 'variants' || part.key === 'share') part.on = true;
+  });
+  await signIn(page, origin, `/studio/links?piece=${id}`);
+  const forms: Record<string, string> = {};
+  for (const form of ['HTML without script', 'HTML and script', 'Frame', 'HTML for mail'])
+    forms[form] = await outputOf(page, form);
+  for (const [form, snippet] of Object.entries(forms)) {
+    html = snippet;
+    const context = await browser.newContext({ javaScriptEnabled: form !== 'HTML without script' });
+    const shopper = await context.newPage();
+    const isHeard = form === 'HTML and script' ? shopper.waitForResponse(/\/api\/seen/) : null;
+    await shopper.goto(blog.origin);
+    await isHeard;
+    const stands = form === 'Frame' ? shopper.frameLocator('iframe') : shopper;
+    const choose = async (place: Pick<Page, 'locator'>) => {
+      const select = place.locator('select[name=sku]');
+      const option = select.locator('option').filter({ hasText: label });
+      const said = /€[\d.]+/.exec((await option.textContent())!)![0];
+      await select.selectOption({ value: other.sku });
+      return said;
+    };
+    let said = '';
+    if (form === 'HTML for mail') {
+      await expect(stands.getByRole('link', { name: 'Tell a friend' })).toHaveAttribute('href', /^mailto:/);
+      await stands.getByRole('link', { name: 'Buy it' }).last().click();
+      await shopper.waitForURL(/\/shop\/buy\?/);
+      said = await choose(shopper);
+      await shopper.getByRole('button', { name: 'Add to cart' }).click();
+    } else {
+      said = await choose(stands);
+      await stands.getByRole('button', { name: 'Buy it' }).click();
+      if (form === 'HTML and script') {
+        // What was put into the cart there is taken along by a press.
+        await shopper.waitForURL(/\/shop\/carry\?/);
+        await shopper.locator('main form button').click();
+      } else {
+        await shopper.waitForURL(/\/shop\/buy\?/);
+        await expect(shopper.locator('select[name=sku]')).toHaveValue(other.sku);
+        await shopper.getByRole('button', { name: 'Add to cart' }).click();
+      }
+    }
+    await shopper.waitForURL(/\/shop\/checkout/);
+    await shopper.goto(`${origin}/shop/cart`);
+    const line = shopper.locator('main');
+    await expect(line, form).toContainText(label);
+    await expect(line, form).toContainText(said);
+    await context.close();
   }
   await blog.close();
 });
