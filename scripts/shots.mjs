@@ -118,7 +118,7 @@ try {
   await owner.getByRole('button', { name: 'Add: Order form' }).click();
   await owner.getByRole('heading', { name: /^Shape Order form/i }).waitFor();
   await owner.getByLabel('From').selectOption('category');
-  await owner.getByLabel('Category').selectOption('spares');
+  await owner.getByLabel('Category', { exact: true }).selectOption('spares');
   await owner.frameLocator('[data-testid=preview]').getByText('Ripstop Patch').first().waitFor();
   await shoot('bench-order-form', owner);
   await owner.goto(`${ORIGIN}/studio/stretch/browse`);

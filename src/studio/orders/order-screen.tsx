@@ -184,7 +184,9 @@ function Screen({ initial }: { initial: KeptOrder }) {
               ...discountsOf(order.lines).map(
                 (discount) => [discountName(discount) || 'Discount', -discount.amountMinor] as const,
               ),
-              ...(order.delivery === 'none' ? [] : [[`Delivery, ${order.deliveryName}`, order.deliveryMinor] as const]),
+              ...(order.delivery === 'none'
+                ? []
+                : [[['Delivery', order.deliveryName].filter(Boolean).join(', '), order.deliveryMinor] as const]),
               // A rate of nothing is no tax.
               ...(order.taxMinor === 0 ? [] : [[order.taxIncluded ? 'Tax, included' : 'Tax', order.taxMinor] as const]),
               ['Total', order.totalMinor] as const,
@@ -228,7 +230,11 @@ function Screen({ initial }: { initial: KeptOrder }) {
               {order.paymentReference && <span className="help block break-all">{order.paymentReference}</span>}
             </dd>
             <dt className="text-gravel">Delivery</dt>
-            <dd>{order.delivery === 'none' ? 'nothing to send' : `${order.deliveryName}, ${order.deliveryDays}`}</dd>
+            <dd>
+              {order.delivery === 'none'
+                ? 'nothing to send'
+                : [order.deliveryName, order.deliveryDays].filter(Boolean).join(', ') || 'a parcel'}
+            </dd>
             {keeping.packedAt !== null && (
               <>
                 <dt className="text-gravel">Packed</dt>
