@@ -17,6 +17,23 @@ export default tseslint.config(
     },
   },
   {
+    // What is spread as it is written is written out.
+    files: ['**/*.{ts,tsx,mjs,astro}'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: ':matches(SpreadElement, JSXSpreadAttribute)[argument.type="ObjectExpression"]',
+          message: 'Write the properties out instead of spreading an object literal.',
+        },
+        {
+          selector: 'SpreadElement[argument.type="ArrayExpression"]',
+          message: 'Write the items out instead of spreading an array literal.',
+        },
+      ],
+    },
+  },
+  {
     // A promise nobody waits for hides its failure; one that nobody need wait for says `void`.
     files: ['src/**/*.{ts,tsx}', 'demo/**/*.ts', 'scripts/**/*.ts', 'tests/**/*.{ts,tsx}'],
     languageOptions: { parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname } },

@@ -72,7 +72,9 @@ export async function seedDemo(
   await app.catalogue.writeSynonyms(SYNONYMS);
   for (const [slug, better] of Object.entries(BETTER))
     await app.db.run('UPDATE products SET better = $better, better_price_minor = $minor WHERE slug = $slug', {
-      ...{ slug, better: better.slug, minor: better.minor },
+      slug,
+      better: better.slug,
+      minor: better.minor,
     });
 }
 

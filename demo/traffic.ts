@@ -231,8 +231,13 @@ function fillOrder(
     deliveryMethod: 'standard',
     codes: [],
     circumstances: {
-      ...{ at: visit.lastAt, today: visit.day, shopper: 'new', country: 'DE', source: visit.source },
-      ...{ birthday: null, used: {} },
+      at: visit.lastAt,
+      today: visit.day,
+      shopper: 'new',
+      country: 'DE',
+      source: visit.source,
+      birthday: null,
+      used: {},
     },
   });
   return {

@@ -9,8 +9,14 @@ if (only === undefined || only === 'sums') {
   // As it is served: without what a loader of sources adds to every function.
   const outfile = 'node_modules/.bench/sums.mjs';
   await build({
-    ...{ entryPoints: ['tests/bench/sums.ts'], outfile, bundle: true, packages: 'external' },
-    ...{ format: 'esm', platform: 'node', target: 'node20', logLevel: 'warning' },
+    entryPoints: ['tests/bench/sums.ts'],
+    outfile,
+    bundle: true,
+    packages: 'external',
+    format: 'esm',
+    platform: 'node',
+    target: 'node20',
+    logLevel: 'warning',
   });
   run(process.execPath, [outfile]);
 }

@@ -37,7 +37,10 @@ export const onRequest = defineMiddleware(async (context, next) => {
   const isApi = route.startsWith('/api/');
   const from = context.request.headers.get('origin');
   const site = await judgeSite(app, {
-    ...{ route, method: context.request.method, from, origin: context.url.origin },
+    route,
+    method: context.request.method,
+    from,
+    origin: context.url.origin,
     address: context.clientAddress,
   });
   if (site.isWhole) return new Response(null, { status: site.isListed ? 204 : 403, headers: site.headers });

@@ -75,8 +75,20 @@ async function boot(): Promise<void> {
       return isSeen(scoped, visit);
     });
     host = {
-      ...{ page: hostPage, device, currency, locale, language, themeCss, timeZone },
-      ...{ cart, products, surfaces, recorder, isPreview, openKind, afterAdd },
+      page: hostPage,
+      device,
+      currency,
+      locale,
+      language,
+      themeCss,
+      timeZone,
+      cart,
+      products,
+      surfaces,
+      recorder,
+      isPreview,
+      openKind,
+      afterAdd,
       now: () => Date.now() + aheadMs,
       pieceOf: (kind) => seen.find((piece) => piece.kind === kind),
     };

@@ -54,7 +54,9 @@ export async function drawCards(
       const key = `${readers} ${isEager} ${JSON.stringify(card)}${offer ?? ''}${own ? JSON.stringify(own) : ''}`;
       let html = drawn.get(key);
       if (html === undefined) {
-        html = renderToString(<Card {...{ card, piece, offer, level }} extras={own} reader={shop} eager={isEager} />);
+        html = renderToString(
+          <Card card={card} piece={piece} offer={offer} level={level} extras={own} reader={shop} eager={isEager} />,
+        );
         drawn.set(key, html);
       }
       return html;

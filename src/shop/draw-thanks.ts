@@ -89,7 +89,8 @@ async function factsOf(
     cameOff: receipt.cameOffMinor === null ? null : say('cameOff', { amount: money(receipt.cameOffMinor) }),
     sums: [
       ...receipt.sums.map(({ kind, label, amountMinor }) => ({
-        ...{ kind, label },
+        kind,
+        label,
         amount: isFree({ kind, amountMinor }) ? say('deliveryFree') : money(amountMinor),
       })),
       ...(refundedMinor > 0 ? [{ kind: 'refunded', label: say('refunded'), amount: money(-refundedMinor) }] : []),

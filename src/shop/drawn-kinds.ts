@@ -34,7 +34,9 @@ export const drawnKinds: Readonly<Record<string, Draw>> = {
     const extras = await cardExtras(shop.app, found.cards, piece.parts);
     const { say } = shop;
     const paging = {
-      ...{ page: found.page, pages: more === 'none' ? 1 : found.pages, href: place.href },
+      page: found.page,
+      pages: more === 'none' ? 1 : found.pages,
+      href: place.href,
       words: { pages: say('pages'), previous: say('previous'), next: say('next') },
     };
     const html = await drawCards(found.cards, shop, { piece, extras, level: 3 });
@@ -58,8 +60,12 @@ export const drawnKinds: Readonly<Record<string, Draw>> = {
     const html = await drawText(piece.words.body, shop);
     return renderToString(
       h('div', {
-        ...{ class: 'rich', 'data-slot': 'body', 'data-word': 'body' },
-        ...{ 'data-width': width, 'data-align': align, 'data-framed': framed },
+        class: 'rich',
+        'data-slot': 'body',
+        'data-word': 'body',
+        'data-width': width,
+        'data-align': align,
+        'data-framed': framed,
         dangerouslySetInnerHTML: { __html: html },
       }),
     );

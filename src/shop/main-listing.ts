@@ -35,7 +35,9 @@ export async function mainListing(
     const table = found as OrderFormPiece;
     const piece = { ...USUAL.piece, settings: { ...USUAL.piece.settings, filters: 'all' as const } };
     return {
-      ...{ id: table.id, piece, table },
+      id: table.id,
+      piece,
+      table,
       // The table has rows of its own, of all that the page is about.
       shape: { pageSize: 1, order: table.settings.shows.order as Sort, chosen, facets: true },
     };

@@ -24,22 +24,24 @@ describe('a product added after the order', () => {
   });
   after(() => shop.close());
 
-  const goods = (over: Partial<AfterOffer['goods']>) => ({ ...{ sku: '', quantity: 1, answers: {} }, ...over });
+  const goods = (over: Partial<AfterOffer['goods']>) => ({ sku: '', quantity: 1, answers: {}, ...over });
   const offer = (over: Partial<AfterOffer> = {}): AfterOffer => ({
-    ...{
-      piece: 'thanks-page',
-      goods: goods({ sku }),
-      percent: 20,
-      minutes: 30,
-      name: 'After your order',
-    },
+    piece: 'thanks-page',
+    goods: goods({ sku }),
+    percent: 20,
+    minutes: 30,
+    name: 'After your order',
     ...over,
   });
   async function order(cardEnd = '0001') {
     const cartToken = randomUUID();
     const heron = (await shop.app.catalogue.findProduct('heron'))!;
     await changeCartOf(shop.app, cartToken, {
-      ...{ kind: 'add', variantId: heron.variants[0]!.id, quantity: 1, choices: {}, answers: {} },
+      kind: 'add',
+      variantId: heron.variants[0]!.id,
+      quantity: 1,
+      choices: {},
+      answers: {},
     });
     const placed = await orderNow(shop.app, {
       cartToken,
@@ -77,7 +79,13 @@ describe('a product added after the order', () => {
     expect(kept.left.totalMinor).to.equal(after.totalMinor);
     expect(await showAfterOffer(shop.app, after, offer())).to.equal(null);
     expect(await shop.app.blocks.count('2026-11-27', 'EUR')).to.deep.include({
-      ...{ piece: 'thanks-page', part: 'offer', day: '2026-11-27', seen: 0, used: 0, orders: 1, revenueMinor: price },
+      piece: 'thanks-page',
+      part: 'offer',
+      day: '2026-11-27',
+      seen: 0,
+      used: 0,
+      orders: 1,
+      revenueMinor: price,
     });
     expect(readSteps({ version: 2, steps: after.lines[1]!.steps })).to.have.length(2);
   });
@@ -186,7 +194,12 @@ describe('a product added after the order', () => {
     const shelf = await stock();
     await shop.app.catalogue.takeStock(stakeId, 1);
     await shop.app.afterOrders.reserve({
-      ...{ orderId: before.id, piece: 'thanks-page', variantId: stakeId, quantity: 1, amountMinor: 100, at: now },
+      orderId: before.id,
+      piece: 'thanks-page',
+      variantId: stakeId,
+      quantity: 1,
+      amountMinor: 100,
+      at: now,
     });
 
     const actions: Parameters<typeof actOnOrder>[2][] = [

@@ -396,7 +396,11 @@ describe('carts', () => {
     it('refuse what is too large, of another kind, or none of the product’s', async () => {
       const token = randomUUID();
       const elsewhere = await keepUpload(shop.app, {
-        ...{ cartToken: token, product: 'heron', option: 'artwork', name: 'x', from: 'y' },
+        cartToken: token,
+        product: 'heron',
+        option: 'artwork',
+        name: 'x',
+        from: 'y',
         bytes: await picture(),
       });
 

@@ -7,7 +7,10 @@ import { openTestShop, type TestShop } from '../support/shop';
 
 const percent = (basisPoints: number, category: string, over: object = {}) =>
   offerSchema.parse({
-    ...{ kind: 'percentOff', target: 'lines', basisPoints, combine: { group: 'discounts' } },
+    kind: 'percentOff',
+    target: 'lines',
+    basisPoints,
+    combine: { group: 'discounts' },
     selection: { only: { categories: [category] } },
     ...over,
   });
@@ -27,7 +30,9 @@ describe('offers stored when one of a group stood for a whole order', () => {
       return [id, { ...offer, combine: rest }];
     });
     const document = {
-      ...{ ...lane, version: 2, offers: Object.fromEntries(bare) as unknown },
+      ...lane,
+      version: 2,
+      offers: Object.fromEntries(bare) as unknown,
       margins: { ...lane.margins, ...margins },
     };
     const draft = (await shop.app.lanes.readDraft())!;
@@ -82,8 +87,13 @@ describe('offers stored when one of a group stood for a whole order', () => {
     const offers = {
       off: percent(3000, '', { selection: winder }),
       cap: offerSchema.parse({
-        ...{ kind: 'buyGet', buyQuantity: 1, getQuantity: 1, basisPoints: 10_000, combine: { group: 'discounts' } },
-        ...{ buy: winder, get: { only: { products: ['end-cap'] } } },
+        kind: 'buyGet',
+        buyQuantity: 1,
+        getQuantity: 1,
+        basisPoints: 10_000,
+        combine: { group: 'discounts' },
+        buy: winder,
+        get: { only: { products: ['end-cap'] } },
       }),
     };
     await storeOld(offers, { shop: 0 });

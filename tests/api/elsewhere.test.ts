@@ -143,7 +143,9 @@ describe('carts that come from other sites', () => {
   it('begin no more visits than people would, and type no more codes', async () => {
     const batch = (i: number) =>
       eventBatchSchema.parse({
-        ...{ visit: `forged-visit-${i}`, device: 'phone', source: 'direct' },
+        visit: `forged-visit-${i}`,
+        device: 'phone',
+        source: 'direct',
         events: [{ id: `forged-event-${i}`, at: now, kind: 'page', page: 'front', product: null, piece: null }],
       });
     const visitor = { userAgent: 'Mozilla/5.0 Chrome/140.0', isOwner: false };
@@ -256,7 +258,9 @@ describe('what other sites may ask', () => {
     const token = randomUUID();
     const headers = { 'x-pl-cart': token, 'content-type': 'application/json' };
     const added = await ask('/api/cart', LISTED, {
-      ...{ method: 'POST', headers, body: JSON.stringify({ kind: 'add', product: 'ground-stake' }) },
+      method: 'POST',
+      headers,
+      body: JSON.stringify({ kind: 'add', product: 'ground-stake' }),
     });
     expect(added.status).to.equal(200);
     const sent = await ask('/api/carry', LISTED, { method: 'POST', headers, body: '{"visit":"visit-from-there"}' });

@@ -60,10 +60,15 @@ describe('what a shop stands on', () => {
       less: { kind: 'priceIs', name: 'Less', selection: { only: { products: ['merlin'] } }, unitMinor: 9900 },
     };
     const delivery = {
-      ...{ home: 'DE', by: 'value' as const },
+      home: 'DE',
+      by: 'value' as const,
       zones: {
         'zone-1': {
-          ...{ name: 'Home', position: 0, countries: ['DE'], days: '2', express: { days: '1', extraMinor: 800 } },
+          name: 'Home',
+          position: 0,
+          countries: ['DE'],
+          days: '2',
+          express: { days: '1', extraMinor: 800 },
           steps: [
             { upTo: 1, amountMinor: 100 },
             { upTo: 2, amountMinor: 490 },
@@ -200,12 +205,17 @@ describe('what a shop stands on', () => {
     const changed = await changeZone(shop.app, { to: 'Pacific/Auckland', edit }, accountId);
 
     expect(plan.ok && plan.value).to.deep.equal({
-      ...{ from: 'Europe/Berlin', to: 'Pacific/Auckland', orders: 1 },
+      from: 'Europe/Berlin',
+      to: 'Pacific/Auckland',
+      orders: 1,
       now: { before: '2026-11-30T21:30', after: '2026-12-01T09:30' },
       offers: [
         {
-          ...{ name: 'Ends', edge: 'until', local: '2026-12-25T00:00' },
-          ...{ before: '2026-12-24T23:00:00.000Z', after: '2026-12-24T11:00:00.000Z' },
+          name: 'Ends',
+          edge: 'until',
+          local: '2026-12-25T00:00',
+          before: '2026-12-24T23:00:00.000Z',
+          after: '2026-12-24T11:00:00.000Z',
         },
       ],
     });

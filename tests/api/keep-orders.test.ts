@@ -57,7 +57,11 @@ describe('orders in the studio', () => {
       const product = (await shop.app.catalogue.findProduct(slug))!;
       if (quantity > 0)
         await changeCartOf(shop.app, cartToken, {
-          ...{ kind: 'add', variantId: product.variants[0]!.id, quantity, choices: {}, answers: {} },
+          kind: 'add',
+          variantId: product.variants[0]!.id,
+          quantity,
+          choices: {},
+          answers: {},
         });
     }
     const ordered = await orderNow(shop.app, { cartToken });
@@ -289,9 +293,14 @@ describe('orders in the studio', () => {
     const [row] = Papa.parse<Record<string, string>>(text.trim(), { header: true }).data;
     const units = (minor: number) => (minor / 100).toFixed(2);
     expect(row).to.include({
-      ...{ Discounts: `Ten, off ${units(order.discountMinor)}`, Discount: units(order.discountMinor), Currency: 'EUR' },
-      ...{ Subtotal: units(order.subtotalMinor), Delivery: units(order.deliveryMinor), Tax: units(order.taxMinor) },
-      ...{ Total: units(order.totalMinor), Placed: localTime(order.placedAt, 'Europe/Berlin').replace('T', ' ') },
+      Discounts: `Ten, off ${units(order.discountMinor)}`,
+      Discount: units(order.discountMinor),
+      Currency: 'EUR',
+      Subtotal: units(order.subtotalMinor),
+      Delivery: units(order.deliveryMinor),
+      Tax: units(order.taxMinor),
+      Total: units(order.totalMinor),
+      Placed: localTime(order.placedAt, 'Europe/Berlin').replace('T', ' '),
     });
   });
 

@@ -34,11 +34,18 @@ describe('after an order, for the next', () => {
   const sellAgain = (over: object = {}) =>
     sellWith(shop.app, {
       again: {
-        ...{ name: 'Again', kind: 'percentOff', target: 'lines', basisPoints: 1000 },
+        name: 'Again',
+        kind: 'percentOff',
+        target: 'lines',
+        basisPoints: 1000,
         when: { code: 'AGAIN', isOneTime: true, ...over },
       },
       birthday: {
-        ...{ name: 'Birthday', kind: 'amountOff', target: 'order', amountMinor: 500, when: { birthdayDays: 7 } },
+        name: 'Birthday',
+        kind: 'amountOff',
+        target: 'order',
+        amountMinor: 500,
+        when: { birthdayDays: 7 },
       },
     });
 

@@ -37,7 +37,11 @@ describe('offers in the shop', () => {
   async function cartWith(slug: string, quantity = 1): Promise<string> {
     const token = randomUUID();
     const added = await changeCartOf(shop.app, token, {
-      ...{ kind: 'add', variantId: await idOf(slug), quantity, choices: {}, answers: {} },
+      kind: 'add',
+      variantId: await idOf(slug),
+      quantity,
+      choices: {},
+      answers: {},
     });
     expect(added.ok, JSON.stringify(added)).to.equal(true);
     return token;
@@ -78,7 +82,8 @@ describe('offers in the shop', () => {
     'amount off lines': { kind: 'amountOff', target: 'lines', amountMinor: 133, selection: winders },
     'a price': { kind: 'priceIs', unitMinor: 599, selection: winders },
     'quantity breaks': {
-      ...{ kind: 'quantityBreaks', selection: winders },
+      kind: 'quantityBreaks',
+      selection: winders,
       breaks: [
         { from: 2, basisPoints: 500 },
         { from: 3, basisPoints: 1200 },
@@ -117,8 +122,12 @@ describe('offers in the shop', () => {
     ],
     'free with something else': [
       {
-        ...{ kind: 'buyGet', buy: { only: { categories: ['power'] } }, get: winders },
-        ...{ buyQuantity: 1, getQuantity: 1, basisPoints: 10_000 },
+        kind: 'buyGet',
+        buy: { only: { categories: ['power'] } },
+        get: winders,
+        buyQuantity: 1,
+        getQuantity: 1,
+        basisPoints: 10_000,
       },
       'Free with 1 × Power',
     ],
@@ -173,7 +182,10 @@ describe('offers in the shop', () => {
   it('as an owner begins them, never make a cart dearer than its pages said', async () => {
     const one = { ...beginOffer('percentOff', currencyOf('EUR')), on: true, basisPoints: 2000, selection: winders };
     const other = {
-      ...{ ...beginOffer('amountOff', currencyOf('EUR')), on: true, target: 'lines', amountMinor: 90 },
+      ...beginOffer('amountOff', currencyOf('EUR')),
+      on: true,
+      target: 'lines',
+      amountMinor: 90,
       selection: { only: { products: ['end-cap'] } },
     };
     await sellWith(shop.app, { one, other });
@@ -193,7 +205,9 @@ describe('offers in the shop', () => {
     const product = (await shop.app.catalogue.findProduct('sail-your-own'))!;
     const token = randomUUID();
     await change(token, {
-      ...{ kind: 'add', variantId: product.variants[0]!.id, quantity: 2 },
+      kind: 'add',
+      variantId: product.variants[0]!.id,
+      quantity: 2,
       answers: { name: 'Ada', lettering: 'night', printing: 'one-colour', tail: 'no' },
     });
     const { lines } = await viewCart(shop.app, token);
@@ -322,7 +336,12 @@ describe('offers in the shop', () => {
     expect(order.coupon).to.equal(code);
     expect(order.steps.flatMap((step) => ('coupon' in step ? [step.coupon] : []))).to.deep.equal([]);
     expect(order.lines[0]!.steps).to.deep.include({
-      ...{ code: 'offer', amountMinor: -100, offerId: 'once', name: '', coupon: code, isOfOrder: true },
+      code: 'offer',
+      amountMinor: -100,
+      offerId: 'once',
+      name: '',
+      coupon: code,
+      isOfOrder: true,
     });
     await actOnOrder(shop.app, order.id, { action: 'cancel', restock: true, reason: '' }, 1);
     expect(await shop.app.codes.count('once')).to.deep.equal({ made: 40, used: 0 });
@@ -345,7 +364,9 @@ describe('offers in the shop', () => {
     const answers = await Promise.all(
       tokens.map((cartToken, i) =>
         orderNow(shop.app, {
-          ...{ cartToken, seenTotalMinor: seen[i]!, form: { ...form, email: `buyer${i}@example.com` } },
+          cartToken,
+          seenTotalMinor: seen[i]!,
+          form: { ...form, email: `buyer${i}@example.com` },
         }),
       ),
     );
@@ -497,7 +518,7 @@ describe('the demo’s offers', () => {
       const dayOf = (at: number) => new Date(at).toISOString().slice(0, 10);
       const { tax, severalCodes } = lane.shop;
       return finish(
-        searchBelowFloor({ ...{ goods, offers: offersOf(by), margins, tax, severalCodes, at: Date.now(), dayOf } }),
+        searchBelowFloor({ goods, offers: offersOf(by), margins, tax, severalCodes, at: Date.now(), dayOf }),
       );
     };
     const { worst } = search(Object.keys(lane.offers), 0);

@@ -25,7 +25,9 @@ describe('every amount of an order', () => {
     const winder = (await app.catalogue.findProduct('ground-stake'))!.variants[0]!.sku;
     const offers = {
       break: {
-        ...{ kind: 'quantityBreaks', name: 'Many spars', selection: null },
+        kind: 'quantityBreaks',
+        name: 'Many spars',
+        selection: null,
         breaks: [
           { from: 3, basisPoints: 500 },
           { from: 6, basisPoints: 1200 },
@@ -108,7 +110,10 @@ describe('every amount of an order', () => {
           for (const said of [...labels, ...amounts]) expect(text, `order ${i}, ${name}`).to.include(said);
         }
         const answered = await shopper.postJson('/api/orders', {
-          ...{ key: crypto.randomUUID(), cartVersion: cart.version, form: ORDER_FORM, seenTotalMinor: cart.totalMinor },
+          key: crypto.randomUUID(),
+          cartVersion: cart.version,
+          form: ORDER_FORM,
+          seenTotalMinor: cart.totalMinor,
         });
         return (await answered.json()) as { token: string };
       })();
@@ -122,7 +127,9 @@ describe('every amount of an order', () => {
       const kept = (await showKeptOrder(app, order.id))!.order;
       expect(kept.totalMinor, `order ${i}`).to.equal(cart.totalMinor);
       expect([kept.subtotalMinor, kept.deliveryMinor, kept.taxMinor]).to.deep.equal([
-        ...[cart.subtotalMinor, cart.deliveryMinor ?? 0, cart.taxMinor],
+        cart.subtotalMinor,
+        cart.deliveryMinor ?? 0,
+        cart.taxMinor,
       ]);
       expect(kept.lines.reduce((sum, { totalMinor }) => sum + totalMinor, kept.deliveryMinor as number)).to.equal(
         cart.totalMinor,

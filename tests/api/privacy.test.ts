@@ -46,7 +46,11 @@ describe('what is kept of shoppers', () => {
       [{ visitId: 'visit-1', day: '2026-01-01', device: 'phone', source: 'direct', excluded: null }],
     );
     await shop.app.accounts.insertSignIn('hash', 1, {
-      ...{ key: 'k', beganAt: now, seenAt: now, agent: '', expiresAt: now + DAY_MS },
+      key: 'k',
+      beganAt: now,
+      seenAt: now,
+      agent: '',
+      expiresAt: now + DAY_MS,
     });
     const kept = async () => ({
       typed: await count('SELECT count(*) n FROM carts WHERE checkout IS NOT NULL'),

@@ -51,7 +51,10 @@ describe('prices as they were shown', () => {
       variants: record.variants.map((variant) => ({ ...variant, priceMinor, wasMinor })),
     });
   const percent = (basisPoints: number, over: object = {}) => ({
-    ...{ kind: 'percentOff', target: 'lines', basisPoints, combine: { group: 'discounts', per: 'item' } },
+    kind: 'percentOff',
+    target: 'lines',
+    basisPoints,
+    combine: { group: 'discounts', per: 'item' },
     ...over,
   });
   const iso = (at: number) => new Date(at).toISOString();

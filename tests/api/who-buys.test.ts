@@ -21,7 +21,11 @@ describe('offers that ask who buys', () => {
   after(() => shop.close());
 
   const off = (when: object, over: object = {}) => ({
-    ...{ name: 'Ours', kind: 'amountOff', target: 'order', amountMinor: 200, when },
+    name: 'Ours',
+    kind: 'amountOff',
+    target: 'order',
+    amountMinor: 200,
+    when,
     ...over,
   });
   const cart = async () => {
@@ -115,7 +119,9 @@ describe('offers that ask who buys', () => {
 
       expect(codeOf(refused)).to.equal('buyer-changed');
       expect(refused.ok || refused.problems[0]!.facts).to.deep.equal({
-        ...{ names: 'Ours', before: '€10.80', after: '€12.80' },
+        names: 'Ours',
+        before: '€10.80',
+        after: '€12.80',
       });
       const after = await quote(token, email);
       expect([after.count, after.discountMinor, after.totalMinor]).to.deep.equal([1, 0, before.totalMinor + 200]);

@@ -31,7 +31,9 @@ function each(run: () => unknown): number {
 const times = (a: number, b: number) => `${(a / b).toFixed(1)}×`;
 
 const percent = (basisPoints: number, more: object = {}) => ({
-  ...{ kind: 'percentOff', target: 'lines', basisPoints },
+  kind: 'percentOff',
+  target: 'lines',
+  basisPoints,
   ...more,
 });
 const threeFree = { kind: 'buyGet', buyQuantity: 2, getQuantity: 1, basisPoints: 10_000 };
@@ -202,13 +204,25 @@ function benchBacktest(): void {
   const past = Array.from({ length: 20_000 }, (_, id) => ({
     id,
     lines: Array.from({ length: random.whole(1, 5) }, (_, i) => ({
-      ...{ id: `l${i}`, product: `p${random.whole(1, 50)}`, variant: `v${i}`, categories: [], tags: [] },
-      ...{ quantity: random.whole(1, 3), unitPriceMinor: minor(random.whole(100, 9000)), costMinor: 50 },
+      id: `l${i}`,
+      product: `p${random.whole(1, 50)}`,
+      variant: `v${i}`,
+      categories: [],
+      tags: [],
+      quantity: random.whole(1, 3),
+      unitPriceMinor: minor(random.whole(100, 9000)),
+      costMinor: 50,
     })),
-    ...{ deliveryMinor: 490, deliveryMethod: null },
+    deliveryMinor: 490,
+    deliveryMethod: null,
     circumstances: {
-      ...{ at: Date.UTC(2026, 10, 1), today: '2026-11-01', shopper: 'new' as const, country: 'DE' },
-      ...{ source: null, birthday: null, used: {} },
+      at: Date.UTC(2026, 10, 1),
+      today: '2026-11-01',
+      shopper: 'new' as const,
+      country: 'DE',
+      source: null,
+      birthday: null,
+      used: {},
     },
   }));
   const tax = { basisPoints: 2000, included: true };

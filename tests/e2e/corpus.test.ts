@@ -45,8 +45,12 @@ test('names, pages that are pasted, parameters, messages and referrers are texts
   // Pasted: a page whose product is called like that, with scripts of its own.
   await signIn(page, origin, '/studio/catalogue/import');
   const product = {
-    ...{ '@type': 'Product', name: `Kite ${hostile}`.slice(0, 180), sku: 'RUNS-1', description: hostile },
-    ...{ brand: CORPUS[0], image: [CORPUS[5], 'https://fell.invalid/a.png"onerror="ran(2)'] },
+    '@type': 'Product',
+    name: `Kite ${hostile}`.slice(0, 180),
+    sku: 'RUNS-1',
+    description: hostile,
+    brand: CORPUS[0],
+    image: [CORPUS[5], 'https://fell.invalid/a.png"onerror="ran(2)'],
     offers: { price: 12, priceCurrency: 'EUR' },
   };
   const said = JSON.stringify(product).replaceAll('<', '\\u003c');

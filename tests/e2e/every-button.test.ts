@@ -55,7 +55,10 @@ async function buttons(page: Page, wanted: Button | null = null): Promise<Button
             );
         for (const root of roots) {
           new MutationObserver(count).observe(root, {
-            ...{ subtree: true, childList: true, attributes: true, characterData: true },
+            subtree: true,
+            childList: true,
+            attributes: true,
+            characterData: true,
           });
           root.addEventListener('scroll', count, true);
         }
@@ -109,15 +112,23 @@ test('every button of every screen of the studio can be pressed, and does someth
   const { lane } = await owner.get<{ lane: { pieces: Record<string, { kind: string }> } }>('/api/studio/draft');
   const kinds = new Map(Object.entries(lane.pieces).map(([id, { kind }]) => [kind, id]));
   const paths = [
-    ...['', '/offers', '/suggestions', '/links', '/catalogue', '/orders', '/shop', '/mailbox', '/people', '/revisions'],
-    ...[
-      '/catalogue/categories',
-      '/catalogue/import',
-      '/catalogue/searches',
-      '/catalogue/heron',
-      '/catalogue/sail-your-own/options',
-    ],
-    ...['/stretch/browse', '/stretch/after'],
+    '',
+    '/offers',
+    '/suggestions',
+    '/links',
+    '/catalogue',
+    '/orders',
+    '/shop',
+    '/mailbox',
+    '/people',
+    '/revisions',
+    '/catalogue/categories',
+    '/catalogue/import',
+    '/catalogue/searches',
+    '/catalogue/heron',
+    '/catalogue/sail-your-own/options',
+    '/stretch/browse',
+    '/stretch/after',
     ...[...kinds.values()].map((id) => `/bench/${id}`),
   ]
     .map((path) => `/studio${path}`)

@@ -86,7 +86,8 @@ for (const definition of definitions.filter(({ spots }) => spots !== undefined))
             filters: 'all',
             adds: 'both',
             // Of a thank-you page: everything it offers is there.
-            ...{ offerGoods: { ...NO_GOODS, sku }, couponOffer: 'again' },
+            offerGoods: { ...NO_GOODS, sku },
+            couponOffer: 'again',
             ...(definition.kind === 'thanks-page' && { columns: 'side' }),
           };
           for (const [key, value] of Object.entries(usual)) if (key in it.settings) it.settings[key] = value;
@@ -100,7 +101,10 @@ for (const definition of definitions.filter(({ spots }) => spots !== undefined))
           change(it);
           lane.pieces = { it };
           lane.offers['again'] = offerSchema.parse({
-            ...{ name: 'Again', kind: 'percentOff', target: 'lines', basisPoints: 1000 },
+            name: 'Again',
+            kind: 'percentOff',
+            target: 'lines',
+            basisPoints: 1000,
             when: { code: 'AGAIN', isOneTime: true },
           });
         });

@@ -95,7 +95,10 @@ test('a text says its fallback where a product is gone, loses what could run, an
       body: 'The <pl-fact product="long-gone" fact="name">old one</pl-fact> <script>window.ran = 1</script><img src=x onerror="window.ran = 1"> [here](javascript:alert)',
     };
     lane.pages['odd'] = {
-      ...{ on: true, inFooter: false, formerly: ['old'], title: { en: 'Odd' } },
+      on: true,
+      inFooter: false,
+      formerly: ['old'],
+      title: { en: 'Odd' },
       text: { en: 'Before\n\n<pl-piece name="nowhere"></pl-piece>\n\nAfter' },
     };
   });

@@ -29,11 +29,18 @@ async function publishThanks(server: TestServer, change: (page: Piece) => void):
     for (const [id, { kind }] of Object.entries(lane.pieces)) if (kind === 'thanks-page') delete lane.pieces[id];
     lane.pieces['thanks'] = page;
     lane.offers['again'] = offerSchema.parse({
-      ...{ name: 'Again', kind: 'percentOff', target: 'lines', basisPoints: 1000 },
+      name: 'Again',
+      kind: 'percentOff',
+      target: 'lines',
+      basisPoints: 1000,
       when: { code: 'AGAIN', isOneTime: true },
     });
     lane.offers['birthday'] = offerSchema.parse({
-      ...{ name: 'Birthday', kind: 'amountOff', target: 'order', amountMinor: 500, when: { birthdayDays: 183 } },
+      name: 'Birthday',
+      kind: 'amountOff',
+      target: 'order',
+      amountMinor: 500,
+      when: { birthdayDays: 183 },
     });
   });
 }
@@ -199,13 +206,11 @@ test('every layout works on a phone, without script and from right to left, and 
     await buyer.locator('[data-pl-main]').click();
     await buyer.waitForURL(/\/shop\/checkout/);
     for (const [name, value] of Object.entries({
-      ...{
-        email: `${language}@shop.example`,
-        name: 'Ada Lund',
-        line1: 'Seestraße 1',
-        postcode: '12345',
-        city: 'Windau',
-      },
+      email: `${language}@shop.example`,
+      name: 'Ada Lund',
+      line1: 'Seestraße 1',
+      postcode: '12345',
+      city: 'Windau',
       cardNumber: '5000000000000001',
     }))
       await buyer.locator(`[name=${name}]`).fill(value);

@@ -41,41 +41,79 @@ const SHOPS: readonly Begun[] = [
   {
     what: 'yen, tax on top at two rates, Arabic first, Auckland, 300 products without pictures',
     shop: {
-      ...{ currency: 'JPY', timeZone: 'Pacific/Auckland', locale: 'ar-NZ', languages: ['ar', 'en'] },
+      currency: 'JPY',
+      timeZone: 'Pacific/Auckland',
+      locale: 'ar-NZ',
+      languages: ['ar', 'en'],
       tax: { basisPoints: 1000, included: false, rates: FOOD },
     },
-    ...{ home: 'NZ', postcode: '1010', others: 298, low: ['T1'], deliveryMinor: 500 },
+    home: 'NZ',
+    postcode: '1010',
+    others: 298,
+    low: ['T1'],
+    deliveryMinor: 500,
     goods: [
       ['Reed tea', '1708', 1],
       ['Box kite', '3000', 2],
     ],
     // 8 % of 1,708 is 136.64; 10 % of 6,000 and 500 for delivery is 650.
-    ...{ prices: [1708, 3000], subtotal: 7708, tax: 137 + 650, total: 7708 + 500 + 787, refund: 1708 + 137 },
-    ...{ csv: '8995', decimals: 0 },
+    prices: [1708, 3000],
+    subtotal: 7708,
+    tax: 137 + 650,
+    total: 7708 + 500 + 787,
+    refund: 1708 + 137,
+    csv: '8995',
+    decimals: 0,
   },
   {
     what: 'dinars of three decimals, a tax of nothing, German, one product',
     shop: {
-      ...{ currency: 'KWD', timeZone: 'Europe/Berlin', locale: 'de-DE', languages: ['de'] },
+      currency: 'KWD',
+      timeZone: 'Europe/Berlin',
+      locale: 'de-DE',
+      languages: ['de'],
       tax: { basisPoints: 0, included: true, rates: {} },
     },
-    ...{ home: 'DE', postcode: '12345', others: 0, low: [], deliveryMinor: 1250 },
+    home: 'DE',
+    postcode: '12345',
+    others: 0,
+    low: [],
+    deliveryMinor: 1250,
     goods: [['Lampe', '12.500', 3]],
-    ...{ prices: [12_500], subtotal: 37_500, tax: 0, total: 38_750, refund: 12_500, csv: '38.750', decimals: 3 },
+    prices: [12_500],
+    subtotal: 37_500,
+    tax: 0,
+    total: 38_750,
+    refund: 12_500,
+    csv: '38.750',
+    decimals: 3,
   },
   {
     what: 'euros, tax included',
     shop: {
-      ...{ currency: 'EUR', timeZone: 'Europe/Berlin', locale: 'en-DE', languages: ['en'] },
+      currency: 'EUR',
+      timeZone: 'Europe/Berlin',
+      locale: 'en-DE',
+      languages: ['en'],
       tax: { basisPoints: 1900, included: true, rates: {} },
     },
-    ...{ home: 'DE', postcode: '12345', others: 0, low: [], deliveryMinor: 490 },
+    home: 'DE',
+    postcode: '12345',
+    others: 0,
+    low: [],
+    deliveryMinor: 490,
     goods: [
       ['Winder', '10.00', 2],
       ['Stake', '3.33', 1],
     ],
     // 28.23 × 19 ÷ 119 is 4.507.
-    ...{ prices: [1000, 333], subtotal: 2333, tax: 451, total: 2823, refund: 1000, csv: '28.23', decimals: 2 },
+    prices: [1000, 333],
+    subtotal: 2333,
+    tax: 451,
+    total: 2823,
+    refund: 1000,
+    csv: '28.23',
+    decimals: 2,
   },
 ];
 
@@ -194,7 +232,9 @@ async function setUp(page: Page, origin: string, { shop, home, deliveryMinor }: 
     zones: { here: { ...zone, steps: [{ upTo: null, amountMinor: deliveryMinor }] } },
   };
   const patch = Object.entries({ ...shop, name: 'Reed & Loft', delivery }).map(([key, value]) => ({
-    ...{ op: 'replace', path: `/shop/${key}`, value },
+    op: 'replace',
+    path: `/shop/${key}`,
+    value,
   }));
   await send(page, 'patch', `${origin}/api/studio/draft`, { edit, patch });
 }
@@ -222,8 +262,12 @@ async function sell(
   expect(sumsIn(cart, begun.decimals)).toContain(begun.subtotal);
   await shopper.goto(`${origin}/shop/checkout`);
   for (const [name, value] of Object.entries({
-    ...{ email: 'ada@example.com', name: 'Ada Lund', line1: 'Seestraße 1', postcode: begun.postcode },
-    ...{ city: 'Windau', cardNumber: '5000000000000001' },
+    email: 'ada@example.com',
+    name: 'Ada Lund',
+    line1: 'Seestraße 1',
+    postcode: begun.postcode,
+    city: 'Windau',
+    cardNumber: '5000000000000001',
   }))
     await shopper.locator(`[name=${name}]`).first().fill(value);
   await shopper.locator('[name=city]').first().blur();

@@ -56,13 +56,19 @@ const TABLES: Readonly<Record<string, () => Omit<CostlyRequest, 'name'>>> = {
 
 const BODIES: Readonly<Record<string, Omit<CostlyRequest, 'name'>>> = {
   'a form of 6 MB of empty parts': {
-    ...{ path: '/shop/cart', body: emptyParts(6 * MB, 'b'), type: 'multipart/form-data; boundary=b' },
+    path: '/shop/cart',
+    body: emptyParts(6 * MB, 'b'),
+    type: 'multipart/form-data; boundary=b',
   },
   'a form of 6 MB of empty parts to upload': {
-    ...{ path: '/api/uploads', body: emptyParts(6 * MB, 'b'), type: 'multipart/form-data; boundary=b' },
+    path: '/api/uploads',
+    body: emptyParts(6 * MB, 'b'),
+    type: 'multipart/form-data; boundary=b',
   },
   'empty parts under a quoted boundary': {
-    ...{ path: '/shop/cart', body: emptyParts(5 * MB, 'q q'), type: 'multipart/form-data; boundary="q q"' },
+    path: '/shop/cart',
+    body: emptyParts(5 * MB, 'q q'),
+    type: 'multipart/form-data; boundary="q q"',
   },
   'one part with 6 MB of headings': {
     path: '/shop/cart',

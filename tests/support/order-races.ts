@@ -47,7 +47,11 @@ const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
 
 const CANCEL: OrderAction = { action: 'cancel', restock: true, reason: '' };
 const REFUND: OrderAction = {
-  ...{ action: 'refund', units: [{ line: 0, quantity: 1 }], delivery: false, restock: true, reason: '' },
+  action: 'refund',
+  units: [{ line: 0, quantity: 1 }],
+  delivery: false,
+  restock: true,
+  reason: '',
 };
 
 /** Each begins this many milliseconds after the start; absent: not at all. */
@@ -71,7 +75,10 @@ export async function raceOrder(app: App, ledger: Ledger, presses: Presses): Pro
   const { token } = placed.value;
   const order = (await app.orders.find(token))!;
   const offer: AfterOffer = {
-    ...{ piece: 'thanks', percent: 20, minutes: 30, name: 'After' },
+    piece: 'thanks',
+    percent: 20,
+    minutes: 30,
+    name: 'After',
     goods: { sku: stake!.variants[0]!.sku, quantity: 1, answers: {} },
   };
   const price = (await showAfterOffer(app, order, offer))!.price.totalMinor;

@@ -48,11 +48,17 @@ export async function publishLink(
     piece.on = true;
     piece.where.spot = 'elsewhere';
     Object.assign(piece.settings, {
-      ...{ shape: 'card', leads: 'checkout', goods: { sku: stake.variants[0]!.sku, quantity: 2, code: 'LINKED' } },
+      shape: 'card',
+      leads: 'checkout',
+      goods: { sku: stake.variants[0]!.sku, quantity: 2, code: 'LINKED' },
       ...settings,
     });
     lane.offers['linked'] = offerSchema.parse({
-      ...{ name: 'Linked', kind: 'amountOff', target: 'order', amountMinor: 150, when: { code: 'LINKED' } },
+      name: 'Linked',
+      kind: 'amountOff',
+      target: 'order',
+      amountMinor: 150,
+      when: { code: 'LINKED' },
     });
     more(lane.shop.sites);
   });

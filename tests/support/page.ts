@@ -56,7 +56,10 @@ function complete(window: DOMWindow): void {
     requestAnimationFrame: (work: () => void) => setTimeout(work, 0),
     cancelAnimationFrame: clearTimeout,
     // One clock for the page and for whoever waits for it.
-    ...{ setTimeout, clearTimeout, setInterval, clearInterval },
+    setTimeout,
+    clearTimeout,
+    setInterval,
+    clearInterval,
   });
   for (const root of [window.Document, window.ShadowRoot]) (root.prototype as Document).adoptedStyleSheets = [];
 }

@@ -13,7 +13,9 @@ export interface ShortLine {
 }
 
 export const line = (unit: number, quantity = 1, product = 'a', more: Partial<ShortLine> = {}): ShortLine => ({
-  ...{ unit, quantity, product },
+  unit,
+  quantity,
+  product,
   ...more,
 });
 
@@ -21,8 +23,14 @@ export const line = (unit: number, quantity = 1, product = 'a', more: Partial<Sh
 export function cartInput(lines: readonly ShortLine[], offers: readonly object[], over: object = {}): PricingInput {
   return pricingInputSchema.parse({
     lines: lines.map(({ product = 'a', unit, quantity = 1, options, once, tags, categories, tax }, i) => ({
-      ...{ id: `l${i}`, product, variant: `${product}-1`, quantity, unitMinor: unit },
-      ...{ tags: [...(tags ?? [])], categories: [...(categories ?? [])], taxBasisPoints: tax },
+      id: `l${i}`,
+      product,
+      variant: `${product}-1`,
+      quantity,
+      unitMinor: unit,
+      tags: [...(tags ?? [])],
+      categories: [...(categories ?? [])],
+      taxBasisPoints: tax,
       ...(options !== undefined && { unitOptionsMinor: options }),
       ...(once !== undefined && { onceOptionsMinor: once }),
     })),

@@ -57,7 +57,9 @@ export async function orderOver(
   for (const variantId of variantIds) await change({ kind: 'add', variantId });
   if (note) await change({ kind: 'note', note });
   const placed = await shopper.postJson('/api/orders', {
-    ...{ key: randomUUID(), cartVersion: version, form: { ...ORDER_FORM, ...form } },
+    key: randomUUID(),
+    cartVersion: version,
+    form: { ...ORDER_FORM, ...form },
   });
   const answer = (await placed.json()) as { token?: string };
   if (!answer.token) throw new Error(JSON.stringify(answer));

@@ -49,7 +49,11 @@ describe('the rates stand-in', () => {
   const quote = (over: object = {}) =>
     standInRates().quote({
       language: 'en',
-      ...{ zone: 0, country: 'DE', postcode: '12345', weightGrams: 500, currency: currencyOf('EUR') },
+      zone: 0,
+      country: 'DE',
+      postcode: '12345',
+      weightGrams: 500,
+      currency: currencyOf('EUR'),
       ...over,
     });
   const amounts = async (over: object) => (await quote(over)).map((rate) => rate.amountMinor);

@@ -123,7 +123,9 @@ export function changeCart(cart: Cart, change: CartChange, rulesOf: RulesOf): Re
       const { insteadOf: was, ...kept } = line;
       const insteadOf = placeOf(was, rulesOf(line.variantId), rulesOf(change.variantId));
       const made = {
-        ...{ ...kept, variantId: change.variantId, answers: answers.value },
+        ...kept,
+        variantId: change.variantId,
+        answers: answers.value,
         ...(insteadOf && { insteadOf }),
       };
       const lines = cart.lines.map((other) => (other === line ? made : other));

@@ -32,8 +32,14 @@ export function withCombinations(record: ProductRecord): VariantRecord[] {
   const fresh = missingCombinations(record).map((choices): VariantRecord => {
     const base = [commonSku(record), ...Object.values(choices).map((value) => slugify(value, { strict: true }))];
     return {
-      ...{ id: null, sku: freeSku(base.filter(Boolean).join('-'), taken), choices, stock: 0, picture: null },
-      ...{ priceMinor: first!.priceMinor, wasMinor: null, costMinor: first!.costMinor },
+      id: null,
+      sku: freeSku(base.filter(Boolean).join('-'), taken),
+      choices,
+      stock: 0,
+      picture: null,
+      priceMinor: first!.priceMinor,
+      wasMinor: null,
+      costMinor: first!.costMinor,
       weightGrams: first!.weightGrams,
     };
   });

@@ -64,8 +64,12 @@ export function readFact(attributes: Readonly<Record<string, unknown>>, fallback
   const fact = text('fact');
   if (!Object.hasOwn(FACTS, fact) || text('product') === '') return null;
   return {
-    ...{ product: text('product'), fact: fact as Fact, attribute: text('attribute') },
-    ...{ before: text('before'), after: text('after'), fallback },
+    product: text('product'),
+    fact: fact as Fact,
+    attribute: text('attribute'),
+    before: text('before'),
+    after: text('after'),
+    fallback,
   };
 }
 

@@ -93,7 +93,9 @@ export function* find(baskets: Baskets, { least = LEAST, rate = RATE }: FindOpti
     yield (from / all) * 0.5;
   }
   const candidates = oftenTogether(tally, least).map(({ i, j, both }) => ({
-    ...{ i, j, both },
+    i,
+    j,
+    both,
     p: fisherTail(both, count(i), count(j), all),
   }));
   // Corrected for all pairs there are: those too rare to be shown count as tests that found nothing.
@@ -109,11 +111,16 @@ export function* find(baskets: Baskets, { least = LEAST, rate = RATE }: FindOpti
     const verdict: Verdict =
       p > kept || bySize(pair) > rate ? 'popular' : byWeek(pair) > rate ? 'seasonal' : 'together';
     return {
-      ...{ a: products[frequent[i]!]!, b: products[frequent[j]!]!, both, withA: count(i), withB: count(j) },
+      a: products[frequent[i]!]!,
+      b: products[frequent[j]!]!,
+      both,
+      withA: count(i),
+      withB: count(j),
       support: both / all,
       confidence: both / Math.min(count(i), count(j)),
       lift: (both * all) / (count(i) * count(j)),
-      ...{ p, verdict },
+      p,
+      verdict,
     };
   });
   const triples = findTriples();
@@ -129,7 +136,10 @@ export function* find(baskets: Baskets, { least = LEAST, rate = RATE }: FindOpti
     products: products.length,
     pairs: found.sort((a, b) => a.p - b.p || b.lift - a.lift),
     triples: triples.filter(({ p }) => p <= keptTriples).sort((a, b) => a.p - b.p || b.lift - a.lift),
-    ...{ testedPairs, testedTriples, rate, tooSeldom: products.length - frequent.length },
+    testedPairs,
+    testedTriples,
+    rate,
+    tooSeldom: products.length - frequent.length,
   };
 
   function findTriples(): Triple[] {
@@ -143,7 +153,9 @@ export function* find(baskets: Baskets, { least = LEAST, rate = RATE }: FindOpti
       const name = (of: number) => products[frequent[of]!]!;
       return {
         products: [name(i), name(j), name(k)],
-        ...{ all: together, support: together / all, p },
+        all: together,
+        support: together / all,
+        p,
         confidence: Math.min(...ways.map(([two]) => together / two)),
         lift: (together * all * all) / (count(i) * count(j) * count(k)),
       };

@@ -60,9 +60,14 @@ export function newTally({ starts, items, weeks }: Baskets, place: Int32Array, p
     weekOf[basket] = number;
   }
   return {
-    ...{ place, places: new Uint16Array(items.length), starts: new Int32Array(starts.length) },
+    place,
+    places: new Uint16Array(items.length),
+    starts: new Int32Array(starts.length),
     pairs: new Int32Array(pairAt(0, products)),
-    ...{ sizes: strata(LARGE + 1), weeks: strata(numbers.size), weekOf, rows: rowsOf(products) },
+    sizes: strata(LARGE + 1),
+    weeks: strata(numbers.size),
+    weekOf,
+    rows: rowsOf(products),
   };
 }
 

@@ -171,10 +171,18 @@ function goneFromTexts(lane: Lane, definitions: readonly PieceDefinition[], slug
       : [];
   });
   const pages = Object.entries(lane.pages).map(([page, { text }]) => ({
-    ...{ pieceId: null, page, text: Object.values(text).join('\n'), takesPieces: true, category: null },
+    pieceId: null,
+    page,
+    text: Object.values(text).join('\n'),
+    takesPieces: true,
+    category: null,
   }));
   const categories = Object.values(slugs.categoryTexts ?? {}).map(({ name, text }) => ({
-    ...{ pieceId: null, page: null, text, takesPieces: true, category: name },
+    pieceId: null,
+    page: null,
+    text,
+    takesPieces: true,
+    category: name,
   }));
   return [...rich, ...pages, ...categories].flatMap(({ pieceId, page, text, takesPieces, category }): LintFinding[] => {
     const named = namedIn(text);

@@ -62,12 +62,15 @@ function factsOf({ shop, theme, legal, pages, margins }: Lane, { nameOf, say }: 
     { at: ['theme', 'font'], what: 'Font', text: FONTS[theme.font].label },
     ...Object.entries(pages).flatMap(([slug, page]) => [
       {
-        ...{ at: ['pages', slug, 'on'], what: `Page /${slug}` },
+        at: ['pages', slug, 'on'],
+        what: `Page /${slug}`,
         text: `${page.on ? 'shown' : 'not shown'}, ${page.inFooter ? 'linked at the foot' : 'not linked'}`,
       },
       ...(['title', 'text'] as const).flatMap((key) =>
         Object.entries(page[key]).map(([language, text]) => ({
-          ...{ at: ['pages', slug, key, language], what: `Page /${slug}, ${key} (${language})`, text: say(text) },
+          at: ['pages', slug, key, language],
+          what: `Page /${slug}, ${key} (${language})`,
+          text: say(text),
         })),
       ),
     ]),

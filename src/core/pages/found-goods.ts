@@ -67,7 +67,11 @@ export function goodsRows(
   const choices = [...new Set(kept.flatMap(({ variants }) => variants.flatMap((one) => Object.keys(one.choices))))];
   const rows = kept.flatMap(({ name, text, brand, category, variants }) =>
     variants.map((variant, i) => [
-      ...[i === 0 ? name || variant.name : '', variant.sku, variant.price, variant.was, variant.isSoldOut ? '0' : ''],
+      i === 0 ? name || variant.name : '',
+      variant.sku,
+      variant.price,
+      variant.was,
+      variant.isSoldOut ? '0' : '',
       ...(i === 0 ? [text, brand, category] : ['', '', '']),
       variant.pictures.join(' '),
       ...choices.map((choice) => variant.choices[choice] ?? ''),

@@ -119,8 +119,14 @@ function single(page: ParentNode): FoundGoods[] {
   const { name, sku, price, currency, picture } = readProduct(page);
   if (!name && !sku) return [];
   const variant: FoundVariant = {
-    ...{ name: name?.value ?? '', sku: sku?.value ?? '', price: plainPrice(price?.value ?? ''), was: '' },
-    ...{ currency: currency?.value ?? '', isSoldOut: false, pictures: picture ? [picture.value] : [], choices: {} },
+    name: name?.value ?? '',
+    sku: sku?.value ?? '',
+    price: plainPrice(price?.value ?? ''),
+    was: '',
+    currency: currency?.value ?? '',
+    isSoldOut: false,
+    pictures: picture ? [picture.value] : [],
+    choices: {},
   };
   return [{ name: variant.name, text: '', brand: '', category: '', variants: [variant] }];
 }

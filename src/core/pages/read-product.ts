@@ -45,8 +45,12 @@ function fromMicrodata(page: ParentNode): Partial<Record<ProductField, string>> 
     return element ? valueOf(element) : '';
   };
   return {
-    ...{ name: of('name'), sku: of('sku') || of('mpn'), price: of('price'), currency: of('priceCurrency') },
-    ...{ picture: of('image'), address: of('url') },
+    name: of('name'),
+    sku: of('sku') || of('mpn'),
+    price: of('price'),
+    currency: of('priceCurrency'),
+    picture: of('image'),
+    address: of('url'),
   };
 }
 

@@ -63,7 +63,9 @@ export function* backtest(
   const others = offersOf(rest).filter(({ when }) => when.code === null);
   const always: PricedOffer = {
     ...offer,
-    ...{ id: tested, on: true, limits: { total: null, perShopper: null } },
+    id: tested,
+    on: true,
+    limits: { total: null, perShopper: null },
     when: { ...offer.when, code: null, from: null, until: null },
   };
   const all = [...others, always];
@@ -75,8 +77,12 @@ export function* backtest(
     const price = (by: readonly PricedOffer[]) =>
       priceGoods({
         lines: order.lines,
-        ...{ offers: by, tax, deliveryMinor: minor(order.deliveryMinor), deliveryMethod: order.deliveryMethod },
-        ...{ codes: [], circumstances: order.circumstances },
+        offers: by,
+        tax,
+        deliveryMinor: minor(order.deliveryMinor),
+        deliveryMethod: order.deliveryMethod,
+        codes: [],
+        circumstances: order.circumstances,
       });
     const after = price(all);
     if ((after.taken[tested] ?? 0) > 0) {
@@ -92,7 +98,8 @@ export function* backtest(
           0,
         );
       got.push({
-        ...{ id: order.id, at: order.circumstances.at },
+        id: order.id,
+        at: order.circumstances.at,
         costMinor: before.totalMinor - after.totalMinor,
         goodsMinor: before.subtotalMinor - before.discountMinor,
         marginBefore: margin(before),
@@ -103,7 +110,8 @@ export function* backtest(
   }
   const known = got.filter((one) => one.marginBefore !== null);
   return {
-    ...{ orders: orders.length, got },
+    orders: orders.length,
+    got,
     costMinor: sumOf(got, (one) => one.costMinor),
     marginBeforeMinor: Math.round(sumOf(known, (one) => one.marginBefore!)),
     marginAfterMinor: Math.round(sumOf(known, (one) => one.marginAfter!)),

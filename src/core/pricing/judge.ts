@@ -34,8 +34,15 @@ export const plainCode = (typed: string): string => typed.trim().toLowerCase();
 const PLAIN = Object.fromEntries(
   (
     [
-      ...['off', 'needs-code', 'not-started', 'ended', 'wrong-shopper', 'not-birthday', 'used-up'],
-      ...['wrong-country', 'wrong-source'],
+      'off',
+      'needs-code',
+      'not-started',
+      'ended',
+      'wrong-shopper',
+      'not-birthday',
+      'used-up',
+      'wrong-country',
+      'wrong-source',
     ] as PlainCode[]
   ).map((code) => [code, Object.freeze({ code })]),
 ) as Readonly<Record<PlainCode, Refusal>>;

@@ -150,7 +150,12 @@ export function* searchBelowFloor(input: GuardInput): Generator<number, GuardAns
     for (const { codes, circumstances } of around) {
       const priced = priceGoods({
         lines: lines.map(({ good, quantity }, i) => asLine(good, quantity, String(i))),
-        ...{ offers, tax, deliveryMinor: null, deliveryMethod: null, codes, circumstances },
+        offers,
+        tax,
+        deliveryMinor: null,
+        deliveryMethod: null,
+        codes,
+        circumstances,
       });
       const bringsMinor = priced.lines.reduce(
         (sum, line, i) =>
@@ -191,21 +196,36 @@ export function* searchBelowFloor(input: GuardInput): Generator<number, GuardAns
     yield (done += 1) / steps;
   }
   return {
-    ...{ worst, carts, circumstances: around.length, kinds: kinds.length, caps },
-    ...{ pairsOf: pairs.length, triplesOf: triples.length, unjudged: goods.length - goods.filter(isJudged).length },
+    worst,
+    carts,
+    circumstances: around.length,
+    kinds: kinds.length,
+    caps,
+    pairsOf: pairs.length,
+    triplesOf: triples.length,
+    unjudged: goods.length - goods.filter(isJudged).length,
   };
 }
 
 export function asLine(good: Costed, quantity: number, id = good.sku): PriceableLine {
   const { slug, sku, categories, tags, priceMinor, taxBasisPoints } = good;
   return {
-    ...{ id, product: slug, variant: sku, categories, tags, quantity, unitPriceMinor: minor(priceMinor) },
+    id,
+    product: slug,
+    variant: sku,
+    categories,
+    tags,
+    quantity,
+    unitPriceMinor: minor(priceMinor),
     ...(taxBasisPoints !== null && { taxBasisPoints }),
   };
 }
 
 const goodsIn = ({ slug, sku, categories, tags }: Costed) => ({
-  ...{ product: slug, variant: sku, categories: categories as string[], tags: tags as string[] },
+  product: slug,
+  variant: sku,
+  categories: categories as string[],
+  tags: tags as string[],
 });
 
 /** Goods looked at between two signs of life. */
@@ -220,7 +240,10 @@ function* unlike(
   const first = new Map<string, Costed>();
   for (const [i, good] of goods.entries()) {
     const sign = [
-      ...[good.priceMinor, good.costMinor, good.taxBasisPoints, floorOf(good, margins)],
+      good.priceMinor,
+      good.costMinor,
+      good.taxBasisPoints,
+      floorOf(good, margins),
       ...offers.flatMap((offer) =>
         [...selectionsOf(offer), offer.when.counts].map((selection) => (fits(goodsIn(good), selection) ? 1 : 0)),
       ),

@@ -15,7 +15,11 @@ const text = z.string().max(200);
 const shared = [
   z.object({ code: z.literal('list-price'), amountMinor, quantity: z.number().int(), unitMinor: amountMinor }),
   z.object({
-    ...{ code: z.literal('option'), amountMinor, key: text, label: text, per: z.enum(['unit', 'once']) },
+    code: z.literal('option'),
+    amountMinor,
+    key: text,
+    label: text,
+    per: z.enum(['unit', 'once']),
     eachMinor: amountMinor,
   }),
   z.object({ code: z.literal('floor'), amountMinor }),
@@ -27,7 +31,11 @@ const now = z.discriminatedUnion('code', [
   ...shared,
   z.object({ code: z.literal('gift'), amountMinor, offerId: text, name: text, valueMinor: amountMinor }),
   z.object({
-    ...{ code: z.literal('offer'), amountMinor, offerId: text, name: text, coupon: text.nullable() },
+    code: z.literal('offer'),
+    amountMinor,
+    offerId: text,
+    name: text,
+    coupon: text.nullable(),
     // Not told before offers on the order stood apart.
     isOfOrder: z.boolean().default(false),
   }),

@@ -13,8 +13,15 @@ export interface ThresholdView {
 
 /** Reasons other than the threshold for which an offer does not count at all, and so shows none. */
 const ELSEWHERE: readonly string[] = [
-  ...['off', 'needs-code', 'not-started', 'ended', 'wrong-shopper', 'not-birthday', 'used-up'],
-  ...['wrong-country', 'wrong-source'],
+  'off',
+  'needs-code',
+  'not-started',
+  'ended',
+  'wrong-shopper',
+  'not-birthday',
+  'used-up',
+  'wrong-country',
+  'wrong-source',
 ];
 
 /** From how much on delivery is cheaper for everybody now, as the foot of a page says it; null without such an offer. */

@@ -60,7 +60,10 @@ export function relatedTo(
     )
     .slice(0, most)
     .map(({ product, sharedCategories, sharedTags, sharedAttributes }) => ({
-      ...{ slug: product.slug, sharedCategories, sharedTags, sharedAttributes },
+      slug: product.slug,
+      sharedCategories,
+      sharedTags,
+      sharedAttributes,
     }));
 }
 

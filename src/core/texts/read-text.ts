@@ -10,8 +10,29 @@ import { unified } from 'unified';
 const SCHEMA: typeof defaultSchema = {
   ...defaultSchema,
   tagNames: [
-    ...['p', 'h2', 'h3', 'h4', 'ul', 'ol', 'li', 'strong', 'em', 'del', 'a', 'br', 'hr', 'blockquote'],
-    ...['table', 'thead', 'tbody', 'tr', 'th', 'td', 'code', 'pl-fact', 'pl-piece'],
+    'p',
+    'h2',
+    'h3',
+    'h4',
+    'ul',
+    'ol',
+    'li',
+    'strong',
+    'em',
+    'del',
+    'a',
+    'br',
+    'hr',
+    'blockquote',
+    'table',
+    'thead',
+    'tbody',
+    'tr',
+    'th',
+    'td',
+    'code',
+    'pl-fact',
+    'pl-piece',
   ],
   attributes: {
     a: ['href', 'title'],
@@ -40,7 +61,9 @@ export function plainTree(text: string): Root {
   return {
     type: 'root',
     children: paragraphs.map((value) => ({
-      ...{ type: 'element', tagName: 'p', properties: {} },
+      type: 'element',
+      tagName: 'p',
+      properties: {},
       children: [{ type: 'text', value }],
     })),
   };

@@ -146,8 +146,23 @@ export function accountRepository(db: Database) {
   }
 
   return {
-    ...{ findByEmail, list, count, insert, setPassword, remove },
-    ...{ insertSignIn, findSignedIn, noteSeen, deleteSignIn, listSessions, endSession, endSessions },
-    ...{ keepEntryLink, findEntryLink, takeEntryLink, listInvites, dropInvite },
+    findByEmail,
+    list,
+    count,
+    insert,
+    setPassword,
+    remove,
+    insertSignIn,
+    findSignedIn,
+    noteSeen,
+    deleteSignIn,
+    listSessions,
+    endSession,
+    endSessions,
+    keepEntryLink,
+    findEntryLink,
+    takeEntryLink,
+    listInvites,
+    dropInvite,
   };
 }

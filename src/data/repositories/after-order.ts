@@ -108,7 +108,15 @@ export function afterOrders(db: Database) {
   }
 
   return {
-    ...{ readAddition, reserve, settle, listReserved },
-    ...{ findGiven, give, endGiven, birthdayOf, keepBirthday, forgetBirthday },
+    readAddition,
+    reserve,
+    settle,
+    listReserved,
+    findGiven,
+    give,
+    endGiven,
+    birthdayOf,
+    keepBirthday,
+    forgetBirthday,
   };
 }

@@ -36,7 +36,9 @@ export function cartRepository(db: Database) {
     if (!row) return NEW_CART;
     const { version, codes, country, postcode, note, source, judgedFor } = row;
     return {
-      ...{ version, source, judgedFor },
+      version,
+      source,
+      judgedFor,
       codes: JSON.parse(codes) as string[],
       destination: country ? { country, postcode: postcode ?? '' } : null,
       note,
@@ -64,9 +66,16 @@ export function cartRepository(db: Database) {
          postcode = $postcode, note = $note, lines = $lines, removed = $removed, change_ids = $changeIds
          WHERE version = $version`,
       {
-        ...{ token, now, codes: JSON.stringify(codes), note, version: before.version },
-        ...{ country: destination?.country ?? null, postcode: destination?.postcode ?? null },
-        ...{ lines: JSON.stringify(lines), removed: JSON.stringify(removed), changeIds: JSON.stringify(changeIds) },
+        token,
+        now,
+        codes: JSON.stringify(codes),
+        note,
+        version: before.version,
+        country: destination?.country ?? null,
+        postcode: destination?.postcode ?? null,
+        lines: JSON.stringify(lines),
+        removed: JSON.stringify(removed),
+        changeIds: JSON.stringify(changeIds),
       },
     );
     return written === 1;

@@ -155,8 +155,12 @@ export function catalogueListings(db: Database) {
            AND ($inStockOnly = 0 OR s.quantity IS NULL OR s.quantity > 0)
          ORDER BY hits.place, v.position, v.id LIMIT $limit`,
       {
-        ...{ ...params, ...ranksFor(query), products, limit },
-        ...{ axes: JSON.stringify(axes), inStockOnly: query.inStockOnly ? 1 : 0 },
+        ...params,
+        ...ranksFor(query),
+        products,
+        limit,
+        axes: JSON.stringify(axes),
+        inStockOnly: query.inStockOnly ? 1 : 0,
       },
     );
     return rows.map(({ isOpen, choices, categories, attributes, ...row }) => {

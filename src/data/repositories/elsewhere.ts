@@ -37,7 +37,10 @@ export function elsewhere(db: Database) {
       await db.run(
         'INSERT INTO carried_carts (code, cart_token, visit, until) VALUES ($code, $cartToken, $visit, $until)',
         {
-          ...{ code, cartToken, visit, until },
+          code,
+          cartToken,
+          visit,
+          until,
         },
       );
     });

@@ -129,7 +129,16 @@ export function groundRepository(db: Database) {
   }
 
   return {
-    ...{ summarisePrices, listLost, countOrders, listOptions, writeOptions, convertCatalogue, noteCurrency },
-    ...{ listCurrencyChanges, readSpan, moveToDays, countMoved },
+    summarisePrices,
+    listLost,
+    countOrders,
+    listOptions,
+    writeOptions,
+    convertCatalogue,
+    noteCurrency,
+    listCurrencyChanges,
+    readSpan,
+    moveToDays,
+    countMoved,
   };
 }

@@ -185,10 +185,16 @@ export function orderKeeping(db: Database) {
       `INSERT INTO refunds (order_id, key, state, at, account_id, amount_minor, sum_minor, units, delivery, restocked, reason)
        VALUES ($orderId, $key, 'asked', $at, $accountId, $amountMinor, $sumMinor, $units, $delivery, $restocked, $reason)`,
       {
-        ...{ orderId, accountId, key: refund.key, at: refund.at, amountMinor: refund.amountMinor },
+        orderId,
+        accountId,
+        key: refund.key,
+        at: refund.at,
+        amountMinor: refund.amountMinor,
         sumMinor: refund.sumMinor,
-        ...{ units: JSON.stringify(refund.units), reason: refund.reason },
-        ...{ delivery: refund.delivery ? 1 : 0, restocked: refund.restocked ? 1 : 0 },
+        units: JSON.stringify(refund.units),
+        reason: refund.reason,
+        delivery: refund.delivery ? 1 : 0,
+        restocked: refund.restocked ? 1 : 0,
       },
     );
   }
@@ -237,7 +243,9 @@ export function orderKeeping(db: Database) {
 
   async function endReturn(id: number, { cameAt, restocked }: { cameAt: number; restocked: boolean }): Promise<void> {
     await db.run('UPDATE returns SET came_at = $cameAt, restocked = $restocked WHERE id = $id', {
-      ...{ id, cameAt, restocked: restocked ? 1 : 0 },
+      id,
+      cameAt,
+      restocked: restocked ? 1 : 0,
     });
   }
 

@@ -133,7 +133,9 @@ export function visitRepository(db: Database) {
   ): Promise<void> {
     const { id, visitId, at, kind, product = null, piece = null } = event;
     await db.run('UPDATE visits SET depth = max(depth, $depth), last_at = max(last_at, $at) WHERE id = $visitId', {
-      ...{ visitId, at, depth: depthOf(kind) },
+      visitId,
+      at,
+      depth: depthOf(kind),
     });
     await db.run(
       'INSERT OR IGNORE INTO events (id, visit_id, at, kind, product, piece) VALUES ($id, $visitId, $at, $kind, $product, $piece)',
@@ -144,7 +146,9 @@ export function visitRepository(db: Database) {
   /** A piece was used in a visit that may only be heard of in a moment; one that never is counts for nothing. */
   async function notePiece(visitId: string, piece: string, day: string): Promise<void> {
     await db.run('INSERT OR IGNORE INTO visit_pieces (visit_id, piece_id, day) VALUES ($visitId, $piece, $day)', {
-      ...{ visitId, piece, day },
+      visitId,
+      piece,
+      day,
     });
   }
 

@@ -28,7 +28,10 @@ export const POST: APIRoute = async ({ locals, cookies, request, url, clientAddr
   const { app } = locals;
   const placed = await placeOrder(app, {
     ...body.value,
-    ...{ cartToken: token, visitId: visit, language, from: clientAddress },
+    cartToken: token,
+    visitId: visit,
+    language,
+    from: clientAddress,
   });
   // Whoever holds the cart placed the order made of it.
   const ordered = placed.ok ? placed.value.token : orderedAlready(placed.problems);

@@ -132,7 +132,10 @@ function Part({
         <Later
           load={() => import('~/runtime/cart/suggestions')}
           with={{
-            ...{ host, money, words, near: [line.slug] },
+            host,
+            money,
+            words,
+            near: [line.slug],
             most: Math.min(settings.suggestionCount, suggestionsThatFit(settings.size)),
           }}
         />

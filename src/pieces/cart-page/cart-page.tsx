@@ -82,7 +82,10 @@ function Part({ name, shown, piece }: Omit<Props, 'device'> & { name: PartKey })
           load={() => import('~/runtime/cart/suggestions')}
           html={shown.suggested?.html ?? ''}
           with={{
-            ...{ host: shown.host, money: shown.money, words, most: settings.suggestionCount },
+            host: shown.host,
+            money: shown.money,
+            words,
+            most: settings.suggestionCount,
             near: shown.cart.lines.map((line) => line.slug),
             first: shown.suggested?.cards ?? [],
           }}

@@ -178,7 +178,11 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
           </section>
         )}
         <ComparePanel
-          {...{ products, piece, host, said, added }}
+          products={products}
+          piece={piece}
+          host={host}
+          said={said}
+          added={added}
           onRemove={(slug) => {
             if (sample) sample = sample.filter((other) => other !== slug);
             else collected = collected.filter((other) => other !== slug);

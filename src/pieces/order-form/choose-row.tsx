@@ -37,7 +37,12 @@ export function chooseRow(place: HTMLElement, asked: Asked): ChooseRow {
   void host.products.fetch(row.slug).then((product) => {
     if (isGone || !product) return;
     options = mountOptions({
-      ...{ container, slug: row.slug, options: product.options, answers, uploads: {}, host },
+      container,
+      slug: row.slug,
+      options: product.options,
+      answers,
+      uploads: {},
+      host,
       onChange: (state) => onAnswer(state.answers),
     });
     draw();
@@ -48,7 +53,10 @@ export function chooseRow(place: HTMLElement, asked: Asked): ChooseRow {
     if (!options || options.complain()) return;
     const { answers: given } = options.state;
     const answer = await host.cart.change({
-      ...{ kind: 'add', variantId: row.variantId, quantity: quantity(), answers: given },
+      kind: 'add',
+      variantId: row.variantId,
+      quantity: quantity(),
+      answers: given,
     });
     if (isGone) return;
     if (answer.ok) {

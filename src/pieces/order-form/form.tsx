@@ -59,7 +59,9 @@ export function OrderForm({
       <input type="hidden" name="kind" value="add-many" />
       <input type="hidden" name="return" value={path} />
       {settings.whole === 'nothing' && <input type="hidden" name="whole" value="1" />}
-      {!isEmpty && (settings.search || ticks || filters.length > 0) && <Tools {...{ piece, filters, ticks }} />}
+      {!isEmpty && (settings.search || ticks || filters.length > 0) && (
+        <Tools piece={piece} filters={filters} ticks={ticks} />
+      )}
       {/* Rows are grids of their own, so that those out of sight need not be laid out; what they are is said by hand. */}
       <table role="table" hidden={isEmpty} style={`--columns:${tracksOf(columns, { piece, rows, money })}`}>
         <thead role="rowgroup">
@@ -73,7 +75,7 @@ export function OrderForm({
                 data-part={column.part}
                 data-align={alignOf(settings.columns[column.part])}
               >
-                <Heading {...{ column }} sorts={settings.sorts && column.part !== 'picture'} />
+                <Heading column={column} sorts={settings.sorts && column.part !== 'picture'} />
               </th>
             ))}
             {buttons && <td role="cell" />}
@@ -81,7 +83,15 @@ export function OrderForm({
         </thead>
         <tbody role="rowgroup">
           {drawn.map((row) => (
-            <Row key={row.variantId} {...{ row, columns, piece, money, link, language }} />
+            <Row
+              key={row.variantId}
+              row={row}
+              columns={columns}
+              piece={piece}
+              money={money}
+              link={link}
+              language={language}
+            />
           ))}
         </tbody>
       </table>
@@ -92,7 +102,7 @@ export function OrderForm({
       />
       {pages > 1 && (
         <div data-without-script>
-          <Pages {...{ page, pages, href: place.href, words: pagesWords }} />
+          <Pages page={page} pages={pages} href={place.href} words={pagesWords} />
         </div>
       )}
       <p class="order-none" data-word="none" hidden>

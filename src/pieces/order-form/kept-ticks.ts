@@ -23,7 +23,12 @@ export function keptTicks(pieceId: string): KeptTicks {
         return (Array.isArray(kept) ? kept : [])
           .filter(isKept)
           .map(([variantId, quantity, slug, title, priceMinor]) => ({
-            ...{ variantId, quantity, slug, title, priceMinor, problem: null },
+            variantId,
+            quantity,
+            slug,
+            title,
+            priceMinor,
+            problem: null,
           }));
       } catch {
         // Nothing may be kept, or it was damaged: the form begins empty.

@@ -33,8 +33,8 @@ export function unpackRows(text: string): FormRow[] {
   return (JSON.parse(text) as PackedRow[]).map(
     // prettier-ignore
     ([variantId, slug, name, choices, sku, shortText, priceMinor, stock, isOpen, picture, categories, stars, axes, attributes]) => ({
-      ...{ variantId, slug, name, choices, sku, shortText, priceMinor, stock, isOpen, picture },
-      ...{ categories, stars, axes, attributes },
+      variantId, slug, name, choices, sku, shortText, priceMinor, stock, isOpen, picture,
+      categories, stars, axes, attributes,
     }),
   );
 }

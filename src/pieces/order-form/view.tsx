@@ -84,8 +84,12 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
     /** What is ticked, of this page and of others. */
     const ticked = (): TickedElsewhere[] => [
       ...chosenRows().map((row) => ({
-        ...{ variantId: row.variantId, slug: row.slug, title: titleOf(row), priceMinor: row.priceMinor },
-        ...{ quantity: quantityOf(row), problem: null },
+        variantId: row.variantId,
+        slug: row.slug,
+        title: titleOf(row),
+        priceMinor: row.priceMinor,
+        quantity: quantityOf(row),
+        problem: null,
       })),
       ...elsewhere.values(),
     ];
@@ -139,7 +143,11 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
           // Another one may have been opened meanwhile.
           if (row !== open || !element.isConnected || mounted) return;
           mounted = chooseRow(element, {
-            ...{ row, host, piece, quantity: () => quantityOf(row), answers: answers.get(row.variantId) ?? {} },
+            row,
+            host,
+            piece,
+            quantity: () => quantityOf(row),
+            answers: answers.get(row.variantId) ?? {},
             onAnswer: (given) => answers.set(row.variantId, given),
             onQuantity: (quantity) => put(row, { quantity }),
             onAdded(said) {
@@ -205,7 +213,12 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
         shown.map((row, i) => (
           <Row
             key={row.variantId}
-            {...{ row, columns, piece, money, link, language }}
+            row={row}
+            columns={columns}
+            piece={piece}
+            money={money}
+            link={link}
+            language={language}
             {...(long && { index: indexes[i]!, elementRef: long.measure })}
             state={stateOf(row)}
             hasPicture={pictureOf(row)}
@@ -306,7 +319,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
       if (place) {
         const away = [...elsewhere.values()];
         place.hidden = away.length === 0;
-        render(<Elsewhere {...{ piece, rows: away, money, language: host.language }} />, place);
+        render(<Elsewhere piece={piece} rows={away} money={money} language={host.language} />, place);
       }
       kept.write(chosen);
     }

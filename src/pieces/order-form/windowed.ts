@@ -26,8 +26,13 @@ export function windowed(
   onChange: () => void,
 ): Windowed {
   const options = (count: number) => ({
-    ...{ count, overscan: OVERSCAN, estimateSize: () => ROW_PX, getScrollElement: () => window },
-    ...{ observeElementRect: observeWindowRect, observeElementOffset: observeWindowOffset, scrollToFn: windowScroll },
+    count,
+    overscan: OVERSCAN,
+    estimateSize: () => ROW_PX,
+    getScrollElement: () => window,
+    observeElementRect: observeWindowRect,
+    observeElementOffset: observeWindowOffset,
+    scrollToFn: windowScroll,
     getItemKey: keyOf,
     scrollMargin: Math.round(list.getBoundingClientRect().top + scrollY),
     initialRect: { width: innerWidth, height: innerHeight },

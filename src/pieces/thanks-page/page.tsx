@@ -74,7 +74,9 @@ export function ThanksPage({ piece, facts, say, language, isShaped }: Props): VN
   const keys = piece.parts.map(({ key }) => key);
   const at = keys.indexOf('side');
   const [main, side] = at < 0 || columns === 'one' ? [keys, []] : [keys.slice(0, at), keys.slice(at + 1)];
-  const part = (key: string) => <Part key={key} {...{ part: key, piece, facts, say, language, isShaped }} />;
+  const part = (key: string) => (
+    <Part key={key} part={key} piece={piece} facts={facts} say={say} language={language} isShaped={isShaped} />
+  );
   return (
     <div class="thanks" data-columns={side.length > 0 ? columns : 'one'} data-set={columns} data-width={width}>
       {facts.said !== null && (
@@ -155,7 +157,7 @@ function draw({ part, piece, facts, say, language, isShaped }: PartProps): VNode
           </p>
         </Box>
       ) : facts.offer === null ? null : (
-        <TimedOffer offer={facts.offer} action={facts.action} {...{ piece, language, isShaped }} />
+        <TimedOffer offer={facts.offer} action={facts.action} piece={piece} language={language} isShaped={isShaped} />
       );
     case 'downloads':
       return facts.downloads.length === 0 ? null : (
@@ -241,7 +243,7 @@ function draw({ part, piece, facts, say, language, isShaped }: PartProps): VNode
         </Box>
       );
     case 'birthday':
-      return facts.months === null ? null : <Birthday {...{ facts, words, say, months: facts.months }} />;
+      return facts.months === null ? null : <Birthday facts={facts} words={words} say={say} months={facts.months} />;
     case 'share':
       return facts.mail === null ? null : (
         <Box part="share">

@@ -98,7 +98,10 @@ export async function beginSession(
   const secret = randomBytes(32).toString('base64url');
   const now = app.now();
   await app.accounts.insertSignIn(hashSecret(secret), account.id, {
-    ...{ key: randomBytes(8).toString('hex'), beganAt: now, seenAt: now, agent: agent.slice(0, 300) },
+    key: randomBytes(8).toString('hex'),
+    beganAt: now,
+    seenAt: now,
+    agent: agent.slice(0, 300),
     expiresAt: now + SIGN_IN_DAYS * 86_400_000,
   });
   await app.audit.write({ at: now, accountId: account.id, action: 'sign-in', facts: {} });

@@ -46,12 +46,18 @@ export function cartRules(
     for (const option of options)
       if (option.kind === 'addOn' && option.product)
         rules.set(option.product.variantId, {
-          ...{ name: option.product.name, product: '', better: null, stock: option.product.stock },
+          name: option.product.name,
+          product: '',
+          better: null,
+          stock: option.product.stock,
           judge: plain,
         });
   for (const [id, { name, slug, better, choices, stock, options }] of facts)
     rules.set(id, {
-      ...{ name: variantName({ name, choices }), product: slug, better, stock },
+      name: variantName({ name, choices }),
+      product: slug,
+      better,
+      stock,
       judge: (answers) => {
         const found = evaluateOptions(options, answers, today);
         return found.problems.length > 0
@@ -80,7 +86,10 @@ export function priceableOf(
 
 /** A variant as the rules of offers know it. */
 export const goodsIn = ({ slug, sku, categories, tags }: VariantFacts) => ({
-  ...{ product: slug, variant: sku, categories: [...categories], tags: [...tags] },
+  product: slug,
+  variant: sku,
+  categories: [...categories],
+  tags: [...tags],
 });
 
 /** So many of a variant with nothing chosen, as the rules of prices know a line. */

@@ -96,7 +96,9 @@ async function hintsNow(
     ...(offer && lacking
       ? [
           {
-            ...{ kind: 'more' as const, name: offer.name, missingMinor: lacking.missingMinor },
+            kind: 'more' as const,
+            name: offer.name,
+            missingMinor: lacking.missingMinor,
             thresholdMinor: lacking.thresholdMinor,
           },
         ]

@@ -84,7 +84,12 @@ function quoteOf(
   ];
   const { lines } = priceGoods({
     lines: [taxed(live.lane.shop, facts, priceableOf(facts, 'quoted', quantity, { effects }))],
-    ...{ offers, tax: live.lane.shop.tax, deliveryMinor: null, deliveryMethod: null, codes, circumstances },
+    offers,
+    tax: live.lane.shop.tax,
+    deliveryMinor: null,
+    deliveryMethod: null,
+    codes,
+    circumstances,
   });
   return lines[0]!;
 }

@@ -82,7 +82,8 @@ export async function quoteCheckout(
     ways: rates.map((way) => ({
       ...way,
       amountMinor: priceCartGoods(live, codes, bare.goods, circumstances, {
-        ...{ amountMinor: way.amountMinor, method: way.key },
+        amountMinor: way.amountMinor,
+        method: way.key,
       }).deliveryMinor!,
     })),
     chosen: rate?.key ?? null,

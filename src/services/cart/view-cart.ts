@@ -83,7 +83,12 @@ export async function viewStored(
     version: cart.version ?? 0,
     lines: goods.map((good, i) => viewLine(good, priced.lines[i]!, nameOf, { lane: live.lane, language, rename })),
     gifts: gifts.map(({ offerId, offer, facts: { name, choices, picture }, quantity, valueMinor, isGone }) => ({
-      ...{ offerId, offer, name, choices: Object.values(choices).join(', '), picture, quantity },
+      offerId,
+      offer,
+      name,
+      choices: Object.values(choices).join(', '),
+      picture,
+      quantity,
       valueMinor: minor(valueMinor * quantity),
       gone: isGone ? rename(wordProblem({ code: 'gift-gone', facts: { name } }, language)) : null,
     })),
@@ -92,7 +97,9 @@ export async function viewStored(
     subtotalMinor: priced.subtotalMinor,
     discountMinor: priced.discountMinor,
     discounts: discountsOf(priced.lines).map((discount) => ({
-      ...{ offerId: discount.offerId, label: discountName(discount), amountMinor: discount.amountMinor },
+      offerId: discount.offerId,
+      label: discountName(discount),
+      amountMinor: discount.amountMinor,
     })),
     deliveryMinor: priced.deliveryMinor,
     taxMinor: priced.taxMinor,
@@ -174,7 +181,10 @@ export function wordCode(
   const { language, rename, isEmpty, isBuyerKnown } = of;
   const offers = offersOf(lane.offers);
   const problem = codeProblem(code, {
-    ...{ offers, isEmpty, isBuyerKnown, offer: offers.find(({ id }) => id === code.offerId) },
+    offers,
+    isEmpty,
+    isBuyerKnown,
+    offer: offers.find(({ id }) => id === code.offerId),
     money: (amount) => formatMoney(amount, currency, localeFor(lane.shop, language)),
   });
   return problem && rename(wordProblem(problem, language));

@@ -34,7 +34,9 @@ export async function arrangeCategory(
   await app.db.inTransaction(async () => {
     await app.catalogue.writePlaces(category, slugs);
     await app.audit.write({
-      ...{ at: app.now(), accountId, action: 'arrange-category' },
+      at: app.now(),
+      accountId,
+      action: 'arrange-category',
       facts: { category, products: slugs.length },
     });
   });

@@ -24,13 +24,11 @@ export const decideSchema = z.strictObject({
   pairs: z
     .array(
       z.strictObject({
-        ...{
-          a: slug,
-          b: slug,
-          both: z.number().int().min(0),
-          baskets: z.number().int().min(0),
-          lift: z.number().min(0),
-        },
+        a: slug,
+        b: slug,
+        both: z.number().int().min(0),
+        baskets: z.number().int().min(0),
+        lift: z.number().min(0),
       }),
     )
     .min(1)

@@ -121,7 +121,11 @@ async function changesOf(app: App, plan: ImportPlan): Promise<ImportChange[]> {
     // A product is told once, with its first variant. A weight of nothing is none.
     const after: Partial<Record<keyof KnownFacts, string | number | null>> = {
       ...(isFirst && { name, brand, shortText, fullText }),
-      ...{ priceMinor, wasMinor, costMinor, stock, weightGrams: weightGrams || null },
+      priceMinor,
+      wasMinor,
+      costMinor,
+      stock,
+      weightGrams: weightGrams || null,
     };
     return Object.entries(after).flatMap(([key, to]): ImportChange[] => {
       const field = key as keyof KnownFacts;
@@ -134,8 +138,12 @@ async function changesOf(app: App, plan: ImportPlan): Promise<ImportChange[]> {
 async function prepare(app: App, bytes: Uint8Array, options: ImportOptions): Promise<Result<Prepared>> {
   const { currency, lane } = await liveLane(app);
   const understood = await app.reading.read({
-    ...{ kind: 'catalogue', bytes, columns: options.columns ?? null, exponent: currency.exponent },
-    ...{ mark: options.decimalMark === 'found' ? null : options.decimalMark, known: await app.imports.knownSkus() },
+    kind: 'catalogue',
+    bytes,
+    columns: options.columns ?? null,
+    exponent: currency.exponent,
+    mark: options.decimalMark === 'found' ? null : options.decimalMark,
+    known: await app.imports.knownSkus(),
   });
   if (!understood.ok) return understood;
   const { missing, unclear, plan } = understood.value;
@@ -151,7 +159,8 @@ async function prepare(app: App, bytes: Uint8Array, options: ImportOptions): Pro
 function toPreview({ table, columns, left, plan }: CatalogueRead, problems: readonly Problem[]): ImportPreview {
   return {
     ...table,
-    ...{ columns, left },
+    columns,
+    left,
     columnProblems: problems.map((problem) => wordProblem(problem)),
     counts: {
       productsCreated: plan?.productsCreated ?? 0,

@@ -57,7 +57,9 @@ export async function keepSynonym(
     if (others.length > 0) await app.catalogue.writeSynonyms([[plain[0]!, others]]);
     else await app.catalogue.removeSynonym(plain[0]!);
     await app.audit.write({
-      ...{ at: app.now(), accountId, action: 'keep-synonym' },
+      at: app.now(),
+      accountId,
+      action: 'keep-synonym',
       facts: { term: plain[0], means: others },
     });
   });

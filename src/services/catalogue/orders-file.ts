@@ -54,10 +54,15 @@ export async function previewOrders(
     .filter((field) => !columns.includes(field))
     .map((field) => wordProblem({ code: 'csv-no-column', facts: { field: ORDER_FIELDS[field].label } }));
   return ok({
-    ...{ headings: table.headings, columns, missing, rows: table.rows },
+    headings: table.headings,
+    columns,
+    missing,
+    rows: table.rows,
     sample: table.sample.map((cells) => cells.map((cell) => cell.slice(0, 200))),
-    ...{ orders: read?.orders ?? 0, hasDays: read?.hasDays ?? false },
-    ...{ unknown: read?.unknown.slice(0, TOLD) ?? [], unknownCount: read?.unknown.length ?? 0 },
+    orders: read?.orders ?? 0,
+    hasDays: read?.hasDays ?? false,
+    unknown: read?.unknown.slice(0, TOLD) ?? [],
+    unknownCount: read?.unknown.length ?? 0,
     problems: (read?.problems ?? [])
       .slice(0, TOLD)
       .map(({ row, code, value }) => ({ row, message: wordProblem({ code, facts: { value } }) })),

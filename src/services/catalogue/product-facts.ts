@@ -12,7 +12,13 @@ export async function loadFacts(app: App, slugs: readonly string[]): Promise<Rea
       const { slug, name, shortText, fromMinor, toMinor, wasMinor, picture, rating } = card;
       const own = extras.get(card.id);
       const source: FactSource = {
-        ...{ slug, name, shortText, fromMinor, toMinor, wasMinor, picture },
+        slug,
+        name,
+        shortText,
+        fromMinor,
+        toMinor,
+        wasMinor,
+        picture,
         stars: rating?.stars ?? null,
         stock: own?.stock ?? null,
         attributes: own?.attributes ?? [],

@@ -88,8 +88,13 @@ export async function suggestNear(
   { language, explains = false }: { readonly language: string; readonly explains?: boolean },
 ): Promise<SuggestedCard[]> {
   const cards = await suggestBy(app, {
-    ...{ near, cartToken, most, explains },
-    ...{ picks: true, fills: ['near'], never: '' },
+    near,
+    cartToken,
+    most,
+    explains,
+    picks: true,
+    fills: ['near'],
+    never: '',
   });
   const note = netNote((await liveLane(app)).lane, language);
   return note === null ? cards : cards.map((card) => ({ ...card, priceNote: note }));

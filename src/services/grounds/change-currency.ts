@@ -31,10 +31,16 @@ export async function planCurrency(app: App, { to, rate }: CurrencyWish): Promis
   if (lost.length > 0) return fail('rate', 'currency-lost', { names: new Intl.ListFormat('en').format(lost) });
   if (convertSum(prices.mostMinor, change) > MOST_MINOR) return fail('rate', 'currency-large');
   return ok({
-    ...{ from: shop.currency, to, products: prices.products, offers: Object.keys(offers).length, orders },
+    from: shop.currency,
+    to,
+    products: prices.products,
+    offers: Object.keys(offers).length,
+    orders,
     zones: shop.delivery.by === 'carrier' ? 0 : Object.keys(shop.delivery.zones).length,
     examples: prices.examples.map(({ name, priceMinor }) => ({
-      ...{ name, fromMinor: priceMinor, toMinor: convertSum(priceMinor, change) },
+      name,
+      fromMinor: priceMinor,
+      toMinor: convertSum(priceMinor, change),
     })),
   });
 }

@@ -23,7 +23,9 @@ export async function planZone(app: App, { to }: ZoneWish): Promise<Result<ZoneP
   if (from === to) return fail('to', 'zone-same');
   const now = app.now();
   return ok({
-    ...{ from, to, now: { before: localTime(now, from), after: localTime(now, to) } },
+    from,
+    to,
+    now: { before: localTime(now, from), after: localTime(now, to) },
     orders: await app.grounds.countMoved(await spansOf(app, to)),
     offers: Object.values(shown.offers).flatMap(({ name, when }) =>
       (['from', 'until'] as const).flatMap((edge) => {

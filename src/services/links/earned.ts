@@ -64,7 +64,8 @@ export async function showBlocks(app: App): Promise<Record<string, EarnedBlock[]
         const sum = (of: (row: (typeof own)[number]) => number) => ofPart.reduce((total, row) => total + of(row), 0);
         return {
           part,
-          ...{ seen: sum(({ seen }) => seen), used: sum(({ used }) => used) },
+          seen: sum(({ seen }) => seen),
+          used: sum(({ used }) => used),
           days: byPiece(ofPart, days, false)[page]!,
         };
       });

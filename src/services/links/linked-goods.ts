@@ -49,7 +49,10 @@ export async function findLinked(
   const withCodeMinor = code === '' ? null : await quoteWithCode(app, facts, { quantity, ...extra }, code);
   const { stock } = facts;
   return {
-    ...{ facts, product, evaluation, withCodeMinor },
+    facts,
+    product,
+    evaluation,
+    withCodeMinor,
     name: [facts.name, ...Object.values(facts.choices)].join(', '),
     totalMinor: price?.totalMinor ?? (facts.priceMinor + extra.unitMinor) * quantity + extra.onceMinor,
     problem:
@@ -116,7 +119,8 @@ export async function linkFacts(
   const { withCode } = resolveShopWords(lane, language);
   return {
     name: goods.quantity > 1 ? `${goods.quantity} × ${found.name}` : found.name,
-    ...{ problem, shortText: product.shortText },
+    problem,
+    shortText: product.shortText,
     price: [
       withCodeMinor === null ? money(totalMinor) : fill(withCode, { price: money(withCodeMinor), code: goods.code }),
       netNote(lane, language),

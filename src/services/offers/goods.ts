@@ -11,7 +11,14 @@ import { minor } from '~/core/money';
 export function costed(facts: VariantFacts, shop: Shop): Costed {
   const { sku, slug, name, choices, priceMinor, costMinor, categories, tags, taxRate } = facts;
   return {
-    ...{ sku, slug, name, choices: Object.values(choices).join(', '), priceMinor, costMinor, categories, tags },
+    sku,
+    slug,
+    name,
+    choices: Object.values(choices).join(', '),
+    priceMinor,
+    costMinor,
+    categories,
+    tags,
     taxBasisPoints: ownTaxRate(shop, taxRate),
   };
 }
@@ -69,13 +76,11 @@ export async function pastOrders(app: App): Promise<PastOrder[]> {
         deliveryMinor: row.deliveryMinor,
         deliveryMethod: row.delivery,
         circumstances: {
-          ...{
-            at: row.placedAt,
-            today: dayIn(lane.shop.timeZone, row.placedAt),
-            source: null,
-            birthday: null,
-            used: {},
-          },
+          at: row.placedAt,
+          today: dayIn(lane.shop.timeZone, row.placedAt),
+          source: null,
+          birthday: null,
+          used: {},
           shopper: row.email !== '' && returning.has(row.email) ? 'returning' : 'new',
           country: row.country,
         },

@@ -9,7 +9,13 @@ export async function guardLane(app: App, { offers, margins, shop }: Lane): Prom
   const { goods, swapped } = await allGoods(app);
   const { tax, severalCodes, timeZone } = shop;
   return guard({
-    ...{ goods, swapped, margins, tax, severalCodes, offers: offersOf(offers).filter(({ on }) => on) },
-    ...{ at: app.now(), dayOf: (at: number) => dayIn(timeZone, at) },
+    goods,
+    swapped,
+    margins,
+    tax,
+    severalCodes,
+    offers: offersOf(offers).filter(({ on }) => on),
+    at: app.now(),
+    dayOf: (at: number) => dayIn(timeZone, at),
   });
 }

@@ -125,8 +125,12 @@ export async function addAfter(
     if (shown.price.totalMinor !== seenTotalMinor) return fail('total', 'after-price');
     if (!(await app.catalogue.takeStock(shown.facts.variantId, shown.quantity))) return fail('', 'after-gone');
     const taken = await app.afterOrders.reserve({
-      ...{ orderId: order.id, piece: offer.piece, variantId: shown.facts.variantId, quantity: shown.quantity },
-      ...{ amountMinor: shown.price.totalMinor, at: app.now() },
+      orderId: order.id,
+      piece: offer.piece,
+      variantId: shown.facts.variantId,
+      quantity: shown.quantity,
+      amountMinor: shown.price.totalMinor,
+      at: app.now(),
     });
     if (!taken) throw new Error(`The place after order ${order.token} was taken within its own transaction`);
     return ok({ order, shown, addition: taken });
@@ -136,7 +140,10 @@ export async function addAfter(
   const { order, shown, addition } = reserved.value;
   const key = additionKey(order.token, addition);
   const charge = await app.payment.chargeAgain({
-    ...{ key, reference: order.paymentReference!, amountMinor: shown.price.totalMinor, currency: order.currency },
+    key,
+    reference: order.paymentReference!,
+    amountMinor: shown.price.totalMinor,
+    currency: order.currency,
   });
   if (charge.status !== 'approved') {
     if (charge.status === 'timed-out') await app.payment.cancel(key);
@@ -161,11 +168,18 @@ async function confirm(
     await app.orders.addLine(
       order,
       {
-        ...{ variantId: facts.variantId, sku: facts.sku, name: facts.name, quantity },
+        variantId: facts.variantId,
+        sku: facts.sku,
+        name: facts.name,
+        quantity,
         choices: Object.values(facts.choices).join(', '),
-        ...{ unitMinor: facts.priceMinor, totalMinor: price.amountMinor, costMinor: facts.costMinor },
+        unitMinor: facts.priceMinor,
+        totalMinor: price.amountMinor,
+        costMinor: facts.costMinor,
         taxBasisPoints: price.taxBasisPoints,
-        ...{ steps: price.steps, answers, addOns: [] },
+        steps: price.steps,
+        answers,
+        addOns: [],
       },
       {
         subtotalMinor: price.fullMinor,

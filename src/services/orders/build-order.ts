@@ -121,7 +121,8 @@ async function priceForBuyer(
     const gone = Object.keys(shown.taken).filter((id) => !Object.hasOwn(charged.taken, id));
     const names = gone.map((id) => lane.offers[id]?.name || id);
     return fail('total', 'buyer-changed', {
-      ...{ before: show(shown.totalMinor), after: show(charged.totalMinor) },
+      before: show(shown.totalMinor),
+      after: show(charged.totalMinor),
       names: new Intl.ListFormat(language).format(names),
     });
   }
@@ -211,9 +212,16 @@ function oneTimeOf({ offers }: Lane, { codes }: PricedGoods): string[] {
 /** A gift as a line of the order: taken from the shelf, at nothing. */
 function giftLine({ facts, quantity, offerId, offer, valueMinor }: Gift): Order['lines'][number] {
   return {
-    ...{ variantId: facts.variantId, sku: facts.sku, name: facts.name, quantity },
+    variantId: facts.variantId,
+    sku: facts.sku,
+    name: facts.name,
+    quantity,
     choices: Object.values(facts.choices).join(', '),
-    ...{ unitMinor: minor(0), totalMinor: minor(0), costMinor: facts.costMinor, answers: [], addOns: [] },
+    unitMinor: minor(0),
+    totalMinor: minor(0),
+    costMinor: facts.costMinor,
+    answers: [],
+    addOns: [],
     taxBasisPoints: null,
     steps: [{ code: 'gift', amountMinor: minor(0), offerId, name: offer, valueMinor }],
   };

@@ -166,7 +166,11 @@ export const orderActionSchema = z.discriminatedUnion('action', [
   /** Takes packed or sent back. */
   z.strictObject({ action: z.literal('reopen') }),
   z.strictObject({
-    ...{ action: z.literal('refund'), units, delivery: z.boolean(), restock: z.boolean(), reason },
+    action: z.literal('refund'),
+    units,
+    delivery: z.boolean(),
+    restock: z.boolean(),
+    reason,
     /** As goodwill, for no item. */
     sumMinor: z.number().int().min(0).max(MOST_MINOR).optional(),
   }),

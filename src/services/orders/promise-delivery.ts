@@ -51,9 +51,14 @@ export async function promiseDelivery(
   const { freeDelivery, deliveryMinor } = priceGoods({
     lines: [line],
     offers: shownOffers(offersOf(live.lane.offers), {
-      ...{ at: app.now(), severalCodes: live.lane.shop.severalCodes, delivery: true },
+      at: app.now(),
+      severalCodes: live.lane.shop.severalCodes,
+      delivery: true,
     }),
-    ...{ tax: live.lane.shop.tax, deliveryMinor: way.amountMinor, deliveryMethod: way.key, codes: [] },
+    tax: live.lane.shop.tax,
+    deliveryMinor: way.amountMinor,
+    deliveryMethod: way.key,
+    codes: [],
     circumstances: await circumstancesOf(app, live, { country: place.country, email: '' }),
   });
   return {

@@ -51,7 +51,10 @@ export function afterOfferOf(piece: ThanksPagePiece): AfterOffer | null {
   const { offerGoods, offerPercent, offerMinutes } = piece.settings;
   if (!hasPart(piece, 'offer') || offerGoods.sku === '') return null;
   return {
-    ...{ piece: piece.id, goods: offerGoods, percent: offerPercent, minutes: offerMinutes },
+    piece: piece.id,
+    goods: offerGoods,
+    percent: offerPercent,
+    minutes: offerMinutes,
     name: piece.words.offerTitle,
   };
 }

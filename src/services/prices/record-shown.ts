@@ -32,8 +32,16 @@ function shownAt(
   const { lines, taken } = priceCart({
     lines: [
       {
-        ...{ id: 'shown', product: slug, variant: sku, categories: categories as string[], tags: tags as string[] },
-        ...{ quantity: 1, unitMinor: listMinor, unitOptionsMinor: 0, onceOptionsMinor: 0, taxBasisPoints: null },
+        id: 'shown',
+        product: slug,
+        variant: sku,
+        categories: categories as string[],
+        tags: tags as string[],
+        quantity: 1,
+        unitMinor: listMinor,
+        unitOptionsMinor: 0,
+        onceOptionsMinor: 0,
+        taxBasisPoints: null,
       },
     ],
     offers: offers as PricedOffer[],

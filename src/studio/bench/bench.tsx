@@ -191,7 +191,7 @@ function BenchScreen({ pieceId, samples, categories, tags, start, layouts: ownLa
         <button className="btn self-end lg:hidden" onClick={() => setDrawer(false)}>
           Close the settings
         </button>
-        {task === 'where' && <WherePanel {...{ ...panel, pieceId, categories, tags }} />}
+        {task === 'where' && <WherePanel {...panel} pieceId={pieceId} categories={categories} tags={tags} />}
         {task === 'parts' && <PartsPanel {...panel} onTask={openTask} layouts={layouts} onLayouts={setLayouts} />}
         {task === 'words' && (
           <WordsPanel
@@ -203,7 +203,9 @@ function BenchScreen({ pieceId, samples, categories, tags, start, layouts: ownLa
             editWord={editWord}
           />
         )}
-        {task === 'look' && <LookPanel {...panel} theme={lane.theme} {...{ force, measured }} onForce={setForce} />}
+        {task === 'look' && (
+          <LookPanel {...panel} theme={lane.theme} force={force} measured={measured} onForce={setForce} />
+        )}
       </Tabs.Content>
       <Situations situations={situations} current={situation} onPut={put} />
     </Tabs.Root>

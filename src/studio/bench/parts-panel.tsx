@@ -67,7 +67,9 @@ export function PartsPanel(props: PanelProps & LayoutProps & { readonly onTask: 
           </ul>
         </section>
       )}
-      {part === null && <OwnLayouts {...{ piece, definition, edit, layouts, onLayouts }} />}
+      {part === null && (
+        <OwnLayouts piece={piece} definition={definition} edit={edit} layouts={layouts} onLayouts={onLayouts} />
+      )}
       {state && (
         <div>
           <Tick

@@ -35,7 +35,10 @@ const at = (
   about: readonly string[] = [],
   product: string | null = null,
 ): PreviewPage => ({
-  ...{ path, page, about, product },
+  path,
+  page,
+  about,
+  product,
 });
 
 /** Where a piece can be looked at: first where the situation asks, then wherever its rules name a page. */

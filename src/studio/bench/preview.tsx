@@ -67,7 +67,11 @@ export function Preview(props: Props) {
   const definition = definitionOf(lane.pieces[pieceId]!.kind)!;
   const opens = 'panel' in definition.looks;
   const asked = {
-    ...{ lane, pieceId, definition, categories, categoryTexts },
+    lane,
+    pieceId,
+    definition,
+    categories,
+    categoryTexts,
     product: product ?? samples.products['plain'] ?? null,
   };
   const page = previewPage(asked, path, deviceOf(width));

@@ -53,8 +53,10 @@ export function WherePanel(props: WhereProps) {
   const settings = Object.entries(definition.settings).filter(([, spec]) => spec.task === 'where');
   return (
     <>
-      {definition.isMany && <PieceIdentity {...{ pieceId, piece, definition, edit, part }} />}
-      {definition.spots && <SpotField {...{ piece, definition, edit, part }} />}
+      {definition.isMany && (
+        <PieceIdentity pieceId={pieceId} piece={piece} definition={definition} edit={edit} part={part} />
+      )}
+      {definition.spots && <SpotField piece={piece} definition={definition} edit={edit} part={part} />}
       {piece.where.spot !== null && <InPlace pieceId={pieceId} spot={piece.where.spot} />}
       {settings.map(([key, spec]) => (
         <SettingControl
@@ -70,7 +72,15 @@ export function WherePanel(props: WhereProps) {
           can be hidden on a device under Parts.
         </p>
       ) : (
-        <Scopes {...{ pieceId, piece, definition, edit, part, categories, tags }} />
+        <Scopes
+          pieceId={pieceId}
+          piece={piece}
+          definition={definition}
+          edit={edit}
+          part={part}
+          categories={categories}
+          tags={tags}
+        />
       )}
     </>
   );

@@ -83,7 +83,8 @@ function Products({ products, total, page, pages, q, filter, categories, categor
         </div>
         <div className="flex flex-wrap gap-2">
           <ListSearch
-            {...{ q, filter }}
+            q={q}
+            filter={filter}
             hint="Name or SKU"
             label="Search products"
             filterLabel="Which products"
@@ -214,7 +215,7 @@ function Products({ products, total, page, pages, q, filter, categories, categor
           </tbody>
         </table>
       )}
-      <Pages {...{ page, pages, q, filter }} more={{ category, texts }} />
+      <Pages page={page} pages={pages} q={q} filter={filter} more={{ category, texts }} />
       {isChanging && (
         <BulkDialog
           list={{ q, filter, category, texts }}

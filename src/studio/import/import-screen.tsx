@@ -165,7 +165,9 @@ export function ImportScreen({ isEmpty }: { isEmpty: boolean }) {
             guessed wrong.
           </p>
           <MatchedColumns
-            {...{ headings: preview.headings, columns: columns ?? preview.columns, fields: COLUMN_FIELDS }}
+            headings={preview.headings}
+            columns={columns ?? preview.columns}
+            fields={COLUMN_FIELDS}
             sample={preview.sample}
             onChoose={(column, field) =>
               void look(file, {

@@ -171,7 +171,9 @@ function ComesUp({ product }: { readonly product: Found }) {
   const pieces = Object.entries(lane.pieces)
     .filter(([, { kind }]) => standsElsewhere(kind))
     .map(([id, piece]) => ({
-      ...{ id, isOn: piece.on, name: pieceName(piece, definitions) },
+      id,
+      isOn: piece.on,
+      name: pieceName(piece, definitions),
       devices: devicesElsewhere(piece, product, definitionOf(piece.kind)?.judges === 'added'),
     }));
   const shown = pieces.filter(({ devices }) => devices.length > 0);

@@ -105,7 +105,10 @@ export function Outputs({ id, piece, origin }: { id: string; piece: Piece; origi
     if (goods.sku === '') return;
     const { sku, quantity, code, answers } = goods;
     const query = new URLSearchParams({
-      ...{ sku, code, quantity: String(quantity), answers: JSON.stringify(answers) },
+      sku,
+      code,
+      quantity: String(quantity),
+      answers: JSON.stringify(answers),
       ...(asks && { asks: '1' }),
     });
     ask<Told>(`/api/studio/links?${query}`).then(setFacts, () =>

@@ -48,8 +48,11 @@ export function FreeDelivery({ lane }: { lane: Lane }) {
       if (found) Object.assign(found, { on: true, when: { ...found.when, minGoodsMinor: fromMinor } });
       else
         draft.offers[FREE] = offerSchema.parse({
-          ...{ kind: 'deliveryOff', name: 'Free delivery', when: { minGoodsMinor: fromMinor } },
-          ...{ methods: ['standard'], basisPoints: 10_000 },
+          kind: 'deliveryOff',
+          name: 'Free delivery',
+          when: { minGoodsMinor: fromMinor },
+          methods: ['standard'],
+          basisPoints: 10_000,
         });
     });
     say(`Free delivery from ${reader.money(fromMinor)} is in the draft.`);
@@ -157,7 +160,10 @@ function Curve({ answer, present, money, exponent }: CurveProps) {
   const option = useMemo((): EChartsOption => {
     const units = (amount: number) => Number((amount / 10 ** exponent).toFixed(exponent));
     const line = (name: string, of: 'perOrderMinor' | 'lowMinor' | 'highMinor', width: number) => ({
-      ...{ name, type: 'line' as const, symbol: 'none', color: of === 'perOrderMinor' ? '#2f6b4a' : '#b9ac97' },
+      name,
+      type: 'line' as const,
+      symbol: 'none',
+      color: of === 'perOrderMinor' ? '#2f6b4a' : '#b9ac97',
       lineStyle: { width, type: of === 'perOrderMinor' ? ('solid' as const) : ('dashed' as const) },
       data: answer.steps.map((step) => units(step[of])),
     });
@@ -168,15 +174,22 @@ function Curve({ answer, present, money, exponent }: CurveProps) {
       legend: { top: 0, right: 0, itemHeight: 8, itemWidth: 14, textStyle: CHART_TEXT },
       tooltip: { trigger: 'axis', textStyle: { fontFamily: CHART_TEXT.fontFamily, fontSize: 12 } },
       xAxis: {
-        ...{ type: 'category', data: answer.steps.map(({ fromMinor }) => money(fromMinor)), axisLabel: CHART_TEXT },
-        ...{ name: 'free delivery from', nameLocation: 'middle', nameGap: 26, nameTextStyle: CHART_TEXT },
+        type: 'category',
+        data: answer.steps.map(({ fromMinor }) => money(fromMinor)),
+        axisLabel: CHART_TEXT,
+        name: 'free delivery from',
+        nameLocation: 'middle',
+        nameGap: 26,
+        nameTextStyle: CHART_TEXT,
       },
       yAxis: { type: 'value', scale: true, axisLabel: CHART_TEXT, name: 'left of an order', nameTextStyle: CHART_TEXT },
       series: [
         {
           ...line('as you estimate', 'perOrderMinor', 2.5),
           markLine: {
-            ...{ symbol: 'none', silent: true, lineStyle: { color: '#24292d' } },
+            symbol: 'none',
+            silent: true,
+            lineStyle: { color: '#24292d' },
             label: { ...CHART_TEXT, formatter: 'now' },
             data: now < 0 ? [] : [{ xAxis: now }],
           },

@@ -27,7 +27,10 @@ export function beginOffer(kind: OfferKind, currency: Currency): Offer {
     gift: { variant: NO_GIFT, quantity: 1, when: { minGoodsMinor: about(50) } },
   };
   return offerSchema.parse({
-    ...{ kind, name: KINDS[kind].label, on: false, combine: { group: 'discounts', per: 'item' } },
+    kind,
+    name: KINDS[kind].label,
+    on: false,
+    combine: { group: 'discounts', per: 'item' },
     ...own[kind],
   });
 }

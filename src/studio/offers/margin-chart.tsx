@@ -11,7 +11,10 @@ const name = (i: number) => (i === 0 ? 'under 0' : i > 10 ? '100 %' : `${(i - 1)
 export function MarginChart({ shares }: { shares: Shares }) {
   const option = useMemo((): EChartsOption => {
     const series = (title: string, of: 'before' | 'after', color: string) => ({
-      ...{ name: title, type: 'bar' as const, color, barMaxWidth: 26 },
+      name: title,
+      type: 'bar' as const,
+      color,
+      barMaxWidth: 26,
       data: shares.map((bin) => bin[of]),
     });
     return {

@@ -86,12 +86,19 @@ export function Till({ lane, selected, order }: Props) {
   const sources = [...new Set(offers.flatMap(({ when }) => when.sources))].sort();
   const priced = priceGoods({
     lines: lines.map(({ good, quantity }) => asLine(good, quantity)),
-    ...{ offers, tax: lane.shop.tax, deliveryMinor: minor(delivery), deliveryMethod: 'standard' },
+    offers,
+    tax: lane.shop.tax,
+    deliveryMinor: minor(delivery),
+    deliveryMethod: 'standard',
     codes: codes.split(/[\s,]+/).filter(Boolean),
     circumstances: {
-      ...{ at, today: dayIn(lane.shop.timeZone, at), shopper, country: lane.shop.delivery.home },
+      at,
+      today: dayIn(lane.shop.timeZone, at),
+      shopper,
+      country: lane.shop.delivery.home,
       source: source || null,
-      ...{ birthday: isBirthday ? dayIn(lane.shop.timeZone, at).slice(5) : null, used: {} },
+      birthday: isBirthday ? dayIn(lane.shop.timeZone, at).slice(5) : null,
+      used: {},
     },
   });
   const rateOf = (good: Costed) => good.taxBasisPoints ?? lane.shop.tax.basisPoints;

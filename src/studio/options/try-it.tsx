@@ -36,8 +36,14 @@ export function TryIt({ rules, addOns, priceMinor, shop, isSound }: Props) {
   });
   const evaluation = evaluateOptions(options, answers, today);
   const priced = priceLine({
-    ...{ id: 'try', product: '', variant: '', categories: [], tags: [] },
-    ...{ quantity, unitPriceMinor: minor(priceMinor), effects: evaluation.effects },
+    id: 'try',
+    product: '',
+    variant: '',
+    categories: [],
+    tags: [],
+    quantity,
+    unitPriceMinor: minor(priceMinor),
+    effects: evaluation.effects,
   });
   const set = (key: string, value: Answer) => setAnswers((before) => ({ ...before, [key]: value }));
   const problemOf = (key: string) => evaluation.problems.find((problem) => problem.path === key);

@@ -77,11 +77,12 @@ export function OrderReturns({ kept, busy, problem, act, onRefund }: Props) {
           Note a return …
         </button>
       )}
-      {open === 'note' && <NoteReturn {...{ kept, busy, problem }} onClose={close} onNote={closing} />}
+      {open === 'note' && <NoteReturn kept={kept} busy={busy} problem={problem} onClose={close} onNote={closing} />}
       {open !== null && open !== 'note' && (
         <CameBack
           what={named(open.units)}
-          {...{ busy, problem }}
+          busy={busy}
+          problem={problem}
           onClose={close}
           onCame={(restock) => closing({ action: 'return-came', returnId: open.id, restock })}
         />
@@ -114,7 +115,7 @@ function NoteReturn({ kept: { order, returns }, busy, problem, onClose, onNote }
     >
       <div className="flex flex-col gap-3">
         <ul className="flex flex-col gap-2">
-          <UnitsList lines={order.lines} {...{ most, units }} what="that come back" onChange={setUnits} />
+          <UnitsList lines={order.lines} most={most} units={units} what="that come back" onChange={setUnits} />
         </ul>
         <label className="flex flex-col gap-1">
           Note, for yourself

@@ -290,7 +290,10 @@ function Screen({ initial }: { initial: KeptOrder }) {
           </ul>
         </section>
         <OrderReturns
-          {...{ kept, busy, problem, act }}
+          kept={kept}
+          busy={busy}
+          problem={problem}
+          act={act}
           onRefund={(first, restocks) => setOpen({ isWhole: false, first, restocks })}
         />
       </div>

@@ -101,7 +101,8 @@ function OrderList({ orders, total, page, pages, q, filter, from, to }: Props) {
         </div>
         <div className="flex flex-wrap gap-2">
           <ListSearch
-            {...{ q, filter }}
+            q={q}
+            filter={filter}
             hint="Name, e-mail, number or product"
             label="Search orders"
             filterLabel="Which orders"
@@ -197,7 +198,7 @@ function OrderList({ orders, total, page, pages, q, filter, from, to }: Props) {
           </tbody>
         </table>
       )}
-      <Pages {...{ page, pages, q, filter, more }} />
+      <Pages page={page} pages={pages} q={q} filter={filter} more={more} />
       <EraseShopper />
     </div>
   );

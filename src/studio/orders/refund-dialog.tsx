@@ -69,7 +69,7 @@ export function RefundDialog({ order, done, left, first, restocks, isWhole, busy
       <div className="flex flex-col gap-3">
         {!isWhole && (
           <ul className="flex flex-col gap-2">
-            <UnitsList lines={order.lines} {...{ most, units }} what="to refund" onChange={setUnits} />
+            <UnitsList lines={order.lines} most={most} units={units} what="to refund" onChange={setUnits} />
             {left.deliveryMinor > 0 && (
               <li>
                 <Tick label={`Delivery, ${sum(left.deliveryMinor)}`} checked={delivery} onChange={setDelivery} />

@@ -206,8 +206,11 @@ export const useDraft = create<DraftState>((set, get) => {
       const before = joins ? applyLanePatch(lane, last.undo, definitions) : null;
       const base = before?.ok ? before.value : lane;
       const made: Step = {
-        ...{ undo: diffLanes(next, base), redo: diffLanes(base, next) },
-        ...{ key: key ?? null, at: now, screen: screenNow() },
+        undo: diffLanes(next, base),
+        redo: diffLanes(base, next),
+        key: key ?? null,
+        at: now,
+        screen: screenNow(),
       };
       set({ lane: next, past: [...(joins ? past.slice(0, -1) : past), made], future: [] });
       schedule();

@@ -22,7 +22,10 @@ export function EarnedByDay({ days, label }: { days: readonly EarnedDay[]; label
   const countsVisits = days.some(({ visits }) => visits !== null);
   const option = useMemo((): EChartsOption => {
     const series = (title: string, data: readonly number[], color: string) => ({
-      ...{ name: title, type: 'bar' as const, color, barMaxWidth: 14 },
+      name: title,
+      type: 'bar' as const,
+      color,
+      barMaxWidth: 14,
       data: [...data],
     });
     return {

@@ -41,7 +41,9 @@ export function useWork<T>(): Work<T> {
   }
 
   return {
-    ...{ answer, done, problem },
+    answer,
+    done,
+    problem,
     start(path, body) {
       running.current?.abort();
       const mine = new AbortController();

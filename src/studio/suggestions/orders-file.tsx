@@ -84,7 +84,10 @@ export function OrdersFile({ isBusy, onFind }: Props) {
         {preview && file && (
           <>
             <MatchedColumns
-              {...{ headings: preview.headings, columns, fields: ORDER_FIELDS, sample: preview.sample }}
+              headings={preview.headings}
+              columns={columns}
+              fields={ORDER_FIELDS}
+              sample={preview.sample}
               onChoose={(column, field) =>
                 void look(
                   file,

@@ -31,11 +31,15 @@ export function PairMap({ pairs, nameOf }: { pairs: readonly Pair[]; nameOf: (sl
           itemStyle: { color: '#b9ac97', borderColor: '#23282d', borderWidth: 1 },
           label: { show: true, ...CHART_TEXT, color: '#23282d', formatter: '{b}', width: 120, overflow: 'truncate' },
           data: [...orders].map(([slug, count]) => ({
-            ...{ id: slug, name: nameOf(slug), value: count },
+            id: slug,
+            name: nameOf(slug),
+            value: count,
             symbolSize: 8 + 18 * Math.sqrt(count / most),
           })),
           links: drawn.map(({ a, b, lift, both, verdict }) => ({
-            ...{ source: a, target: b, value: both },
+            source: a,
+            target: b,
+            value: both,
             lineStyle: {
               width: Math.min(9, 1 + 1.6 * Math.log2(Math.max(1, lift))),
               type: LINE[verdict],

@@ -35,7 +35,9 @@ export function RichField({ label, help, value, most, dir, rows = 10, pieces, on
           aria-labelledby={field.labelId}
           aria-describedby={field.describedBy}
           className="field w-full"
-          {...{ rows, dir, value }}
+          rows={rows}
+          dir={dir}
+          value={value}
           maxLength={most}
           onChange={(event) => onChange(event.target.value)}
         />
@@ -43,7 +45,11 @@ export function RichField({ label, help, value, most, dir, rows = 10, pieces, on
         <Suspense fallback={<div className="text-editor field" style={{ minHeight: rows * 21 + 12 }} />}>
           <TextEditor
             {...field}
-            {...{ value, most, dir, rows, onChange }}
+            value={value}
+            most={most}
+            dir={dir}
+            rows={rows}
+            onChange={onChange}
             {...(pieces && { pieces })}
             onUnfit={() => setUnfit(true)}
           />

@@ -52,7 +52,8 @@ export default function TextEditor({ labelId, describedBy, value, most, dir, row
       FactElement.configure({ label: labelOfFact, open: open('fact'), watch }),
       PieceElement.configure({
         label: ({ name = '' }) => `Piece: ${latest.current.pieces?.[name] ?? name}`,
-        ...{ open: open('piece'), watch },
+        open: open('piece'),
+        watch,
       }),
     ]);
   }, []);
@@ -62,8 +63,13 @@ export default function TextEditor({ labelId, describedBy, value, most, dir, row
     immediatelyRender: false,
     editorProps: {
       attributes: {
-        ...{ class: 'text-editor field', dir, role: 'textbox', 'aria-multiline': 'true' },
-        ...{ 'aria-labelledby': labelId, 'aria-describedby': describedBy, style: `min-height: ${rows * 21 + 12}px` },
+        class: 'text-editor field',
+        dir,
+        role: 'textbox',
+        'aria-multiline': 'true',
+        'aria-labelledby': labelId,
+        'aria-describedby': describedBy,
+        style: `min-height: ${rows * 21 + 12}px`,
       },
     },
     onUpdate: () => {
@@ -158,7 +164,11 @@ export default function TextEditor({ labelId, describedBy, value, most, dir, row
 }
 
 const factOf = (attributes: Attributes): AskedFact => ({
-  ...{ product: '', fact: 'name', attribute: '', before: '', after: '' },
+  product: '',
+  fact: 'name',
+  attribute: '',
+  before: '',
+  after: '',
   ...readFact(attributes, ''),
   fallback: attributes['fallback'] ?? '',
 });

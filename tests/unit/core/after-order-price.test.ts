@@ -3,8 +3,15 @@ import fc from 'fast-check';
 import { priceAfterOrder } from '~/core/pricing';
 
 const good = (priceMinor: number, costMinor: number | null, taxBasisPoints: number | null = null) => ({
-  ...{ sku: 'A', slug: 'a', name: 'A', choices: '', categories: [], tags: [] },
-  ...{ priceMinor, costMinor, taxBasisPoints },
+  sku: 'A',
+  slug: 'a',
+  name: 'A',
+  choices: '',
+  categories: [],
+  tags: [],
+  priceMinor,
+  costMinor,
+  taxBasisPoints,
 });
 const asked = (quantity: number, percent: number) => ({ quantity, percent, offerId: 'page', name: 'After' });
 const shop = (floor: number | null, included = true, basisPoints = 2500) => ({

@@ -5,7 +5,14 @@ import { newOption, type ProductOption } from '~/core/options';
 import { swapFor } from '~/core/suggest';
 
 const variant = (id: number, choices: Record<string, string>, stock: number | null = null): Variant => ({
-  ...{ id, sku: `S${id}`, choices, priceMinor: minor(100), wasMinor: null, stock, weightGrams: 1, picture: null },
+  id,
+  sku: `S${id}`,
+  choices,
+  priceMinor: minor(100),
+  wasMinor: null,
+  stock,
+  weightGrams: 1,
+  picture: null,
 });
 const text = (key: string, required = false): ProductOption =>
   ({ ...newOption('text', key, key), required }) as ProductOption;

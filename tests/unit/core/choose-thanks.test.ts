@@ -6,20 +6,21 @@ const ALL: Scope = { mode: 'all' };
 const page = (name: string, settings: object = {}, where: Partial<Where> = {}) => ({
   name,
   where: {
-    ...{
-      devices: ['desktop' as const],
-      pages: ['thanks' as const],
-      categories: ALL,
-      products: ALL,
-      spot: 'thanks.main',
-      order: 0,
-    },
+    devices: ['desktop' as const],
+    pages: ['thanks' as const],
+    categories: ALL,
+    products: ALL,
+    spot: 'thanks.main',
+    order: 0,
     ...where,
   },
   settings: { shopper: 'all' as const, fromTotal: 0, countries: '', ...settings },
 });
 const order = (over: Partial<ThanksFacts> = {}): ThanksFacts => ({
-  ...{ bought: [{ slug: 'heron', categories: ['single-line'] }], isFirst: true, country: 'DE', total: 74 },
+  bought: [{ slug: 'heron', categories: ['single-line'] }],
+  isFirst: true,
+  country: 'DE',
+  total: 74,
   ...over,
 });
 const chosen = (pages: readonly ReturnType<typeof page>[], facts = order()) => chooseThanks(pages, facts)?.name ?? null;

@@ -11,16 +11,25 @@ import {
 } from '~/core/catalogue';
 
 const variant = (sku: string, choices: Record<string, string>, stock: number | null = 5) => ({
-  ...{ id: 1, sku, choices, priceMinor: minor(1000), wasMinor: null, costMinor: null, stock },
-  ...{ weightGrams: 200, picture: null },
+  id: 1,
+  sku,
+  choices,
+  priceMinor: minor(1000),
+  wasMinor: null,
+  costMinor: null,
+  stock,
+  weightGrams: 200,
+  picture: null,
 });
 const record = (axes: string[], variants: ProductRecord['variants']) =>
-  ({ ...{ axes, attributes: [], isShown: true, isFree: false }, variants }) as unknown as ProductRecord;
+  ({ axes, attributes: [], isShown: true, isFree: false, variants }) as unknown as ProductRecord;
 
 describe('combinations of what variants differ in', () => {
   it('are made of a new axis: what there is takes the first value, the others have nothing in stock', () => {
     const made = addAxis(record(['Size'], [variant('A-S', { Size: 'S' }), variant('A-L', { Size: 'L' })]), 'Colour', [
-      ...['Red', 'Blue', 'Red'],
+      'Red',
+      'Blue',
+      'Red',
     ]);
     expect(made.axes).to.deep.equal(['Size', 'Colour']);
     expect(made.variants.map(({ sku, choices, stock, id }) => [sku, choices['Colour'], stock, id])).to.deep.equal([

@@ -2,12 +2,24 @@ import { expect } from 'chai';
 import { namedIn, readFact, sayFact, writeFact, type AskedFact, type FactSource } from '~/core/facts';
 
 const asked = (over: Partial<AskedFact> = {}): AskedFact => ({
-  ...{ product: 'heron', fact: 'price', attribute: '', before: '', after: '', fallback: 'ask us' },
+  product: 'heron',
+  fact: 'price',
+  attribute: '',
+  before: '',
+  after: '',
+  fallback: 'ask us',
   ...over,
 });
 const heron: FactSource = {
-  ...{ slug: 'heron', name: 'Heron', shortText: 'Slow wings.', fromMinor: 7400, toMinor: 7400, wasMinor: null },
-  ...{ stars: 4.25, stock: 3, picture: { src: '/h.svg', alt: 'Heron' } },
+  slug: 'heron',
+  name: 'Heron',
+  shortText: 'Slow wings.',
+  fromMinor: 7400,
+  toMinor: 7400,
+  wasMinor: null,
+  stars: 4.25,
+  stock: 3,
+  picture: { src: '/h.svg', alt: 'Heron' },
   attributes: [{ key: 'Wind range', value: '8–24 km/h' }],
 };
 const reader = {

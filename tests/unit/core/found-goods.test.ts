@@ -156,8 +156,15 @@ describe('products of a feed', () => {
     );
     expect(rowsOf(feedGoods(xml(feed(item(more) + variants.join(''))))!).rows).to.deep.equal([
       {
-        ...{ Name: 'Moth', SKU: 'A', Price: '15.00', 'Price before': '20.00', Stock: '0', 'Full text': 'Light.' },
-        ...{ Brand: 'Fell', Category: 'Kites > Indoor', Pictures: 'https://a.example/1.png https://a.example/2.png' },
+        Name: 'Moth',
+        SKU: 'A',
+        Price: '15.00',
+        'Price before': '20.00',
+        Stock: '0',
+        'Full text': 'Light.',
+        Brand: 'Fell',
+        Category: 'Kites > Indoor',
+        Pictures: 'https://a.example/1.png https://a.example/2.png',
       },
       { Name: 'Vane', SKU: 'VS', Price: '9', 'choice: Size': 'S' },
       { SKU: 'VL', Price: '9', 'choice: Size': 'L' },

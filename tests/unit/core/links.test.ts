@@ -73,7 +73,12 @@ describe('the address of a buy link', () => {
       ),
     );
     expect(readLink(new URLSearchParams('sku=A&quantity=1e9&to=javascript:alert(1)&link=<b>'))).to.deep.equal({
-      ...{ sku: 'A', quantity: 999, code: '', leads: 'cart', link: '', answers: {} },
+      sku: 'A',
+      quantity: 999,
+      code: '',
+      leads: 'cart',
+      link: '',
+      answers: {},
     });
   });
 
@@ -239,7 +244,12 @@ describe('what is pasted elsewhere', () => {
       const variants = [1, 2].map((i) => ({ sku: `${bad}${i}`, label: bad, totalMinor: i, isGone: false }));
       const parts = ['picture', 'name', 'price', 'shortText', 'variants', 'button', 'share'];
       const spec = specOf({ shape: 'card', goods: { sku: bad, quantity: 1, code: bad } }, parts, {
-        ...{ name: bad, shortText: bad, price: bad, picture: `/${bad}`, productName: bad, variants },
+        name: bad,
+        shortText: bad,
+        price: bad,
+        picture: `/${bad}`,
+        productName: bad,
+        variants,
       });
       for (const html of [plainHtml(spec), mailHtml(spec), frameHtml(spec)]) {
         const body = bodyOf(html);

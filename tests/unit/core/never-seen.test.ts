@@ -76,7 +76,10 @@ describe('a piece nobody ever sees', () => {
     const kites = { name: 'Kites', text: 'See <pl-piece name="listing"></pl-piece>' };
     expect(why(named, 0, { kites })).to.equal(null);
     named.lane.pages['about'] = {
-      ...{ on: true, inFooter: false, formerly: [], title: { en: 'About' } },
+      on: true,
+      inFooter: false,
+      formerly: [],
+      title: { en: 'About' },
       text: { en: '<pl-piece name="listing"></pl-piece>' },
     };
     expect(why(named, 0)).to.equal(null);

@@ -14,10 +14,16 @@ const rowsOf = (cells: readonly (readonly string[])[]): CsvRow[] =>
 describe('past orders of a file', () => {
   it('have their columns found by their headings, each once, a SKU before a name', () => {
     expect(matchOrderColumns(['Order ID', 'Item name', 'SKU', 'Created at'])).to.deep.equal([
-      ...['order', 'ignore', 'product', 'date'],
+      'order',
+      'ignore',
+      'product',
+      'date',
     ]);
     expect(matchOrderColumns(['Bestellnummer', 'Artikel', 'Datum', 'Datum'])).to.deep.equal([
-      ...['order', 'product', 'date', 'ignore'],
+      'order',
+      'product',
+      'date',
+      'ignore',
     ]);
     expect(matchOrderColumns(['a', 'b'])).to.deep.equal(['ignore', 'ignore']);
   });
@@ -43,7 +49,10 @@ describe('past orders of a file', () => {
       { basket: 2, product: 'kite', week: week + 1 },
     ]);
     expect([read.orders, read.unknown, read.problems, read.hasDays]).to.deep.equal([
-      ...[3, [{ name: 'Hat', rows: 2 }], [], true],
+      3,
+      [{ name: 'Hat', rows: 2 }],
+      [],
+      true,
     ]);
   });
 

@@ -12,7 +12,11 @@ describe('moveToCountry', () => {
     const { currency, timeZone, tax, delivery, locale } = shopIn('JP');
 
     expect([currency, timeZone, tax.basisPoints, tax.included, locale]).to.deep.equal([
-      ...['JPY', 'Asia/Tokyo', 1000, true, 'en-JP'],
+      'JPY',
+      'Asia/Tokyo',
+      1000,
+      true,
+      'en-JP',
     ]);
     expect(delivery.by).to.equal('weight');
     expect(Object.values(delivery.zones)).to.deep.equal([

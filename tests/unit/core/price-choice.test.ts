@@ -21,8 +21,14 @@ describe('priceChoice', () => {
         (priceMinor, quantity, effects) => {
           const chosen = priceChoice({ priceMinor, wasMinor: null, quantity, extra: effectSums(effects) });
           const priced = priceLine({
-            ...{ id: 'a', product: 'a', variant: 'A', categories: [], tags: [] },
-            ...{ quantity, unitPriceMinor: minor(priceMinor), effects },
+            id: 'a',
+            product: 'a',
+            variant: 'A',
+            categories: [],
+            tags: [],
+            quantity,
+            unitPriceMinor: minor(priceMinor),
+            effects,
           });
 
           expect(chosen.totalMinor).to.equal(priced.totalMinor);

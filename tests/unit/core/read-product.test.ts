@@ -19,7 +19,10 @@ describe('the product a page is about', () => {
       offers: { price: 74.5, priceCurrency: 'EUR' },
     };
     const expected = {
-      ...{ name: 'Kestrel (JSON-LD)', sku: 'KES-1 (JSON-LD)', price: '74.5 (JSON-LD)', currency: 'EUR (JSON-LD)' },
+      name: 'Kestrel (JSON-LD)',
+      sku: 'KES-1 (JSON-LD)',
+      price: '74.5 (JSON-LD)',
+      currency: 'EUR (JSON-LD)',
     };
     for (const [what, data] of Object.entries({
       alone: product,
@@ -33,10 +36,13 @@ describe('the product a page is about', () => {
     }))
       expect(values(ld(data)), what).to.deep.equal(expected);
     expect(values(ld({ ...product, image: [{ url: 'https://a.example/k.png' }], url: '/k' }))).to.include({
-      ...{ picture: 'https://a.example/k.png (JSON-LD)', address: '/k (JSON-LD)' },
+      picture: 'https://a.example/k.png (JSON-LD)',
+      address: '/k (JSON-LD)',
     });
     expect(values(ld({ '@type': 'Product', name: 'Old', mpn: 'M-9', offers: { lowPrice: '5' } }))).to.deep.equal({
-      ...{ name: 'Old (JSON-LD)', sku: 'M-9 (JSON-LD)', price: '5 (JSON-LD)' },
+      name: 'Old (JSON-LD)',
+      sku: 'M-9 (JSON-LD)',
+      price: '5 (JSON-LD)',
     });
   });
 
@@ -44,8 +50,10 @@ describe('the product a page is about', () => {
     const micro = `<div itemscope itemtype="http://schema.org/Product"><h1 itemprop="name">Heron
       Slate</h1><meta itemprop="sku" content="HER-1"><span itemprop="price">74.00</span><img itemprop="image" src="/h.png"></div>`;
     expect(values(micro)).to.deep.equal({
-      ...{ name: 'Heron Slate (microdata)', sku: 'HER-1 (microdata)' },
-      ...{ price: '74.00 (microdata)', picture: '/h.png (microdata)' },
+      name: 'Heron Slate (microdata)',
+      sku: 'HER-1 (microdata)',
+      price: '74.00 (microdata)',
+      picture: '/h.png (microdata)',
     });
     const meta = `<meta property="og:type" content="product"><meta property="og:title" content="Minnow"><meta property="product:retailer_item_id" content="MIN-1">`;
     expect(values(meta)).to.deep.equal({ name: 'Minnow (meta)', sku: 'MIN-1 (meta)' });

@@ -10,7 +10,9 @@ function order(
   { rate: usual = 2000, included = true } = {},
 ) {
   const lines = made.map(([quantity, totalMinor, rate = null]) => ({
-    ...{ quantity, totalMinor: minor(totalMinor), taxBasisPoints: rate },
+    quantity,
+    totalMinor: minor(totalMinor),
+    taxBasisPoints: rate,
   }));
   const bases = new Map<number, number>();
   const add = (rate: number, amount: number) => bases.set(rate, (bases.get(rate) ?? 0) + amount);
@@ -24,8 +26,13 @@ function order(
   const taxMinor = minor(steps.reduce((sum, { amountMinor }) => sum + amountMinor, 0));
   const net = lines.reduce((sum, { totalMinor }) => sum + totalMinor, delivery);
   return {
-    ...{ lines, steps, taxMinor, taxIncluded: included, taxBasisPoints: usual as number | null },
-    ...{ deliveryMinor: minor(delivery), totalMinor: minor(included ? net : net + taxMinor) },
+    lines,
+    steps,
+    taxMinor,
+    taxIncluded: included,
+    taxBasisPoints: usual as number | null,
+    deliveryMinor: minor(delivery),
+    totalMinor: minor(included ? net : net + taxMinor),
   };
 }
 
@@ -64,7 +71,9 @@ describe('paidParts', () => {
 });
 
 const wish = (units: RefundedUnits[], delivery = false, sumMinor = 0) => ({
-  ...{ units, delivery, sumMinor: minor(sumMinor) },
+  units,
+  delivery,
+  sumMinor: minor(sumMinor),
 });
 
 describe('planRefund', () => {
@@ -120,7 +129,9 @@ describe('planRefund', () => {
     expect(refundable(three, done)).to.deep.include({ totalMinor: 990, deliveryMinor: 490 });
     expect(refundable(three, done).lines).to.deep.equal([{ quantity: 3, amountMinor: 1000 }]);
     expect(give([{ line: 0, quantity: 1 }], false, 658)).to.deep.equal({
-      ...{ path: 'sumMinor', code: 'refund-sum', facts: { leftMinor: 657 } },
+      path: 'sumMinor',
+      code: 'refund-sum',
+      facts: { leftMinor: 657 },
     });
     expect(give([{ line: 0, quantity: 1 }])).to.deep.equal({ amountMinor: 333, taxMinor: 55 });
     // Two units and delivery came to 11.57; 6.57 is left.

@@ -36,7 +36,9 @@ const visit = fc
   .record({ device: fc.constantFrom(...DEVICES), page: fc.constantFrom(...PAGE_KINDS) })
   .chain(({ device, page }) =>
     fc.record({
-      ...{ device: fc.constant(device), page: fc.constant(page), categories: SAID[page] ?? fc.constant([]) },
+      device: fc.constant(device),
+      page: fc.constant(page),
+      categories: SAID[page] ?? fc.constant([]),
       product: page === 'product' ? fc.constantFrom(...SLUGS, 'elsewhere') : fc.constant(null),
     }),
   );

@@ -220,7 +220,10 @@ describe('the code of a cart', () => {
   });
 
   const code = (taken: number, problem: string | null) => ({
-    ...{ code: 'TEN', takenMinor: minor(taken), problem, isWaiting: false },
+    code: 'TEN',
+    takenMinor: minor(taken),
+    problem,
+    isWaiting: false,
   });
 
   it('leaves room for another where several are taken', () => {
@@ -452,11 +455,9 @@ describe('what may still come off', () => {
       { kind: 'more', name: 'Big day', missingMinor: 1210, thresholdMinor: 2000 },
     ];
     const drawn = draw(Extras, {
-      ...{
-        cart: { hints, deadline: null } as never,
-        host: host as never,
-        money: (amount: number) => `€${amount / 100}`,
-      },
+      cart: { hints, deadline: null } as never,
+      host: host as never,
+      money: (amount: number) => `€${amount / 100}`,
       words: {
         ends: '',
         hintCode: '{amount} less with {code}',

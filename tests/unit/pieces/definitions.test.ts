@@ -93,7 +93,11 @@ for (const definition of definitions) {
             const lane = laneWith(definition.kind);
             const { type } = LOOK_PROPERTIES[property];
             const values: Partial<Record<typeof property, string | number>> = {
-              ...{ size: 33, radius: 33, borderWidth: 3, family: 'serif', letterCase: 'uppercase' },
+              size: 33,
+              radius: 33,
+              borderWidth: 3,
+              family: 'serif',
+              letterCase: 'uppercase',
             };
             const value = values[property] ?? '#12ab34';
             lane.pieces['it']!.look.slots[key] = { [state]: { [property]: value } };

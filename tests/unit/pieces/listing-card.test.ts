@@ -8,20 +8,27 @@ import { liveDemoLane } from '../../../demo/lane';
 import { draw, money, pieceOf } from '../../support/draw';
 
 const product = (from: number, was: number | null): ProductCard => ({
-  ...{ id: 1, slug: 'heron', name: 'Heron', shortText: '', inStock: true, onlyVariantId: 1, hasOptions: false },
-  ...{ fromMinor: minor(from), toMinor: minor(from), wasMinor: was === null ? null : minor(was) },
-  ...{ picture: null, rating: null },
+  id: 1,
+  slug: 'heron',
+  name: 'Heron',
+  shortText: '',
+  inStock: true,
+  onlyVariantId: 1,
+  hasOptions: false,
+  fromMinor: minor(from),
+  toMinor: minor(from),
+  wasMinor: was === null ? null : minor(was),
+  picture: null,
+  rating: null,
 });
 const flags = (card: ProductCard, saving: string) =>
   draw(Card, {
-    ...{
-      card,
-      extras: undefined,
-      piece: pieceOf<ListingPiece>('listing', { saving }),
-      level: 3,
-      offer: null,
-      eager: false,
-    },
+    card,
+    extras: undefined,
+    piece: pieceOf<ListingPiece>('listing', { saving }),
+    level: 3,
+    offer: null,
+    eager: false,
     reader: { say: sayIn(liveDemoLane(), 'en'), money, link: (path) => path, language: 'en', priceNote: null },
   }).texts('.flag');
 

@@ -4,9 +4,20 @@ import type { OrderFormPiece, OrderFormPart } from '~/pieces/order-form/definiti
 import { findRows, packRows, sortRows, unpackRows, type FormRow } from '~/pieces/order-form/rows';
 
 const row = (variantId: number, over: Partial<FormRow> = {}): FormRow => ({
-  ...{ variantId, slug: `kite-${variantId}`, name: `Kite ${variantId}`, choices: '', sku: `K-${variantId}` },
-  ...{ shortText: '', priceMinor: 100 * variantId, stock: 5, isOpen: false, picture: null },
-  ...{ axes: {}, categories: [], stars: null, attributes: {} },
+  variantId,
+  slug: `kite-${variantId}`,
+  name: `Kite ${variantId}`,
+  choices: '',
+  sku: `K-${variantId}`,
+  shortText: '',
+  priceMinor: 100 * variantId,
+  stock: 5,
+  isOpen: false,
+  picture: null,
+  axes: {},
+  categories: [],
+  stars: null,
+  attributes: {},
   ...over,
 });
 

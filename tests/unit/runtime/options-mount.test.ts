@@ -29,7 +29,12 @@ describe('options that are asked', () => {
     pieces.set('product-options', pieceOf('product-options'));
     const container = document.querySelector<HTMLElement>('#place')!;
     mounted = mountOptions({
-      ...{ container, slug: 'heron', options: OPTIONS, answers, uploads, host },
+      container,
+      slug: 'heron',
+      options: OPTIONS,
+      answers,
+      uploads,
+      host,
       onChange: (state) => heard.push(state),
     });
   }

@@ -22,18 +22,33 @@ const line = (name: string, quantity: number, total: number): Order['lines'][num
 
 function kept(over: Partial<KeptOrder> = {}): KeptOrder {
   const order = {
-    ...{ id: 7, token: 't', status: 'paid', email: 'ada@example.org', name: 'Ada', delivery: 'standard' },
-    ...{
-      deliveryName: 'Standard',
-      deliveryDays: '2–3 working days',
-      language: 'en',
-      currency: 'EUR',
-      taxIncluded: true,
-      taxBasisPoints: 2000,
-    },
-    ...{ subtotalMinor: 3000, discountMinor: 0, deliveryMinor: 490, taxMinor: 582, totalMinor: 3490, steps: [] },
-    ...{ laneRevision: 3, visitId: null, paymentReference: 'ref-1', placedAt: 0, day: '1970-01-01', coupon: null },
-    ...{ note: 'Ring twice', cartVersion: 1, lines: [line('Heron', 3, 2000), line('Winder', 1, 1000)] },
+    id: 7,
+    token: 't',
+    status: 'paid',
+    email: 'ada@example.org',
+    name: 'Ada',
+    delivery: 'standard',
+    deliveryName: 'Standard',
+    deliveryDays: '2–3 working days',
+    language: 'en',
+    currency: 'EUR',
+    taxIncluded: true,
+    taxBasisPoints: 2000,
+    subtotalMinor: 3000,
+    discountMinor: 0,
+    deliveryMinor: 490,
+    taxMinor: 582,
+    totalMinor: 3490,
+    steps: [],
+    laneRevision: 3,
+    visitId: null,
+    paymentReference: 'ref-1',
+    placedAt: 0,
+    day: '1970-01-01',
+    coupon: null,
+    note: 'Ring twice',
+    cartVersion: 1,
+    lines: [line('Heron', 3, 2000), line('Winder', 1, 1000)],
     address: { line1: 'Seestraße 1', line2: '', postcode: '12345', city: 'Windau', country: 'DE' },
   } as unknown as KeptOrder['order'];
   return {
@@ -118,7 +133,7 @@ describe('an order that is opened', () => {
     expect(sent()).to.include({ sumMinor: 500, delivery: false });
     view.unmount();
 
-    const after = { ...{ id: 1, at: 5, units: [], delivery: false, restocked: false, reason: '' } };
+    const after = { id: 1, at: 5, units: [], delivery: false, restocked: false, reason: '' };
     const given = { ...after, sumMinor: minor(500), amountMinor: minor(500), state: 'done' as const };
     const next = show({ refunds: [given], left: refundable(kept().order, [given]) });
     next.getByText(/€5.00 as goodwill/);
@@ -127,7 +142,7 @@ describe('an order that is opened', () => {
   });
 
   it('notes what comes back, that it is back, and refunds just that', async () => {
-    const coming = { ...{ id: 3, at: 5, note: 'Too small', cameAt: null, restocked: false } };
+    const coming = { id: 3, at: 5, note: 'Too small', cameAt: null, restocked: false };
     const units = [{ line: 0, quantity: 2 }];
     studio.server.answers(() => Response.json(kept({ returns: [{ ...coming, units }] })));
     const view = show();

@@ -50,7 +50,7 @@ describe('a panel of the bench', () => {
         Response.json(url.includes('q=her') ? [{ slug: 'heron', name: 'Heron' }] : [{ slug: 'wren', name: 'Wren' }]),
       );
       const view = showPanel(id, null, (props) => (
-        <WherePanel {...props} {...{ pieceId: id, categories, tags: ['first kite'] }} />
+        <WherePanel {...props} pieceId={id} categories={categories} tags={['first kite']} />
       ));
       await settle();
       return view;
@@ -296,7 +296,9 @@ describe('a panel of the bench', () => {
       const { LookPanel } = studio.loaded;
       function Forced(props: PanelProps) {
         const [force, setForce] = useState<LookState>('rest');
-        return <LookPanel {...props} theme={liveDemoLane().theme} {...{ force, measured }} onForce={setForce} />;
+        return (
+          <LookPanel {...props} theme={liveDemoLane().theme} force={force} measured={measured} onForce={setForce} />
+        );
       }
       return showPanel('quick-view', part, (props) => <Forced {...props} />);
     }
@@ -320,7 +322,7 @@ describe('a panel of the bench', () => {
     it('shows what comes of what is not set, as it stands in the preview', async () => {
       const look = { text: '#112233', ground: '#f0f0f0', background: '#f0f0f0', border: '#445566' };
       const view = showLook('link', {
-        ...{ state: 'rest' as const },
+        state: 'rest' as const,
         slots: { quiet: { ...look, borderWidth: 3, radius: 17, size: 15 } },
       });
       const label = definitionOf('quick-view')!.looks['quiet']!.label;

@@ -14,7 +14,12 @@ const VIEW: PeopleView = {
   ],
 };
 const entry = (id: number, action: ReadAuditEntry['action']): ReadAuditEntry => ({
-  ...{ id, at: 0, accountId: 1, name: 'Runa', action, facts: {} },
+  id,
+  at: 0,
+  accountId: 1,
+  name: 'Runa',
+  action,
+  facts: {},
 });
 
 describe('people of the shop, as their owner sees them', () => {
@@ -60,7 +65,9 @@ describe('people of the shop, as their owner sees them', () => {
     await studio.user.type(view.getByLabelText('Invite by e-mail'), 'ida@hollowtarn.example');
     await studio.user.click(view.getByRole('button', { name: 'Invite' }));
     expect(sent()).to.deep.equal([
-      ...['POST', '/api/studio/people/invites', { email: 'ida@hollowtarn.example', role: 'editor' }],
+      'POST',
+      '/api/studio/people/invites',
+      { email: 'ida@hollowtarn.example', role: 'editor' },
     ]);
     const link = await view.findByLabelText('Link of the invitation');
     expect((link as HTMLInputElement).value).to.equal('https://shop.example/studio/enter?key=k');

@@ -43,7 +43,10 @@ describe('the page a preview stands on', () => {
   it('is the page of the owner’s that names it', () => {
     const named = standsOn('listing', { spot: 'text' }, (lane) => {
       lane.pages['sizes'] = {
-        ...{ on: true, inFooter: false, formerly: [], title: { en: 'Sizes' } },
+        on: true,
+        inFooter: false,
+        formerly: [],
+        title: { en: 'Sizes' },
         text: { en: 'See\n\n<pl-piece name="listing"></pl-piece>' },
       };
     });

@@ -4,21 +4,43 @@ import { productRecordSchema, type ProductRecord } from '~/core/catalogue';
 import { draftData, shellData, withStudio } from '../../support/studio';
 
 const variant = (id: number, size: string, over: object = {}) => ({
-  ...{ id, sku: `K-${id}`, choices: { Size: size }, priceMinor: 4900, wasMinor: null, costMinor: 2000 },
-  ...{ stock: 3, weightGrams: 200, picture: null, ...over },
+  id,
+  sku: `K-${id}`,
+  choices: { Size: size },
+  priceMinor: 4900,
+  wasMinor: null,
+  costMinor: 2000,
+  stock: 3,
+  weightGrams: 200,
+  picture: null,
+  ...over,
 });
 const record = (over: Partial<ProductRecord> = {}): ProductRecord =>
   productRecordSchema.parse({
-    ...{ name: 'Kestrel', brand: '', shortText: 'A delta.', fullText: '', fulfilment: 'parcel', leadDays: null },
-    ...{ isFeatured: false, taxRate: null, itemDeliveryMinor: 0, suggestions: ['heron'] },
-    ...{ isShown: true, pictures: ['/a.svg', '/b.svg'], categories: ['deltas'], tags: ['gift'] },
+    name: 'Kestrel',
+    brand: '',
+    shortText: 'A delta.',
+    fullText: '',
+    fulfilment: 'parcel',
+    leadDays: null,
+    isFeatured: false,
+    taxRate: null,
+    itemDeliveryMinor: 0,
+    suggestions: ['heron'],
+    isShown: true,
+    pictures: ['/a.svg', '/b.svg'],
+    categories: ['deltas'],
+    tags: ['gift'],
     attributes: [{ key: 'Span', value: '2 m' }],
     axes: ['Size'],
     variants: [variant(1, 'Small'), variant(2, 'Large')],
     ...over,
   });
 const product = (over: Partial<ProductRecord> = {}, edit = 4) => ({
-  ...{ id: 9, slug: 'kestrel', edit, record: record(over) },
+  id: 9,
+  slug: 'kestrel',
+  edit,
+  record: record(over),
   prices: [{ sku: 'K-1', priceMinor: 4900, at: 0 }],
   suggested: [{ slug: 'heron', name: 'Heron' }],
   betterSold: over.better ? { slug: over.better, fromMinor: 9900, leastMinor: 6000 } : null,
@@ -94,7 +116,9 @@ describe('a product that is opened', () => {
     await studio.user.click(view.getByText('Save the answer'));
     await view.findByText('Saved.');
     expect(JSON.parse(String(studio.server.asked.at(-1)!.init.body))).to.deep.equal({
-      ...{ id: 7, isHidden: false, answer: 'Try more wind.' },
+      id: 7,
+      isHidden: false,
+      answer: 'Try more wind.',
     });
     await studio.user.type(view.getByLabelText('Goes well with it'), 'r');
     await studio.user.click(await view.findByText('+ Reel'));
@@ -162,7 +186,10 @@ describe('a product that is opened', () => {
     await studio.user.click(view.getByLabelText('Shown in the shop'));
     await studio.user.click(view.getByText('Save changes'));
     expect(sent().record).to.deep.include({
-      ...{ categories: ['deltas', 'small'], pictures: ['/b.svg', '/a.svg'], tags: ['gift', 'new'], isShown: false },
+      categories: ['deltas', 'small'],
+      pictures: ['/b.svg', '/a.svg'],
+      tags: ['gift', 'new'],
+      isShown: false,
       attributes: [
         { key: 'Span', value: '2 m' },
         { key: 'Sail', value: 'nylon' },

@@ -23,7 +23,8 @@ describe('a text with marks', () => {
         <RichField
           label="Text"
           help="Said above."
-          {...{ value, most }}
+          value={value}
+          most={most}
           dir="ltr"
           onChange={(text) => {
             kept.push(text);

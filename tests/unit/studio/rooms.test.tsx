@@ -183,7 +183,13 @@ describe('orders and mails', () => {
           { ...order, status: 'paid', totalMinor: 12_050, sentAt: 5, refundedMinor: 50 },
           { ...order, id: 6, status: 'failed', totalMinor: 900 },
         ]}
-        {...{ total: 50, page: 1, pages: 2, q: 'ad a', filter: 'all', from: '2026-03-01', to: '' }}
+        total={50}
+        page={1}
+        pages={2}
+        q="ad a"
+        filter="all"
+        from="2026-03-01"
+        to=""
       />,
     );
 
@@ -200,8 +206,18 @@ describe('orders and mails', () => {
   it('mark several orders at once, and say which could not be', async () => {
     const { Orders } = studio.loaded;
     const order = {
-      ...{ placedAt: 0, name: 'Ada', email: 'ada@example.org', items: 2, currency: 'EUR', refundedMinor: 0 },
-      ...{ packedAt: null, sentAt: null, cancelledAt: null, isParcel: true, status: 'paid' as const, totalMinor: 100 },
+      placedAt: 0,
+      name: 'Ada',
+      email: 'ada@example.org',
+      items: 2,
+      currency: 'EUR',
+      refundedMinor: 0,
+      packedAt: null,
+      sentAt: null,
+      cancelledAt: null,
+      isParcel: true,
+      status: 'paid' as const,
+      totalMinor: 100,
     };
     studio.server.answers(() =>
       Response.json({ done: 1, refused: [{ number: '1008', message: 'This order was cancelled.' }] }),
@@ -213,7 +229,13 @@ describe('orders and mails', () => {
           { ...order, id: 7 },
           { ...order, id: 8 },
         ]}
-        {...{ total: 2, page: 1, pages: 1, q: '', filter: 'all', from: '', to: '' }}
+        total={2}
+        page={1}
+        pages={1}
+        q=""
+        filter="all"
+        from=""
+        to=""
       />,
     );
 
@@ -229,13 +251,7 @@ describe('orders and mails', () => {
   it('say how to get one where there is none', () => {
     const { Orders, Mailbox } = studio.loaded;
     studio
-      .show(
-        <Orders
-          shell={shell()}
-          orders={[]}
-          {...{ total: 0, page: 1, pages: 1, q: '', filter: 'all', from: '', to: '' }}
-        />,
-      )
+      .show(<Orders shell={shell()} orders={[]} total={0} page={1} pages={1} q="" filter="all" from="" to="" />)
       .getByText(/No orders yet/);
     studio.show(<Mailbox shell={shell()} mails={[]} />).getByText(/No mail yet/);
   });
@@ -386,7 +402,13 @@ describe('the catalogue', () => {
 
   it('goes through its pages, and keeps what was searched for', () => {
     const view = show({
-      ...{ total: 60, page: 2, pages: 3, q: 'her on', filter: 'sold-out', category: 'power', texts: '1' },
+      total: 60,
+      page: 2,
+      pages: 3,
+      q: 'her on',
+      filter: 'sold-out',
+      category: 'power',
+      texts: '1',
     });
 
     view.getByText('60 products found for “her on”');

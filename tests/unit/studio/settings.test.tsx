@@ -79,7 +79,12 @@ describe('settings of the shop', () => {
       studio.server.answers((url) =>
         String(url).includes('rate=1')
           ? Response.json({
-              ...{ from: 'EUR', to: 'JPY', products: 3, offers: 1, zones: 0, orders: 2 },
+              from: 'EUR',
+              to: 'JPY',
+              products: 3,
+              offers: 1,
+              zones: 0,
+              orders: 2,
               examples: [{ name: 'Merlin', fromMinor: 16_900, toMinor: 169 }],
             })
           : Response.json(
@@ -107,7 +112,9 @@ describe('settings of the shop', () => {
       await studio.user.selectOptions(view.getByLabelText('Country'), 'Japan');
       // It has prices, whose currency is changed in a step of its own.
       expect([now().shop.currency, now().shop.timeZone, now().shop.locale]).to.deep.equal([
-        ...['EUR', 'Asia/Tokyo', 'en-JP'],
+        'EUR',
+        'Asia/Tokyo',
+        'en-JP',
       ]);
     });
   });

@@ -34,21 +34,34 @@ describe('sums in the studio', () => {
     return data.lane.shop;
   };
   const variant: VariantRecord = {
-    ...{ id: 1, sku: 'K-1', choices: {}, priceMinor: 700, wasMinor: 700, costMinor: 700, stock: 1, weightGrams: 1 },
+    id: 1,
+    sku: 'K-1',
+    choices: {},
+    priceMinor: 700,
+    wasMinor: 700,
+    costMinor: 700,
+    stock: 1,
+    weightGrams: 1,
     picture: null,
   };
   const record = productRecordSchema.parse({
-    ...{ name: 'K', brand: '', shortText: '', fullText: '', fulfilment: 'parcel', leadDays: null, taxRate: null },
-    ...{
-      isFeatured: false,
-      itemDeliveryMinor: 0,
-      suggestions: [],
-      isShown: true,
-      pictures: [],
-      categories: [],
-      tags: [],
-    },
-    ...{ attributes: [], axes: [], variants: [variant] },
+    name: 'K',
+    brand: '',
+    shortText: '',
+    fullText: '',
+    fulfilment: 'parcel',
+    leadDays: null,
+    taxRate: null,
+    isFeatured: false,
+    itemDeliveryMinor: 0,
+    suggestions: [],
+    isShown: true,
+    pictures: [],
+    categories: [],
+    tags: [],
+    attributes: [],
+    axes: [],
+    variants: [variant],
   });
 
   /** Every field in which a sum is typed: it starts with another sum, and hands on what it has read. */

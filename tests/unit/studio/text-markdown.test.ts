@@ -37,7 +37,8 @@ describe('a text in the editor', () => {
       const marks = ['bold', 'italic', 'strike'].filter(() => random() < 0.25).map((type) => ({ type }));
       if (random() < 0.2)
         return {
-          ...{ type: 'fact', marks },
+          type: 'fact',
+          marks,
           attrs: { product: 'heron', fact: 'price', before: '', after: ' "each"', fallback: '<i>' },
         };
       return { type: 'text', marks, text: some(3, () => pick(words)).join(' ') };
@@ -51,7 +52,8 @@ describe('a text in the editor', () => {
     const paragraph = (): JSONContent => ({ type: 'paragraph', content: line(4) });
     const item = (): JSONContent => ({ type: 'listItem', content: [paragraph()] });
     const row = (type: string) => ({
-      ...{ type: 'tableRow', content: [1, 2].map(() => ({ type, content: line(2) })) },
+      type: 'tableRow',
+      content: [1, 2].map(() => ({ type, content: line(2) })),
     });
     const block = (): JSONContent =>
       pick([

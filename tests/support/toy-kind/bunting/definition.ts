@@ -11,12 +11,21 @@ export const bunting = definePiece({
   spots: ['home.above', 'listing.below'],
   settings: {
     flags: numeric({
-      ...{ task: 'parts', label: 'Flags', help: 'How many hang on the string.' },
-      ...{ min: 1, max: 20, step: 1, unit: '', default: 5 },
+      task: 'parts',
+      label: 'Flags',
+      help: 'How many hang on the string.',
+      min: 1,
+      max: 20,
+      step: 1,
+      unit: '',
+      default: 5,
     }),
     shape: choice({
-      ...{ task: 'look', label: 'Shape', help: 'Of each of the flags.' },
-      ...{ options: { triangle: 'Triangles', square: 'Squares' }, default: 'triangle' },
+      task: 'look',
+      label: 'Shape',
+      help: 'Of each of the flags.',
+      options: { triangle: 'Triangles', square: 'Squares' },
+      default: 'triangle',
     }),
   },
   parts: { string: { label: 'String', help: 'What the flags hang on.', on: true } },
@@ -30,7 +39,10 @@ export const bunting = definePiece({
   },
   looks: {
     flag: {
-      ...{ label: 'Flags', help: 'Each of them.', properties: ['background'], states: ['rest'] },
+      label: 'Flags',
+      help: 'Each of them.',
+      properties: ['background'],
+      states: ['rest'],
       inherits: { rest: {} },
     },
   },

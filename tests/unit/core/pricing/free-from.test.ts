@@ -8,11 +8,18 @@ const order = (goods: number, cost: number | null, deliveryMinor = 600): PastOrd
   id: 1,
   lines: [
     {
-      ...{ id: '0', product: 'a', variant: 'A', categories: [], tags: [], quantity: 1 },
-      ...{ unitPriceMinor: minor(goods), costMinor: cost },
+      id: '0',
+      product: 'a',
+      variant: 'A',
+      categories: [],
+      tags: [],
+      quantity: 1,
+      unitPriceMinor: minor(goods),
+      costMinor: cost,
     },
   ],
-  ...{ deliveryMinor, deliveryMethod: 'standard' },
+  deliveryMinor,
+  deliveryMethod: 'standard',
   circumstances: { at: 0, today: '2026-01-01', shopper: 'new', country: 'DE', source: null, birthday: null, used: {} },
 });
 

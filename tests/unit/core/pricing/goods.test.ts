@@ -18,22 +18,45 @@ import {
 
 const AT = Date.parse('2026-11-25T12:00:00Z');
 const circumstances: GoodsInput['circumstances'] = {
-  ...{ at: AT, today: '2026-11-25', shopper: 'new', country: null, source: null, birthday: null, used: {} },
+  at: AT,
+  today: '2026-11-25',
+  shopper: 'new',
+  country: null,
+  source: null,
+  birthday: null,
+  used: {},
 };
 const line = (id: string, quantity: number, unit: number, over: Partial<PriceableLine> = {}): PriceableLine => ({
-  ...{ id, product: id, variant: id.toUpperCase(), categories: [], tags: [], quantity, unitPriceMinor: minor(unit) },
+  id,
+  product: id,
+  variant: id.toUpperCase(),
+  categories: [],
+  tags: [],
+  quantity,
+  unitPriceMinor: minor(unit),
   ...over,
 });
 const offer = (given: object): Offer => offerSchema.parse(given);
 const FREE = offer({
-  ...{ kind: 'deliveryOff', name: 'Free delivery', when: { minGoodsMinor: 5000 }, basisPoints: 10_000 },
+  kind: 'deliveryOff',
+  name: 'Free delivery',
+  when: { minGoodsMinor: 5000 },
+  basisPoints: 10_000,
 });
 const TEN = offer({
-  ...{ kind: 'percentOff', name: 'Ten', target: 'lines', basisPoints: 1000, combine: { group: 'discounts' } },
+  kind: 'percentOff',
+  name: 'Ten',
+  target: 'lines',
+  basisPoints: 1000,
+  combine: { group: 'discounts' },
   when: { code: 'TEN', minGoodsMinor: 2000, until: '2026-12-25T00:00:00Z' },
 });
 const FIVE = offer({
-  ...{ kind: 'amountOff', name: 'Five', target: 'order', amountMinor: 500, combine: { group: 'discounts' } },
+  kind: 'amountOff',
+  name: 'Five',
+  target: 'order',
+  amountMinor: 500,
+  combine: { group: 'discounts' },
   when: { code: 'FIVE' },
 });
 const price = (over: Partial<GoodsInput> & { readonly by?: Record<string, Offer> } = {}) => {
@@ -41,8 +64,11 @@ const price = (over: Partial<GoodsInput> & { readonly by?: Record<string, Offer>
   return priceGoods({
     lines: [line('a', 2, 1999), line('b', 1, 500)],
     offers: offersOf(by),
-    ...{ tax: { basisPoints: 2000, included: true }, deliveryMinor: minor(490), deliveryMethod: 'standard' },
-    ...{ codes: [], circumstances },
+    tax: { basisPoints: 2000, included: true },
+    deliveryMinor: minor(490),
+    deliveryMethod: 'standard',
+    codes: [],
+    circumstances,
     ...rest,
   });
 };
@@ -77,7 +103,11 @@ describe('priceGoods', () => {
     expect(priced.deliveryMinor).to.equal(0);
     expect(priced.totalMinor).to.equal(4500);
     expect(priced.steps).to.deep.include({
-      ...{ code: 'offer', amountMinor: -490, offerId: 'free', name: 'Free delivery', coupon: null },
+      code: 'offer',
+      amountMinor: -490,
+      offerId: 'free',
+      name: 'Free delivery',
+      coupon: null,
       isOfOrder: false,
     });
     expect(price({ lines: [line('a', 1, 4999)] }).deliveryMinor).to.equal(490);
@@ -119,7 +149,12 @@ describe('priceGoods', () => {
     expect(priced.lines.map((item) => item.totalMinor)).to.deep.equal([3598, 450]); // 3998 − 400, 500 − 50
     expect(priced).to.include({ discountMinor: 450, subtotalMinor: 4498 });
     expect(priced.lines[0]!.steps.at(-1)).to.deep.equal({
-      ...{ code: 'offer', amountMinor: -400, offerId: 'ten', name: 'Ten', coupon: 'TEN', isOfOrder: false },
+      code: 'offer',
+      amountMinor: -400,
+      offerId: 'ten',
+      name: 'Ten',
+      coupon: 'TEN',
+      isOfOrder: false,
     });
     expect(priced.codes).to.deep.equal([{ code: 'TEN', offerId: 'ten', takenMinor: 450, refusal: null }]);
   });
@@ -140,8 +175,11 @@ describe('priceGoods', () => {
       const priced = price({ lines, by, codes: [code], circumstances: { ...circumstances, ...over } });
       const [found] = priced.codes;
       return codeProblem(found!, {
-        ...{ offers: offersOf(by), offer: offersOf(by).find(({ id }) => id === found!.offerId) },
-        ...{ isBuyerKnown: true, isEmpty: goods === 0, money: String },
+        offers: offersOf(by),
+        offer: offersOf(by).find(({ id }) => id === found!.offerId),
+        isBuyerKnown: true,
+        isEmpty: goods === 0,
+        money: String,
       });
     };
     const alone = { ten: by.ten };
@@ -150,14 +188,16 @@ describe('priceGoods', () => {
     expect(said('FIVE', 2000)?.code).to.equal('coupon-unknown');
     expect(said('TEN', 2000, { at: Date.parse('2026-12-25T00:00:00Z') })?.code).to.equal('coupon-over');
     expect(said('TEN', 1999)).to.deep.equal({
-      ...{ code: 'coupon-too-little', facts: { code: 'TEN', missing: '1', from: '2000' } },
+      code: 'coupon-too-little',
+      facts: { code: 'TEN', missing: '1', from: '2000' },
     });
     expect(said('TEN', 0)?.code).to.equal('coupon-empty');
     expect(said('TEN', 2000)).to.deep.equal({ code: 'coupon-outdone', facts: { code: 'TEN', by: 'Ten' } });
     const used = { ten: { total: 5, byShopper: 0 } };
     const limited = price({
       by: { ten: offer({ ...alone.ten, limits: { total: 5 } }) },
-      ...{ codes: ['TEN'], circumstances: { ...circumstances, used } },
+      codes: ['TEN'],
+      circumstances: { ...circumstances, used },
     });
     expect(limited.codes[0]?.refusal).to.deep.equal({ code: 'used-up' });
   });

@@ -20,7 +20,14 @@ import {
 const TAX = { basisPoints: 2000, included: true };
 const AT = Date.parse('2026-11-26T12:00:00Z');
 const good = (sku: string, priceMinor: number, costMinor: number | null, over: Partial<Costed> = {}): Costed => ({
-  ...{ sku, slug: sku.toLowerCase(), name: sku, choices: '', priceMinor, costMinor, categories: [], tags: [] },
+  sku,
+  slug: sku.toLowerCase(),
+  name: sku,
+  choices: '',
+  priceMinor,
+  costMinor,
+  categories: [],
+  tags: [],
   taxBasisPoints: null,
   ...over,
 });
@@ -40,8 +47,13 @@ function finish<T>(work: Generator<number, T>): T {
 const search = (goods: readonly Costed[], offers: Record<string, object>, floors: object = { shop: 1000 }, over = {}) =>
   finish(
     searchBelowFloor({
-      ...{ goods, offers: offersOf(record(offers)), margins: marginsSchema.parse(floors), tax: TAX },
-      ...{ severalCodes: true, at: AT, dayOf: (at: number) => new Date(at).toISOString().slice(0, 10) },
+      goods,
+      offers: offersOf(record(offers)),
+      margins: marginsSchema.parse(floors),
+      tax: TAX,
+      severalCodes: true,
+      at: AT,
+      dayOf: (at: number) => new Date(at).toISOString().slice(0, 10),
       ...over,
     }),
   );
@@ -72,7 +84,8 @@ describe('the margin guard', () => {
   it('finds what only several together reach: a bundle, and a number of one', () => {
     const goods = [good('A', 2400, 1000), good('B', 2400, 1500), good('C', 600, 100)];
     const bundle = {
-      ...{ kind: 'bundle', priceMinor: 3000 },
+      kind: 'bundle',
+      priceMinor: 3000,
       items: [
         { selection: { only: { variants: ['A'] } }, quantity: 1 },
         { selection: { only: { variants: ['B'] } }, quantity: 1 },
@@ -135,9 +148,16 @@ describe('a backtest', () => {
   const order = (id: number, quantity: number, over: Partial<PastOrder> = {}): PastOrder => ({
     id,
     lines: [{ ...asLine(good('KITE', 2400, 1000), quantity), costMinor: 1000 }],
-    ...{ deliveryMinor: 490, deliveryMethod: 'standard' },
+    deliveryMinor: 490,
+    deliveryMethod: 'standard',
     circumstances: {
-      ...{ at: AT, today: '2026-11-26', shopper: 'new', country: 'DE', source: null, birthday: null, used: {} },
+      at: AT,
+      today: '2026-11-26',
+      shopper: 'new',
+      country: 'DE',
+      source: null,
+      birthday: null,
+      used: {},
     },
     ...over,
   });
@@ -163,7 +183,11 @@ describe('a backtest', () => {
       always: { kind: 'percentOff', target: 'lines', basisPoints: 500, combine: { group: 'g' } },
       coded: { kind: 'amountOff', target: 'order', amountMinor: 9999, when: { code: 'X' } },
       tested: {
-        ...{ kind: 'percentOff', target: 'lines', basisPoints: 1000, combine: { group: 'g' }, on: false },
+        kind: 'percentOff',
+        target: 'lines',
+        basisPoints: 1000,
+        combine: { group: 'g' },
+        on: false,
         when: { code: 'NEW', from: '2027-01-01T00:00:00Z' },
       },
     };
@@ -198,8 +222,13 @@ describe('a backtest', () => {
       orders.reduce((sum, one) => {
         const by = offersOf(Object.fromEntries(ids.map((id) => [id, offers[id]!])));
         const priced = priceGoods({
-          ...{ lines: one.lines, offers: by, tax: TAX, deliveryMinor: minor(490), deliveryMethod: 'standard' },
-          ...{ codes: [], circumstances: one.circumstances },
+          lines: one.lines,
+          offers: by,
+          tax: TAX,
+          deliveryMinor: minor(490),
+          deliveryMethod: 'standard',
+          codes: [],
+          circumstances: one.circumstances,
         });
         return sum + priced.totalMinor;
       }, 0);

@@ -80,7 +80,10 @@ describe('the price of a cart', () => {
 
   it('looks at the 16 that take most when more are able, and says which it did not', () => {
     const offers = Array.from({ length: 18 }, (_, i) => ({
-      ...{ kind: 'amountOff', target: 'lines', amountMinor: 10 + i, id: `x${String(i).padStart(2, '0')}` },
+      kind: 'amountOff',
+      target: 'lines',
+      amountMinor: 10 + i,
+      id: `x${String(i).padStart(2, '0')}`,
     }));
     const priced = price([line(100_000)], offers);
 

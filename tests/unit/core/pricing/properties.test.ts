@@ -14,7 +14,8 @@ const SELECTIONS = [null, null, only('a'), only('a', 'b'), only('c'), { except: 
 
 function randomLines(random: Random): ShortLine[] {
   return Array.from({ length: random.whole(1, 4) }, () => ({
-    ...{ product: random.pick(PRODUCTS), unit: random.pick([0, 1, 99, 333, 500, 1000, 1999]) },
+    product: random.pick(PRODUCTS),
+    unit: random.pick([0, 1, 99, 333, 500, 1000, 1999]),
     quantity: random.whole(1, 6),
     options: random.pick([0, 0, 150, -200]),
     once: random.pick([0, 0, 250]),
@@ -155,7 +156,8 @@ describe('prices, whatever the cart and the offers', () => {
       ]);
     const offers = Array.from({ length: 10 }, () => ({
       ...randomOffer(random),
-      ...{ when: when(), limits: random.pick([{}, { total: 2 }, { perShopper: 1 }]) },
+      when: when(),
+      limits: random.pick([{}, { total: 2 }, { perShopper: 1 }]),
     }));
     const shared = cartInput([{ unit: 1 }], offers).offers;
     const answers = new Set<string>();

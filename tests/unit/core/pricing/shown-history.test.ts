@@ -7,7 +7,10 @@ const NOW = Date.parse('2026-11-30T12:00:00Z');
 
 /** A price shown from so many days ago on: before offers, shown, and by which offers. */
 const shown = (daysAgo: number, listMinor: number, priceMinor = listMinor, by = '') => ({
-  ...{ at: NOW - daysAgo * DAY, listMinor, priceMinor, by },
+  at: NOW - daysAgo * DAY,
+  listMinor,
+  priceMinor,
+  by,
 });
 const lowest = (...history: ReturnType<typeof shown>[]) => lowestShownBefore(history, 'Europe/Berlin');
 
@@ -49,7 +52,10 @@ describe('the lowest price shown in the 30 days before', () => {
 describe('the moments at which offers change prices', () => {
   it('are their beginnings and ends, each once, of those that are on', () => {
     const off = (when: object, over: object = {}) => ({
-      ...{ kind: 'percentOff', target: 'lines', basisPoints: 1000, when },
+      kind: 'percentOff',
+      target: 'lines',
+      basisPoints: 1000,
+      when,
       ...over,
     });
     const { offers } = cartInput(
