@@ -21,7 +21,11 @@ function numberOf(what: object): number {
 }
 
 /** What listings look like that no piece says anything about. */
-export const usualListing = compilePiece('usual', newPiece(listing, true), listing, 'en', CALLED_CART) as ListingPiece;
+export const usualListing = compilePiece(
+  { id: 'usual', piece: newPiece(listing, true), definition: listing },
+  'en',
+  CALLED_CART,
+) as ListingPiece;
 
 interface Drawn {
   readonly piece?: ListingPiece;

@@ -99,7 +99,7 @@ describe('what a buyer gets', () => {
   it('is told what delivery costs and how long it takes, only where that can be kept', async () => {
     const promise = async (slug: string, country = 'DE') => {
       const product = await productOf(slug);
-      return promiseDelivery(shop.app, product, product.variants[0], { country, postcode: '' }, 'en');
+      return promiseDelivery(shop.app, { product, variant: product.variants[0] }, { country, postcode: '' }, 'en');
     };
     const usual = await promise('hoop-winder');
     expect(usual).to.include({ kind: 'parcel', country: 'Germany', amountMinor: 490, freeFromMinor: 6000 });
@@ -109,7 +109,9 @@ describe('what a buyer gets', () => {
     expect(await promise((await download()).slug)).to.deep.equal({ kind: 'download' });
     const product = await productOf('heron');
     const soldOut = { ...product, variants: product.variants.map((variant) => ({ ...variant, stock: 0 })) };
-    expect(await promiseDelivery(shop.app, soldOut, soldOut.variants[0], null, 'en')).to.equal(null);
+    expect(await promiseDelivery(shop.app, { product: soldOut, variant: soldOut.variants[0] }, null, 'en')).to.equal(
+      null,
+    );
   });
 
   it('keeps every other answer when one is missing, without script', async () => {

@@ -82,7 +82,7 @@ describe('carts', () => {
     const [line] = (await viewCart(shop.app, token)).lines;
     expect([line!.choices, line!.arrival]).to.deep.equal(['Third Saturday', 'In person: Hollowtarn loft.']);
     const workshop = (await shop.app.catalogue.findProduct('half-day-building-workshop'))!;
-    const promised = await promiseDelivery(shop.app, workshop, workshop.variants[0], null, 'en');
+    const promised = await promiseDelivery(shop.app, { product: workshop, variant: workshop.variants[0] }, null, 'en');
     expect(promised).to.deep.equal({ kind: 'event', place: 'Hollowtarn loft' });
     const placed = await orderNow(shop.app, { cartToken: token, form });
     await sendOrderMails(shop.app);
@@ -277,12 +277,12 @@ describe('carts', () => {
     await change(token, { kind: 'reshape', lineId, variantId, answers });
     await change(token, { kind: 'add', variantId: ultralight.id, quantity: 1 });
     const both = (await viewCart(shop.app, token)).lines;
-    const near = (await suggestNear(shop.app, ['merlin-ultralight'], token, 8, { language: 'en' })).map(
-      ({ slug }) => slug,
-    );
-    const nearOthers = (await suggestNear(shop.app, ['merlin-ultralight'], null, 8, { language: 'en' })).map(
-      ({ slug }) => slug,
-    );
+    const near = (
+      await suggestNear(shop.app, ['merlin-ultralight'], { cartToken: token, most: 8, language: 'en' })
+    ).map(({ slug }) => slug);
+    const nearOthers = (
+      await suggestNear(shop.app, ['merlin-ultralight'], { cartToken: null, most: 8, language: 'en' })
+    ).map(({ slug }) => slug);
     await change(token, { kind: 'remove', lineId });
     await change(token, { kind: 'put-back', lineId });
     const back = (await viewCart(shop.app, token)).lines;
@@ -342,13 +342,15 @@ describe('carts', () => {
     const token = randomUUID();
     await add(token, 'plover-delta', { Sail: 'Harbour' });
 
-    const near = await suggestNear(shop.app, ['lapwing-delta'], token, 8, { language: 'en' });
+    const near = await suggestNear(shop.app, ['lapwing-delta'], { cartToken: token, most: 8, language: 'en' });
 
     expect(near.length).to.be.greaterThan(2);
     expect(near.map((card) => card.slug)).not.to.include.members(['plover-delta']);
     expect(near.map((card) => card.slug)).not.to.include('lapwing-delta');
     expect(near.every((card) => card.inStock)).to.equal(true);
-    expect(await suggestNear(shop.app, ['nothing-like-it'], token, 4, { language: 'en' })).to.deep.equal([]);
+    expect(
+      await suggestNear(shop.app, ['nothing-like-it'], { cartToken: token, most: 4, language: 'en' }),
+    ).to.deep.equal([]);
   });
 
   describe('with uploads', () => {

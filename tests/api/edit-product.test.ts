@@ -63,7 +63,9 @@ describe('a product in the studio', () => {
 
     const front = await listFrontPage(shop.app);
     expect(front.featured[0]!.slug).to.equal('heron');
-    expect((await suggestNear(shop.app, ['heron'], null, 3, { language: 'en' }))[0]!.slug).to.equal('kestrel');
+    expect((await suggestNear(shop.app, ['heron'], { cartToken: null, most: 3, language: 'en' }))[0]!.slug).to.equal(
+      'kestrel',
+    );
 
     const variantId = (await findProduct(shop.app, 'heron'))!.variants[0]!.id;
     const facts = await shop.app.catalogue.variantFacts([variantId]);

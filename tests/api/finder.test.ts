@@ -47,7 +47,8 @@ describe('what is bought together', () => {
     const [gloves, stake] = [await slugOf('Line Gloves'), await slugOf('Ground Stake')];
     const pair = { a: stake, b: gloves, both: 37, baskets: 1500, lift: 7 };
     await decidePairs(shop.app, { state: 'accepted', pairs: [pair] }, 1);
-    const near = (explains: boolean) => suggestNear(shop.app, [gloves], null, 4, { explains, language: 'en' });
+    const near = (explains: boolean) =>
+      suggestNear(shop.app, [gloves], { cartToken: null, most: 4, explains, language: 'en' });
     const told = (await near(true)).find(({ slug }) => slug === stake);
     expect(told?.why).to.equal(
       'Bought together in 37 of 1500 orders, 7.0 times as often as by chance; you took it over.',

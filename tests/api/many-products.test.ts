@@ -33,7 +33,7 @@ describe('a shop of many products', () => {
     ['a product', () => findProduct(shop.app, 'heron')],
     [
       'what goes with a product',
-      () => suggestNear(shop.app, ['heron', 'hoop-winder'], 'nobody', 4, { language: 'en' }),
+      () => suggestNear(shop.app, ['heron', 'hoop-winder'], { cartToken: 'nobody', most: 4, language: 'en' }),
     ],
     ['a cart', () => viewCart(shop.app, 'nobody')],
     ['what one visit did', () => shop.app.visits.listEvents('nobody', 9)],

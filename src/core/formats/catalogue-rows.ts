@@ -119,15 +119,14 @@ export function readCatalogueRows(
   const products: ProductRecord[] = [];
   for (const [name, group] of groups) {
     const before = problems.length;
-    const product = readProduct(name, group, options, skuRows, problems);
+    const product = readProduct({ name, rows: group }, options, skuRows, problems);
     if (problems.length === before) products.push(product);
   }
   return { products, problems };
 }
 
 function readProduct(
-  name: string,
-  rows: readonly CsvRow[],
+  { name, rows }: { readonly name: string; readonly rows: readonly CsvRow[] },
   options: RowOptions,
   skuRows: Map<string, number>,
   problems: RowProblem[],

@@ -37,7 +37,7 @@ export function compileManifest(
   const pieces = Object.entries(lane.pieces).flatMap(([id, piece]): ManifestPiece[] => {
     const definition = definitions.find((candidate) => candidate.kind === piece.kind);
     if (!definition || !(piece.on || definition.isAlwaysOn)) return [];
-    const compiled = compilePiece(id, piece, definition, language, lane.shop.cart);
+    const compiled = compilePiece({ id, piece, definition }, language, lane.shop.cart);
     return [note === null ? compiled : { ...compiled, words: noteNet(compiled.words, definition, note) }];
   });
   const rank = (piece: ManifestPiece) => definitions.find(({ kind }) => kind === piece.kind)?.openRank ?? 0;
@@ -60,9 +60,7 @@ function noteNet(words: ManifestPiece['words'], { priceWords = [] }: PieceDefini
 
 /** One piece as shoppers get it. */
 export function compilePiece(
-  id: string,
-  piece: Piece,
-  definition: PieceDefinition,
+  { id, piece, definition }: { readonly id: string; readonly piece: Piece; readonly definition: PieceDefinition },
   language: string,
   cart: CartNaming,
 ): ManifestPiece {

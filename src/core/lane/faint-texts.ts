@@ -17,12 +17,17 @@ export interface FaintText {
 
 type Look = Piece['look']['slots'];
 
+/** A slot in one of its states. */
+interface SlotState {
+  readonly key: string;
+  readonly state: LookState;
+}
+
 /** A value as it comes: set or inherited, else what the shop's own style gives. */
 export function comesTo(
   { looks }: Pick<PieceDefinition, 'looks'>,
   set: Look,
-  key: string,
-  state: LookState,
+  { key, state }: SlotState,
   property: LookProperty,
 ): LookValue | undefined {
   const slot = looks[key];
@@ -38,30 +43,19 @@ export function comesTo(
 }
 
 /** The colour that lies behind a slot's text: its own ground, else that of what it lies on, else the page's. */
-export function groundOf(
-  definition: Pick<PieceDefinition, 'looks'>,
-  set: Look,
-  key: string,
-  state: LookState,
-  theme: Theme,
-): string {
-  const own = comesTo(definition, set, key, state, 'background');
+export function groundOf(definition: Pick<PieceDefinition, 'looks'>, set: Look, at: SlotState, theme: Theme): string {
+  const { key } = at;
+  const own = comesTo(definition, set, at, 'background');
   if (own !== undefined) return resolveColour(own, theme);
   const under = definition.looks[key]?.on ?? (key !== 'panel' && definition.looks['panel'] ? 'panel' : undefined);
   if (under === undefined) return theme[key === 'panel' ? 'panel' : 'paper'];
   // What lies under it is at rest while it is looked at.
-  return groundOf(definition, set, under, 'rest', theme);
+  return groundOf(definition, set, { key: under, state: 'rest' }, theme);
 }
 
 /** The colour of a slot's text. */
-export function textOf(
-  definition: Pick<PieceDefinition, 'looks'>,
-  set: Look,
-  key: string,
-  state: LookState,
-  theme: Theme,
-): string {
-  return resolveColour(comesTo(definition, set, key, state, 'text') ?? 'token:ink', theme);
+export function textOf(definition: Pick<PieceDefinition, 'looks'>, set: Look, at: SlotState, theme: Theme): string {
+  return resolveColour(comesTo(definition, set, at, 'text') ?? 'token:ink', theme);
 }
 
 /** Every text of a piece that is too faint on its ground, in every state it has; of each slot the faintest state. */
@@ -71,8 +65,8 @@ export function faintTexts(definition: PieceDefinition, piece: Pick<Piece, 'look
     if (!properties.includes('text')) return [];
     const found = states
       .map((state): FaintText => {
-        const text = textOf(definition, set, slot, state, theme);
-        const ground = groundOf(definition, set, slot, state, theme);
+        const text = textOf(definition, set, { key: slot, state }, theme);
+        const ground = groundOf(definition, set, { key: slot, state }, theme);
         return { slot, state, text, ground, ratio: contrastRatio(text, ground) ?? 21 };
       })
       .filter(({ ratio }) => ratio < LEAST_CONTRAST)

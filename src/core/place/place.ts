@@ -49,7 +49,12 @@ export function snapPlace(x: number, y: number, window: Size, isRightToLeft = fa
 }
 
 /** Where the thing lies, `inset` px from the edges. */
-export function boxAt(place: Place, size: Size, window: Size, inset: number, isRightToLeft = false): Box {
+export function boxAt(
+  place: Place,
+  size: Size,
+  window: Size,
+  { inset, isRightToLeft = false }: { readonly inset: number; readonly isRightToLeft?: boolean },
+): Box {
   const run = (length: number, own: number) => inset + (Math.max(0, length - own - 2 * inset) * place.along) / 100;
   const isAcross = place.edge === 'top' || place.edge === 'bottom';
   const fromStart = isAcross

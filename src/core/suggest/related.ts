@@ -34,9 +34,7 @@ const USUAL: Weights = { tag: 2, category: 1, attribute: 0 };
 export function relatedTo(
   given: readonly Relatable[],
   catalogue: readonly Relatable[],
-  excluded: ReadonlySet<string>,
-  most: number,
-  weights: Weights = USUAL,
+  { excluded, most, weights = USUAL }: { excluded: ReadonlySet<string>; most: number; weights?: Weights },
 ): Relation[] {
   const categories = new Set(given.flatMap((product) => product.categories));
   const tags = new Set(given.flatMap((product) => product.tags));

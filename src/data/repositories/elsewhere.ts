@@ -26,9 +26,7 @@ const MOST_REFUSED_A_DAY = 200;
 export function elsewhere(db: Database) {
   /** Keeps a code that brings a cart over, once, until a moment (ms since 1970). */
   async function keepCarried(
-    code: string,
-    cartToken: string,
-    visit: string,
+    { code, cartToken, visit }: { readonly code: string; readonly cartToken: string; readonly visit: string },
     until: number,
     now: number,
   ): Promise<void> {

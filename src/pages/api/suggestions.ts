@@ -16,7 +16,9 @@ export const GET: APIRoute = async ({ locals, cookies, request, url }) => {
   // Why something is suggested is for the shop’s own people.
   const explains = locals.account !== null;
   return Response.json(
-    await suggestNear(locals.app, near.split(' ').slice(0, 60), cartToken(cookies, request.headers), most, {
+    await suggestNear(locals.app, near.split(' ').slice(0, 60), {
+      cartToken: cartToken(cookies, request.headers),
+      most,
       explains,
       language: locals.language,
     }),

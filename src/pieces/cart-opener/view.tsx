@@ -110,13 +110,10 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
     const isRightToLeft = directionOf(host.language) === 'rtl';
     const window = { width: document.documentElement.clientWidth, height: innerHeight };
     const size = { width: element.offsetWidth, height: element.offsetHeight };
-    const wanted = boxAt(
-      readPlace(window.width < 640 ? settings.placePhone : settings.placeDesktop),
-      size,
-      window,
-      INSET,
+    const wanted = boxAt(readPlace(window.width < 640 ? settings.placePhone : settings.placeDesktop), size, window, {
+      inset: INSET,
       isRightToLeft,
-    );
+    });
     const box = keepOff(wanted, [...fixedAround(wanted, window), ...addButtons(window)], window, GAP);
     element.style.insetInlineStart = 'auto';
     element.style.left = `${box.left}px`;

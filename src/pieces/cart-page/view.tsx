@@ -23,7 +23,12 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
   const returnTo = '/shop/cart';
   const place = takeOver<Given>('pl-cart-page', piece.id, (given) => (
     <CartPage
-      shown={serverDrawn(given.cart, money, returnTo, given.language, given.suggested)}
+      shown={serverDrawn(given.cart, {
+        money,
+        returnTo,
+        language: given.language,
+        suggested: given.suggested,
+      })}
       piece={given.piece}
       device={null}
     />

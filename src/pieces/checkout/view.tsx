@@ -33,7 +33,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
   const returnTo = '/shop/checkout';
   const place = takeOver<Given>('pl-checkout', piece.id, (given) => (
     <CheckoutPage
-      shown={serverDrawn(given.cart, money, returnTo, given.language)}
+      shown={serverDrawn(given.cart, { money, returnTo, language: given.language })}
       piece={given.piece}
       state={given}
       device={null}

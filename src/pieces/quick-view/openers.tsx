@@ -58,15 +58,21 @@ export function placeOpeners(piece: QuickViewPiece, host: PieceHost, { open, pre
       listen(card, 'pointerenter', () => shadow.element.setAttribute('data-near', ''));
       listen(card, 'pointerleave', () => shadow.element.removeAttribute('data-near'));
     } else add?.append(shadow.element);
-    drawButton(shadow, piece, host, nameOf(card), () =>
-      open(slug, shadow.element.shadowRoot!.querySelector('button')!),
-    );
+    drawButton(shadow, piece, host, {
+      name: nameOf(card),
+      press: () => open(slug, shadow.element.shadowRoot!.querySelector('button')!),
+    });
     undo.push(() => shadow.element.remove());
   }
   return () => undo.forEach((step) => step());
 }
 
-function drawButton(shadow: Shadow, piece: QuickViewPiece, host: PieceHost, name: string, press: () => void): void {
+function drawButton(
+  shadow: Shadow,
+  piece: QuickViewPiece,
+  host: PieceHost,
+  { name, press }: { readonly name: string; readonly press: () => void },
+): void {
   shadow.style(host.themeCss, css, piece.css);
   const shows = piece.settings.openerShows;
   render(

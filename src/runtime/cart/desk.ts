@@ -125,10 +125,12 @@ export interface CartShown {
 /** A cart as the server draws it; the runtime takes it over by drawing the same. */
 export function serverDrawn(
   cart: CartView,
-  money: CartShown['money'],
-  returnTo: string,
-  language: string,
-  suggested?: Suggested,
+  {
+    money,
+    returnTo,
+    language,
+    suggested,
+  }: Pick<CartShown, 'money' | 'returnTo' | 'language'> & { readonly suggested?: Suggested | undefined },
 ): CartShown {
   return { cart, money, returnTo, language, ...(suggested && { suggested }), desk: null, host: null };
 }

@@ -33,10 +33,9 @@ export async function hintsOf(
   of: Hinted,
   priceWith: (codes: GoodsInput['codes']) => PricedGoods,
 ): Promise<CartHint[]> {
-  const { cart, priced } = of;
   const { lane } = live;
-  if (cart.lines.length === 0) return [];
-  return [...(await hintsAtPay(app, live, of)), ...(await hintsNow(app, lane, cart, priced, priceWith))];
+  if (of.cart.lines.length === 0) return [];
+  return [...(await hintsAtPay(app, live, of)), ...(await hintsNow(app, lane, of, priceWith))];
 }
 
 /** What comes off once it is known who buys: told until then, in the shopper's language. */
@@ -65,8 +64,7 @@ async function hintsAtPay(
 async function hintsNow(
   app: App,
   lane: LiveLane['lane'],
-  cart: Cart,
-  priced: PricedGoods,
+  { cart, priced }: Pick<Hinted, 'cart' | 'priced'>,
   priceWith: (codes: GoodsInput['codes']) => PricedGoods,
 ): Promise<CartHint[]> {
   const told = offersOf(lane.offers).filter(({ on, told: isTold }) => on && isTold);

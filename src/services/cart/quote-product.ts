@@ -49,12 +49,13 @@ export async function quoter(app: App) {
     /** Whether any offer can make any price lower; where none can, nothing has to be asked. */
     isIdle: lowering.length === 0,
     tellsNothing: told.length === 0,
-    quote: (facts: VariantFacts, wanted: Wanted = ONE) => quoteOf(live, shown, circumstances, facts, wanted),
+    quote: (facts: VariantFacts, wanted: Wanted = ONE) =>
+      quoteOf({ live, offers: shown, circumstances }, facts, wanted),
     /** The same with a code, as the cart prices it while nothing is known of who buys; null where the code takes nothing. */
     quoteWithCode(facts: VariantFacts, wanted: Wanted, code: string): Minor | null {
-      const bare = quoteOf(live, shown, circumstances, facts, wanted).totalMinor;
+      const bare = quoteOf({ live, offers: shown, circumstances }, facts, wanted).totalMinor;
       const withCodes = [...shown, ...offers.filter(({ when }) => when.code !== null)];
-      const { totalMinor } = quoteOf(live, withCodes, circumstances, facts, wanted, [code]);
+      const { totalMinor } = quoteOf({ live, offers: withCodes, circumstances }, facts, wanted, [code]);
       return totalMinor < bare ? totalMinor : null;
     },
     isOffered,
@@ -70,10 +71,15 @@ export async function quoter(app: App) {
   };
 }
 
+/** What a price is worked out under. */
+interface Terms {
+  readonly live: LiveLane;
+  readonly offers: readonly PricedOffer[];
+  readonly circumstances: Circumstances;
+}
+
 function quoteOf(
-  live: LiveLane,
-  offers: readonly PricedOffer[],
-  circumstances: Circumstances,
+  { live, offers, circumstances }: Terms,
   facts: VariantFacts,
   { quantity, unitMinor, onceMinor }: Wanted,
   codes: readonly string[] = [],

@@ -46,7 +46,9 @@ export async function suggestBy(app: App, rule: SuggestionRule): Promise<Suggest
   if (never) for (const slug of await app.catalogue.taggedAmong(able, never)) left.add(slug);
   const own = picked.filter((slug) => !left.has(slug));
   const given = known.filter((product) => near.includes(product.slug));
-  const found = fills.includes('near') ? relatedTo(given, known, new Set([...left, ...own]), most, weights) : [];
+  const found = fills.includes('near')
+    ? relatedTo(given, known, { excluded: new Set([...left, ...own]), most, ...(weights && { weights }) })
+    : [];
   const slugs = [...own, ...found.map((relation) => relation.slug)];
   const asked = slugs.length > 0 ? await quoteCards(app, await app.catalogue.cardsOf(slugs)) : [];
   const cards = slugs
@@ -83,9 +85,17 @@ async function bestSelling(
 export async function suggestNear(
   app: App,
   near: readonly string[],
-  cartToken: string | null,
-  most: number,
-  { language, explains = false }: { readonly language: string; readonly explains?: boolean },
+  {
+    cartToken,
+    most,
+    language,
+    explains = false,
+  }: {
+    readonly cartToken: string | null;
+    readonly most: number;
+    readonly language: string;
+    readonly explains?: boolean;
+  },
 ): Promise<SuggestedCard[]> {
   const cards = await suggestBy(app, {
     near,

@@ -10,7 +10,7 @@ const GOOD_FOR_MS = 10 * 60_000;
 /** A code that brings a cart and the visit from another site over to the shop's own pages, once and soon. */
 export async function sendCart(app: App, cartToken: string, visit: string): Promise<string> {
   const code = randomBytes(24).toString('base64url');
-  await app.elsewhere.keepCarried(code, cartToken, visit, app.now() + GOOD_FOR_MS, app.now());
+  await app.elsewhere.keepCarried({ code, cartToken, visit }, app.now() + GOOD_FOR_MS, app.now());
   return code;
 }
 

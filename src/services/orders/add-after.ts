@@ -150,7 +150,7 @@ export async function addAfter(
     await giveBack(app, addition);
     return fail('', 'after-declined');
   }
-  await confirm(app, order, shown, addition, charge.reference);
+  await confirm(app, order, shown, { addition, reference: charge.reference });
   await sendAddedMail(app, order, { name: shown.name, quantity: shown.quantity, amountMinor: shown.price.totalMinor });
   return ok({ chargedMinor: shown.price.totalMinor });
 }
@@ -159,8 +159,7 @@ async function confirm(
   app: App,
   order: Order,
   { facts, answers, price, quantity }: ShownAfterOffer,
-  addition: OrderAddition,
-  reference: string,
+  { addition, reference }: { readonly addition: OrderAddition; readonly reference: string },
 ): Promise<void> {
   await app.db.inDurableTransaction(async () => {
     if (!(await app.afterOrders.settle(order.id, 'paid', reference)))

@@ -28,8 +28,7 @@ export type DeliveryPromise =
  */
 export async function promiseDelivery(
   app: App,
-  product: Product,
-  variant: Variant | undefined,
+  { product, variant }: { readonly product: Product; readonly variant: Variant | undefined },
   to: { readonly country: string; readonly postcode: string } | null,
   language: string,
 ): Promise<DeliveryPromise | null> {

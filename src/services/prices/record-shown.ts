@@ -25,9 +25,7 @@ type Used = Parameters<typeof priceCart>[0]['used'];
 function shownAt(
   { sku, slug, categories, tags }: ShownGood,
   listMinor: number,
-  offers: readonly PricedOffer[],
-  at: number,
-  used: Used,
+  { offers, at, used }: { readonly offers: readonly PricedOffer[]; readonly at: number; readonly used: Used },
 ): ShownPrice {
   const { lines, taken } = priceCart({
     lines: [
@@ -84,7 +82,7 @@ function replay(
     const price = prices.findLast((one) => one.at <= at);
     if (!price) continue;
     const reign = reigns.findLast(({ from }) => from <= at);
-    const now = shownAt(good, price.priceMinor, reign ? offersAt(reign, at) : [], at, {});
+    const now = shownAt(good, price.priceMinor, { offers: reign ? offersAt(reign, at) : [], at, used: {} });
     if (isNews(told.at(-1) ?? null, now)) told.push(now);
   }
   return told;
@@ -130,7 +128,7 @@ async function tellAt(app: App, at: number, productIds: readonly number[] | null
   await eachGood(app, productIds, async (goods) =>
     goods.flatMap((good): ShownChange[] => {
       const { variantId, shownMinor, shownBy, listMinor } = good;
-      const now = shownAt(good, listMinor, offers, at, used);
+      const now = shownAt(good, listMinor, { offers, at, used });
       const last = shownMinor === null ? null : { priceMinor: shownMinor, by: shownBy };
       return isNews(last, now) ? [{ ...now, variantId }] : [];
     }),

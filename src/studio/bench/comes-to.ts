@@ -33,17 +33,17 @@ export function lookAt({ definition, set, key, theme, measured }: Asked, state: 
   const text = own?.['text'] === undefined ? seen?.text : undefined;
   const ground = own?.['background'] === undefined ? seen?.ground : undefined;
   const usual: Partial<Record<LookProperty, string | number>> = {
-    text: textOf(definition, set, key, state, theme),
-    background: groundOf(definition, set, key, state, theme),
+    text: textOf(definition, set, { key, state }, theme),
+    background: groundOf(definition, set, { key, state }, theme),
     border: theme.line,
     borderWidth: 0,
     radius: theme.radiusPx,
     size: 16,
   };
-  const said = (property: LookProperty) => comesTo(definition, set, key, state, property);
+  const said = (property: LookProperty) => comesTo(definition, set, { key, state }, property);
   return {
-    text: text ?? textOf(definition, set, key, state, theme),
-    ground: ground ?? groundOf(definition, set, key, state, theme),
+    text: text ?? textOf(definition, set, { key, state }, theme),
+    ground: ground ?? groundOf(definition, set, { key, state }, theme),
     of(property) {
       const measuredValue = seen?.[property as keyof typeof seen];
       if (measuredValue !== undefined) return measuredValue;

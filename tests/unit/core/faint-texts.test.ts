@@ -34,10 +34,10 @@ describe('texts too faint to read', () => {
     const { looks } = definitionOf('listing')!;
     const set = { card: { rest: { background: '#000000' } } };
     const { theme } = liveDemoLane();
-    expect(groundOf({ looks }, set, 'name', 'rest', theme)).to.equal('#000000');
-    expect(groundOf({ looks }, {}, 'name', 'rest', theme)).to.equal(theme.panel);
-    expect(groundOf({ looks }, {}, 'heading', 'rest', theme)).to.equal(theme.paper);
-    expect(groundOf({ looks }, {}, 'buy', 'hover', theme)).to.equal(theme.accent);
+    expect(groundOf({ looks }, set, { key: 'name', state: 'rest' }, theme)).to.equal('#000000');
+    expect(groundOf({ looks }, {}, { key: 'name', state: 'rest' }, theme)).to.equal(theme.panel);
+    expect(groundOf({ looks }, {}, { key: 'heading', state: 'rest' }, theme)).to.equal(theme.paper);
+    expect(groundOf({ looks }, {}, { key: 'buy', state: 'hover' }, theme)).to.equal(theme.accent);
   });
 
   it('are told when publishing, each with the nearest colour that can be read', () => {

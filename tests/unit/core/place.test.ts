@@ -19,9 +19,12 @@ describe('snapPlace', () => {
 
 describe('boxAt', () => {
   it('lies inset from its edge', () => {
-    expect(boxAt({ edge: 'bottom', along: 100 }, SIZE, WINDOW, 16)).to.include({ left: 324, top: 724 });
-    expect(boxAt({ edge: 'start', along: 50 }, SIZE, WINDOW, 16)).to.include({ left: 16, top: 370 });
-    expect(boxAt({ edge: 'bottom', along: 100 }, SIZE, WINDOW, 16, true)).to.include({ left: 16, top: 724 });
+    expect(boxAt({ edge: 'bottom', along: 100 }, SIZE, WINDOW, { inset: 16 })).to.include({ left: 324, top: 724 });
+    expect(boxAt({ edge: 'start', along: 50 }, SIZE, WINDOW, { inset: 16 })).to.include({ left: 16, top: 370 });
+    expect(boxAt({ edge: 'bottom', along: 100 }, SIZE, WINDOW, { inset: 16, isRightToLeft: true })).to.include({
+      left: 16,
+      top: 724,
+    });
   });
 
   it('never leaves the window, wherever it is dropped', () => {
@@ -29,7 +32,7 @@ describe('boxAt', () => {
     fc.assert(
       fc.property(at, ([x, y, rtl]) => {
         const place = snapPlace(x, y, WINDOW, rtl);
-        const box = boxAt(readPlace(writePlace(place)), SIZE, WINDOW, 16, rtl);
+        const box = boxAt(readPlace(writePlace(place)), SIZE, WINDOW, { inset: 16, isRightToLeft: rtl });
         return box.left >= 16 && box.top >= 16 && box.left + 60 <= 384 && box.top + 60 <= 784;
       }),
     );
@@ -40,13 +43,13 @@ describe('keepOff', () => {
   const bar = { left: 0, top: 736, width: 400, height: 64 };
 
   it('moves up over a bar at the lower edge, and no further', () => {
-    const box = boxAt({ edge: 'bottom', along: 100 }, SIZE, WINDOW, 16);
+    const box = boxAt({ edge: 'bottom', along: 100 }, SIZE, WINDOW, { inset: 16 });
 
     expect(keepOff(box, [bar], WINDOW, 12)).to.include({ left: 324, top: 664 });
   });
 
   it('stays where nothing is in the way', () => {
-    const box = boxAt({ edge: 'top', along: 0 }, SIZE, WINDOW, 16);
+    const box = boxAt({ edge: 'top', along: 0 }, SIZE, WINDOW, { inset: 16 });
 
     expect(keepOff(box, [bar], WINDOW, 12)).to.equal(box);
   });
@@ -60,7 +63,7 @@ describe('keepOff', () => {
     });
     fc.assert(
       fc.property(fc.array(other, { maxLength: 2 }), fc.integer({ min: 0, max: 100 }), (others, along) => {
-        const moved = keepOff(boxAt({ edge: 'end', along }, SIZE, WINDOW, 16), others, WINDOW, 12);
+        const moved = keepOff(boxAt({ edge: 'end', along }, SIZE, WINDOW, { inset: 16 }), others, WINDOW, 12);
         return !others.some((item) => overlaps(moved, item));
       }),
     );

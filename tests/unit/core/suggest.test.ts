@@ -13,7 +13,7 @@ const product = (slug: string, over: Partial<Relatable> = {}): Relatable => ({
   ...over,
 });
 const near = (given: Relatable[], catalogue: Relatable[], excluded: string[] = [], most = 9) =>
-  relatedTo(given, [...given, ...catalogue], new Set(excluded), most).map((relation) => relation.slug);
+  relatedTo(given, [...given, ...catalogue], { excluded: new Set(excluded), most }).map((relation) => relation.slug);
 
 describe('relatedTo', () => {
   const delta = product('delta', { categories: ['single-line'], tags: ['beginner', 'travel'] });
@@ -45,7 +45,8 @@ describe('relatedTo', () => {
       product('beside', { categories: ['single-line'] }),
       product('alike', { attributes: ['Skill: new'] }),
     ];
-    const first = (weights: Weights) => relatedTo([given], catalogue, new Set(), 3, weights)[0]!.slug;
+    const first = (weights: Weights) =>
+      relatedTo([given], catalogue, { excluded: new Set(), most: 3, weights })[0]!.slug;
     expect(first({ tag: 4, category: 1, attribute: 1 })).to.equal('tagged');
     expect(first({ tag: 1, category: 4, attribute: 1 })).to.equal('beside');
     expect(first({ tag: 1, category: 1, attribute: 4 })).to.equal('alike');
@@ -53,12 +54,10 @@ describe('relatedTo', () => {
   });
 
   it('says what is shared', () => {
-    const [relation] = relatedTo(
-      [delta],
-      [product('sled', { categories: ['single-line', 'x'], tags: ['travel'] })],
-      new Set(),
-      1,
-    );
+    const [relation] = relatedTo([delta], [product('sled', { categories: ['single-line', 'x'], tags: ['travel'] })], {
+      excluded: new Set(),
+      most: 1,
+    });
 
     expect(relation).to.deep.equal({
       slug: 'sled',

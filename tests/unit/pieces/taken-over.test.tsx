@@ -52,7 +52,7 @@ describe('taken over from the server', () => {
       const piece = pieceOf<CheckoutPiece>('checkout');
       const drawn = (
         <CheckoutPage
-          shown={serverDrawn(cart, money, '/shop/checkout', 'en')}
+          shown={serverDrawn(cart, { money, returnTo: '/shop/checkout', language: 'en' })}
           piece={piece}
           state={state}
           device={null}
@@ -206,7 +206,13 @@ describe('taken over from the server', () => {
   describe('the cart page', () => {
     async function begin(cart: CartView = FULL, typed = () => {}): Promise<void> {
       const piece = pieceOf<CartPagePiece>('cart-page');
-      const drawn = <CartPage shown={serverDrawn(cart, money, '/shop/cart', 'en')} piece={piece} device={null} />;
+      const drawn = (
+        <CartPage
+          shown={serverDrawn(cart, { money, returnTo: '/shop/cart', language: 'en' })}
+          piece={piece}
+          device={null}
+        />
+      );
       serve('pl-cart-page', renderToString(drawn), { piece, cart, language: 'en' });
       typed();
       at = fakeHost(cart);
