@@ -342,7 +342,10 @@ function ExamplesOffer() {
 function ProgressNote({ progress }: { progress: Progress }) {
   const note = useRef<HTMLDivElement>(null);
   // It stands below all that was looked at: whoever pressed the button sees what comes of it.
-  useEffect(() => note.current?.scrollIntoView({ block: 'nearest' }), [progress.state]);
+  useEffect(() => {
+    // Not answered: some browsers give a promise, which React would call when the effect is over.
+    note.current?.scrollIntoView({ block: 'nearest' });
+  }, [progress.state]);
   return (
     <div ref={note} className="scroll-mb-6">
       <ProgressText progress={progress} />
