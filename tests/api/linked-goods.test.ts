@@ -50,6 +50,33 @@ describe('what a buy link says', () => {
     }
   });
 
+  it('lists every variant at what so many of it cost with the code, and its own among however many', async () => {
+    const merlin = (await shop.app.catalogue.findProduct('merlin'))!;
+    const own = (await goods('merlin', { code: 'WIND10', quantity: 2 })).goods;
+    expect((await linkFacts(shop.app, own))!.variants).to.deep.equal([]);
+    const { variants } = (await linkFacts(shop.app, own, { asks: true }))!;
+    expect(variants!.map(({ sku }) => sku)).to.deep.equal(merlin.variants.map(({ sku }) => sku));
+    for (const { sku, label, totalMinor } of variants!) {
+      const alone = (await linkFacts(shop.app, { ...own, sku }))!;
+      expect(alone.price).to.include(`€${(totalMinor / 100).toFixed(2)} with the code`);
+      expect(label).to.include(`€${(totalMinor / 100).toFixed(2)}`);
+    }
+    await shop.app.db.run('UPDATE stock_levels SET quantity = 1 WHERE variant_id = $id', {
+      id: merlin.variants[0]!.id,
+    });
+    const fewer = (await linkFacts(shop.app, own, { asks: true }))!.variants!;
+    expect([fewer[0]!.isGone, fewer[0]!.label.split(', ').length]).to.deep.equal([
+      true,
+      variants![0]!.label.split(', ').length + 1,
+    ]);
+    // The last of many is among those listed where it is the link's own.
+    const foil = (await shop.app.catalogue.findProduct('fell-foil'))!;
+    const last = foil.variants.at(-1)!.sku;
+    const many = (await linkFacts(shop.app, { ...own, code: '', sku: last }, { asks: true }))!.variants!;
+    expect(many.length).to.be.at.most(31);
+    expect(many.map(({ sku }) => sku)).to.include(last);
+  });
+
   it('has its picture as PNG for mails, made once, with its height', async () => {
     const { goods: winder } = await goods('hoop-winder');
     const shown = (await linkFacts(shop.app, winder))!;

@@ -47,6 +47,8 @@ describe('prices that the tax is not in yet', () => {
     expect((await linkFacts(app, { sku: merlin.sku, quantity: 1, code: '', answers: {} }))!.price).to.equal(
       '€169.00 plus tax',
     );
+    const asked = await linkFacts(app, { sku: merlin.sku, quantity: 1, code: '', answers: {} }, { asks: true });
+    for (const { label } of asked!.variants!) expect(label).to.match(/ plus tax$/);
 
     const { priceNote } = (await (await fetch(`${server.origin}/api/products/merlin`)).json()) as { priceNote: string };
     const near = await fetch(`${server.origin}/api/suggestions?near=merlin`);

@@ -136,6 +136,9 @@ export function sayAsked({ fact, attribute }: Pick<AskedFact, 'fact' | 'attribut
   return `${fact === 'attribute' ? attribute : FACTS[fact]} of ${product}`;
 }
 
+/** A text without its elements, but for the words shoppers fall back on. */
+export const withoutTags = (text: string): string => text.replace(/<\/?pl-(?:fact|piece)\b[^<>]{0,2000}>/g, ' ');
+
 /** A text with words in place of its elements, for people who read it as text. */
 export function sayTags(
   text: string,

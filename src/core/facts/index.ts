@@ -5,6 +5,7 @@ export {
   sayAsked,
   sayFact,
   sayTags,
+  withoutTags,
   writeFact,
   type AskedFact,
   type Fact,

@@ -4,6 +4,7 @@ export {
   asksVariant,
   checkoutLink,
   costDifferently,
+  firstChosen,
   frameHtml,
   mailHtml,
   mailTo,

@@ -56,9 +56,15 @@ export const checkoutLink = (spec: LinkSpec): string => linkAddress(spec.origin,
 /** How much room there is around the words of a button. */
 const ROOM = { small: '7px 13px', usual: '11px 20px', large: '15px 30px' } as const;
 
-/** Whether the variant is chosen where the link stands: in a form, of several. */
+/** Whether the variant is chosen where the link stands: in a form, of several of which one can be had. */
 export const asksVariant = ({ parts, variants, shape }: Pick<LinkSpec, 'parts' | 'variants' | 'shape'>): boolean =>
-  shape !== 'text' && parts.includes('variants') && variants.length > 1;
+  shape !== 'text' && parts.includes('variants') && variants.length > 1 && variants.some(({ isGone }) => !isGone);
+
+/** The variant that is chosen at first: the link's own, or the first that can be had. */
+export const firstChosen = (variants: readonly LinkVariant[], sku: string): string =>
+  variants.find((variant) => variant.sku === sku && !variant.isGone)?.sku ??
+  variants.find(({ isGone }) => !isGone)?.sku ??
+  sku;
 
 /** Whether the variants cost differently: then each says what it costs, and no one price stands for all. */
 export const costDifferently = (variants: readonly LinkVariant[]): boolean =>
@@ -177,9 +183,10 @@ function partOf(spec: LinkSpec, part: PartKey, tag: 'a' | 'button'): string {
 const SHARE_HERE = ` onclick="return !navigator.share||(navigator.share({url:this.dataset.address}),false)"`;
 
 function choiceOf({ variants, sku, variantsLabel }: LinkSpec): string {
+  const chosen = firstChosen(variants, sku);
   const options = variants.map(
     (variant) =>
-      `<option value="${escapeHtml(variant.sku)}"${variant.sku === sku ? ' selected' : ''}${variant.isGone ? ' disabled' : ''}>${escapeHtml(variant.label)}</option>`,
+      `<option value="${escapeHtml(variant.sku)}"${variant.sku === chosen ? ' selected' : ''}${variant.isGone ? ' disabled' : ''}>${escapeHtml(variant.label)}</option>`,
   );
   return `<select name="sku" aria-label="${escapeHtml(variantsLabel)}" style="font:inherit;max-width:100%;padding:8px">${options.join('')}</select>`;
 }

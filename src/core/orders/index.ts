@@ -19,4 +19,4 @@ export {
   type RefundableOrder,
   type RefundedUnits,
 } from './refund';
-export { checkReturn, stillToRefund, type ItemReturn } from './returns';
+export { checkReturn, stillToRefund, stillToReturn, wasRestocked, type ItemReturn } from './returns';

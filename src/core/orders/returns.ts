@@ -1,5 +1,5 @@
 import { fail, ok, type Result } from '~/core/problems';
-import type { Refundable, RefundedUnits } from './refund';
+import type { Refund, Refundable, RefundedUnits } from './refund';
 
 /** Items a buyer sends back, as its owner noted them. */
 export interface ItemReturn {
@@ -13,9 +13,25 @@ export interface ItemReturn {
   readonly restocked: boolean;
 }
 
-/** Units of a line that are on their way back, or are back. */
-const returned = (returns: readonly Pick<ItemReturn, 'units'>[], line: number): number =>
-  returns.flatMap(({ units }) => units).reduce((sum, units) => sum + (units.line === line ? units.quantity : 0), 0);
+/** Units of each line that can still come back: those that are neither back nor noted. */
+export const stillToReturn = (
+  lines: readonly { readonly quantity: number }[],
+  returns: readonly Pick<ItemReturn, 'units'>[],
+): number[] =>
+  lines.map(({ quantity }, line) =>
+    returns
+      .flatMap(({ units }) => units)
+      .reduce((left, units) => left - (units.line === line ? units.quantity : 0), quantity),
+  );
+
+/** Whether a refund put any of these back on the shelf already. */
+export const wasRestocked = (
+  units: readonly RefundedUnits[],
+  refunds: readonly Pick<Refund, 'units' | 'restocked'>[],
+): boolean =>
+  refunds.some(
+    (refund) => refund.restocked && refund.units.some(({ line }) => units.some((unit) => unit.line === line)),
+  );
 
 /** Whether these units can come back: no more of a line than was sent and is not back, or noted, already. */
 export function checkReturn(
@@ -24,11 +40,12 @@ export function checkReturn(
   units: readonly RefundedUnits[],
 ): Result<null> {
   if (units.length === 0) return fail('units', 'return-nothing');
+  const able = stillToReturn(lines, returns);
   const seen = new Set<number>();
   for (const { line, quantity } of units) {
-    if (!lines[line] || seen.has(line)) return fail(`units.${line}`, 'refund-line');
+    const left = able[line];
+    if (left === undefined || seen.has(line)) return fail(`units.${line}`, 'refund-line');
     seen.add(line);
-    const left = lines[line].quantity - returned(returns, line);
     if (quantity < 1 || quantity > left) return fail(`units.${line}`, 'return-quantity', { left });
   }
   return ok(null);

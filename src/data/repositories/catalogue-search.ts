@@ -1,3 +1,4 @@
+import { withoutTags } from '~/core/facts';
 import {
   firstThatFinds,
   nearWords,
@@ -59,7 +60,13 @@ export function catalogueSearch(db: Database) {
       { ids: JSON.stringify(ids) },
     );
     const rows = documents.map((document) => {
-      const words = [document.brand, document.tags, document.facts, document.choices, ...readTexts(document.places)];
+      const words = [
+        document.brand,
+        document.tags,
+        document.facts,
+        document.choices,
+        ...readTexts(document.places).map(withoutTags),
+      ];
       // Written as they are searched: the tokenizer would part “children’s” where the shopper does not.
       const plain = (texts: readonly (string | null)[]) => wordsOf(texts.filter(Boolean).join(' ')).join(' ');
       // A number keeps its marks: its parts are words of their own to the tokenizer, and so they are in what is typed.

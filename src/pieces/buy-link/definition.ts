@@ -46,9 +46,9 @@ export const buyLink = definePiece({
     }),
     size: choice({
       task: 'look',
-      label: 'Room in the button',
-      help: 'How much of it there is around the words.',
-      options: { small: 'Little', usual: 'Usual', large: 'Much' },
+      label: 'Button size',
+      help: 'How much room there is around its words.',
+      options: { small: 'Small', usual: 'Usual', large: 'Large' },
       default: 'usual',
     }),
     align: choice({

@@ -1,6 +1,6 @@
 /** @jsxImportSource preact */
 import type { VNode } from 'preact';
-import { asksVariant, costDifferently, linkAddress, type LinkFacts } from '~/core/links';
+import { asksVariant, costDifferently, firstChosen, linkAddress, type LinkFacts } from '~/core/links';
 import type { BuyLinkPiece } from './definition';
 
 interface Props {
@@ -49,7 +49,7 @@ export function BuyLink({ piece, facts }: Props): VNode {
         return isAsked ? (
           <select name="sku" aria-label={piece.words.variants} data-part="variants">
             {variants.map(({ sku, label, isGone }) => (
-              <option key={sku} value={sku} selected={sku === goods.sku} disabled={isGone}>
+              <option key={sku} value={sku} selected={sku === firstChosen(variants, goods.sku)} disabled={isGone}>
                 {label}
               </option>
             ))}

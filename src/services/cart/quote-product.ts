@@ -177,6 +177,19 @@ export async function quantityPrices(app: App, variantId: number): Promise<{ qua
     .map(({ quantity, totalMinor }) => ({ quantity, totalMinor }));
 }
 
+/** What so many of each of some variants cost by themselves, with a code where there is one. */
+export async function quoteEach(
+  app: App,
+  variants: readonly VariantFacts[],
+  wanted: Wanted,
+  code: string,
+): Promise<Minor[]> {
+  const { quote, quoteWithCode: quoteBy } = await quoter(app);
+  return variants.map(
+    (facts) => (code === '' ? null : quoteBy(facts, wanted, code)) ?? quote(facts, wanted).totalMinor,
+  );
+}
+
 /** What goods cost by themselves with a code; null where it takes nothing off them now. */
 export async function quoteWithCode(
   app: App,

@@ -7,7 +7,7 @@ import type { Product } from '~/core/catalogue';
 import type { VariantFacts } from '~/data';
 import { shopToday } from '~/services/cart/cart-goods';
 import { mailPicture, pictureRatio } from '~/services/files/link-picture';
-import { quoteChoice, quoteWithCode } from '~/services/cart/quote-product';
+import { quoteChoice, quoteEach, quoteWithCode } from '~/services/cart/quote-product';
 import { findProduct } from '~/services/catalogue/browse-shop';
 import { liveLane } from '~/services/lane/live-lane';
 import type { App } from '~/services/app';
@@ -69,38 +69,30 @@ export async function findLinked(
 /** Variants that can be chosen where a link stands, at most. */
 const MOST_VARIANTS = 30;
 
-/** All variants of what a link sells, each with what so many of it cost with the link's code. */
+/** The variants of what a link sells, its own among them, each with what so many of it cost with the link's code. */
 export async function linkedVariants(
   app: App,
-  { product, evaluation }: Pick<LinkedFound, 'product' | 'evaluation'>,
+  { product, evaluation, facts: own }: Pick<LinkedFound, 'product' | 'evaluation' | 'facts'>,
   { quantity, code }: Pick<Goods, 'quantity' | 'code'>,
   language: string,
 ): Promise<LinkVariant[]> {
   const { lane, currency } = await liveLane(app);
-  const money = (amount: number) => formatMoney(amount, currency, localeFor(lane.shop, language));
   const { soldOut } = resolveShopWords(lane, language);
-  const wanted = { quantity, ...effectSums(evaluation.effects) };
-  const all = await app.catalogue.variantFacts(product.variants.slice(0, MOST_VARIANTS).map(({ id }) => id));
-  return Promise.all(
-    product.variants.slice(0, MOST_VARIANTS).flatMap(({ id, sku, choices, stock }) => {
-      const facts = all.get(id);
-      return facts ? [variantOf({ facts, sku, choices, stock })] : [];
-    }),
-  );
-
-  async function variantOf({
-    facts,
-    sku,
-    choices,
-    stock,
-  }: Pick<Product['variants'][number], 'sku' | 'choices' | 'stock'> & { readonly facts: VariantFacts }) {
-    const price = await quoteChoice(app, facts.variantId, wanted);
-    const withCode = code === '' ? null : await quoteWithCode(app, facts, wanted, code);
-    const totalMinor = withCode ?? price?.totalMinor ?? facts.priceMinor * quantity;
+  const note = netNote(lane, language);
+  const listed = product.variants.filter(({ sku }, i) => i < MOST_VARIANTS || sku === own.sku);
+  const all = await app.catalogue.variantFacts(listed.map(({ id }) => id));
+  const sold = listed.flatMap(({ id }) => all.get(id) ?? []);
+  const sums = await quoteEach(app, sold, { quantity, ...effectSums(evaluation.effects) }, code);
+  return sold.map(({ sku, choices, name, stock }, i) => {
+    const price = formatMoney(sums[i]!, currency, localeFor(lane.shop, language));
     const isGone = stock !== null && stock < quantity;
-    const parts = [Object.values(choices).join(', ') || facts.name, money(totalMinor), isGone && soldOut];
-    return { sku, label: parts.filter(Boolean).join(', '), totalMinor, isGone };
-  }
+    const said = [
+      Object.values(choices).join(', ') || name,
+      [price, note].filter(Boolean).join(' '),
+      ...(isGone ? [soldOut] : []),
+    ];
+    return { sku, label: said.join(', '), totalMinor: sums[i]!, isGone };
+  });
 }
 
 /** What a snippet says of the goods of a link, `forMail` with a picture that mails show; null where they are not sold any more. */

@@ -4,6 +4,7 @@ import { CSS } from '@dnd-kit/utilities';
 import isEqual from 'fast-deep-equal';
 import GripVertical from 'lucide-react/icons/grip-vertical';
 import { useState } from 'react';
+import { directionOf } from '~/core/words';
 import { askJson } from '../shared/api';
 import { plural } from '../shared/format';
 import { Modal } from '../shared/modal';
@@ -171,7 +172,7 @@ function Screen({ categories }: { categories: readonly Category[] }) {
               rows={4}
               value={current.text}
               most={2000}
-              dir="ltr"
+              dir={directionOf(lane.shop.languages[0]!)}
               pieces={piecesInTexts(lane)}
               onChange={(text) => change({ text })}
             />

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { stillToRefund, type ItemReturn, type RefundedUnits } from '~/core/orders';
+import { stillToRefund, stillToReturn, wasRestocked, type ItemReturn, type RefundedUnits } from '~/core/orders';
 import { Modal } from '../shared/modal';
 import { Tick } from '../shared/tick';
 import { moment } from '../shared/format';
@@ -18,7 +18,7 @@ interface Props {
 
 /** What a buyer sends back: noted, awaited, back on the shelf, its money given back. */
 export function OrderReturns({ kept, busy, problem, act, onRefund }: Props) {
-  const { order, returns, left, keeping } = kept;
+  const { order, returns, refunds, left, keeping } = kept;
   const shop = useShop();
   const [open, setOpen] = useState<'note' | ItemReturn | null>(null);
   const named = (units: readonly RefundedUnits[]) =>
@@ -54,7 +54,7 @@ export function OrderReturns({ kept, busy, problem, act, onRefund }: Props) {
                       disabled={busy}
                       onClick={() => void act({ action: 'return-dropped', returnId: item.id })}
                     >
-                      It does not come
+                      Not coming after all
                     </button>
                   </>
                 )}
@@ -81,6 +81,7 @@ export function OrderReturns({ kept, busy, problem, act, onRefund }: Props) {
       {open !== null && open !== 'note' && (
         <CameBack
           what={named(open.units)}
+          isOnShelf={wasRestocked(open.units, refunds)}
           busy={busy}
           problem={problem}
           onClose={close}
@@ -100,11 +101,7 @@ interface NoteProps {
 }
 
 function NoteReturn({ kept: { order, returns }, busy, problem, onClose, onNote }: NoteProps) {
-  const most = order.lines.map(({ quantity }, line) =>
-    returns
-      .flatMap(({ units }) => units)
-      .reduce((rest, units) => rest - (units.line === line ? units.quantity : 0), quantity),
-  );
+  const most = stillToReturn(order.lines, returns);
   const [units, setUnits] = useState<readonly number[]>(most.map(() => 0));
   const [note, setNote] = useState('');
   return (
@@ -141,17 +138,20 @@ function NoteReturn({ kept: { order, returns }, busy, problem, onClose, onNote }
 
 interface CameProps {
   readonly what: string;
+  /** Whether a refund put them back in stock. */
+  readonly isOnShelf: boolean;
   readonly busy: boolean;
   readonly problem: string | null;
   readonly onClose: () => void;
   readonly onCame: (restock: boolean) => Promise<void>;
 }
 
-function CameBack({ what, busy, problem, onClose, onCame }: CameProps) {
-  const [restock, setRestock] = useState(true);
+function CameBack({ what, isOnShelf, busy, problem, onClose, onCame }: CameProps) {
+  const [restock, setRestock] = useState(!isOnShelf);
   return (
     <Modal title="It is back" text={what} onClose={onClose}>
       <div className="flex flex-col gap-3">
+        {isOnShelf && <p className="help">A refund put items of this line back in stock already.</p>}
         <Tick label="Put the items back in stock" checked={restock} onChange={setRestock} />
         <Problem text={problem} />
         <div className="flex justify-end gap-2">

@@ -26,9 +26,7 @@ export function RichField({ label, help, value, most, dir, rows = 10, pieces, on
         {label}
       </span>
       <p id={field.describedBy} className="help">
-        {isUnfit
-          ? 'This text holds marks that cannot be shown as they will look, so it stands as it was written.'
-          : help}
+        {isUnfit ? 'Some marks in this text cannot be shown in the editor, so you see it as it was written.' : help}
       </p>
       {isUnfit ? (
         <textarea

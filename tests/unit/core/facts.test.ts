@@ -1,5 +1,14 @@
 import { expect } from 'chai';
-import { namedIn, readFact, sayFact, writeFact, type AskedFact, type FactSource } from '~/core/facts';
+import {
+  namedIn,
+  readFact,
+  sayFact,
+  sayTags,
+  withoutTags,
+  writeFact,
+  type AskedFact,
+  type FactSource,
+} from '~/core/facts';
 
 const asked = (over: Partial<AskedFact> = {}): AskedFact => ({
   product: 'heron',
@@ -65,6 +74,17 @@ describe('a fact in a text', () => {
     expect(say({ fact: 'attribute', attribute: 'Colour' })).to.equal(null);
     expect(say({ fact: 'stock' }, { ...heron, stock: null })).to.equal(null);
     expect(say({ fact: 'text' }, { ...heron, shortText: '' })).to.equal(null);
+  });
+
+  it('is not searched for by its element, but by its words', () => {
+    const text = `Now ${writeFact(asked())} each. <pl-piece name="table"></pl-piece>`;
+    expect(withoutTags(text).replaceAll(/\s+/g, ' ').trim()).to.equal('Now ask us each.');
+  });
+
+  it('is called by its product and its name where people read of it', () => {
+    const called = { product: (slug: string) => `the ${slug}`, piece: (id: string) => `piece ${id}` };
+    expect(sayTags(`Costs ${writeFact(asked({ before: 'a > b' }))}.`, called)).to.equal('Costs [Price of the heron].');
+    expect(sayTags('See <pl-piece name="a&amp;b"></pl-piece>', called)).to.equal('See [piece a&b]');
   });
 
   it('is found in a text, each product and piece once', () => {

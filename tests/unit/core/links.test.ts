@@ -133,6 +133,13 @@ describe('what is pasted elsewhere', () => {
       const query = new URLSearchParams([...again] as [string, string][]);
       expect(readLink(query)).to.include({ sku: 'HOOP-L', quantity: 2, code: 'SPRING' });
     }
+    // Where its own is gone, the first that can be had is chosen; where all are, nothing is.
+    const gone = bodyOf(
+      plainHtml(specOf({ shape: 'card', goods: { sku: 'HOOP-X', quantity: 2, code: '' } }, parts, { variants })),
+    );
+    expect(gone.querySelector('select')!.value).to.equal('HOOP-S');
+    const none = variants.map((one) => ({ ...one, isGone: true }));
+    expect(plainHtml(made({ shape: 'card' }, { variants: none }))).not.to.include('<select');
     // Of several prices none stands for all.
     const card = bodyOf(plainHtml(made({ shape: 'card' })));
     expect(card.textContent)

@@ -168,6 +168,26 @@ describe('an order that is opened', () => {
     expect((view.getByLabelText('Put the items back in stock') as HTMLInputElement).checked).to.equal(false);
   });
 
+  it('does not put on the shelf again what a refund put there', async () => {
+    const units = [{ line: 0, quantity: 1 }];
+    const refund = {
+      id: 1,
+      at: 5,
+      units,
+      delivery: false,
+      sumMinor: minor(0),
+      amountMinor: minor(500),
+      restocked: true,
+      reason: '',
+      state: 'done' as const,
+    };
+    const coming = { id: 3, at: 5, units, note: '', cameAt: null, restocked: false };
+    const view = show({ refunds: [refund], returns: [coming] });
+    await studio.user.click(view.getByRole('button', { name: 'It is back …' }));
+    expect((view.getByLabelText('Put the items back in stock') as HTMLInputElement).checked).to.equal(false);
+    view.getByText(/already/);
+  });
+
   it('is cancelled with all that is left of it, and says what the server refuses', async () => {
     studio.server.answers(() => Response.json({ problems: [{ message: 'The provider refused.' }] }, { status: 422 }));
     const view = show();
