@@ -183,7 +183,7 @@ test('every button of every screen of the studio can be pressed, and does someth
 
   async function goTo(path: string, way: readonly Button[]): Promise<void> {
     // What was pressed last may be leading somewhere itself.
-    await page.goto(server.origin + path).catch(() => page.goto(server.origin + path));
+    await expect(() => page.goto(server.origin + path)).toPass({ timeout: 30_000 });
     await page
       .locator('astro-island[ssr]')
       .first()

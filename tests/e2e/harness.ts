@@ -88,6 +88,14 @@ export async function fillCheckout(page: Page, cardEnd = '0001'): Promise<void> 
   await page.getByLabel('Card number').fill(`500000000000${cardEnd}`);
 }
 
+/** Waits until nothing on the page, in no shadow root, is still coming in. */
+export async function atRest(page: Page): Promise<void> {
+  await page.evaluate(() => {
+    const roots = [document, ...[...document.querySelectorAll('*')].flatMap((element) => element.shadowRoot ?? [])];
+    return Promise.allSettled(roots.flatMap((root) => root.getAnimations().map((animation) => animation.finished)));
+  });
+}
+
 /** What axe finds, of any impact, on the whole page with every open shadow root. */
 export async function expectAccessible(
   page: Page,
@@ -95,10 +103,7 @@ export async function expectAccessible(
   without: string | null = null,
 ): Promise<void> {
   // What is still fading in has the colours of neither.
-  await page.evaluate(() => {
-    const roots = [document, ...[...document.querySelectorAll('*')].flatMap((element) => element.shadowRoot ?? [])];
-    return Promise.allSettled(roots.flatMap((root) => root.getAnimations().map((animation) => animation.finished)));
-  });
+  await atRest(page);
   const builder = new AxeBuilder({ page });
   const { violations } = await (without === null ? builder : builder.exclude(without)).analyze();
   expect(

@@ -1,7 +1,7 @@
 import { createApp } from '~/services/app';
 import { seedFolder, serve } from '../support/server';
 import { startTlsProxy } from '../support/tls-proxy';
-import { addWinder, expect, expectAccessible, fillCheckout, PHONE, playLane, test, type Page } from './harness';
+import { addWinder, atRest, expect, expectAccessible, fillCheckout, PHONE, playLane, test, type Page } from './harness';
 
 /** Whole presses, as a hand makes them: what is drawn while a button is held down must not take it away. */
 const HELD = { delay: 90 };
@@ -44,9 +44,13 @@ async function buy(page: Page, origin: string, onPage: (where: string) => Promis
   await form.getByRole('button', { name: 'Add to cart' }).click(HELD);
   const popup = page.getByRole('dialog', { name: 'Added to your cart' });
   await expect(popup).toBeVisible();
+  await atRest(page);
   await onPage('popup');
   await popup.getByRole('link', { name: 'View cart' }).click(HELD);
   const cart = page.getByRole('dialog', { name: 'Your cart' });
+  await expect(cart).toBeVisible();
+  // A panel that still slides in is pressed where it no longer is, by a machine that has no eyes.
+  await atRest(page);
   await cart.getByRole('button', { name: 'One more' }).click(HELD);
   await expect(cart.getByRole('spinbutton', { name: 'Quantity' })).toHaveValue('2');
   await onPage('cart surface');
