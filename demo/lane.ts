@@ -1,5 +1,5 @@
 import { LANE_VERSION, NO_GOODS, applyLayout, newPiece, selectionOf, type Lane, type Piece } from '~/core/lane';
-import { usualDelivery } from '~/core/orders';
+import { usualDelivery } from '~/core/delivery';
 import { offerSchema, type Offer } from '~/core/pricing';
 import { definitionOf } from '~/pieces/registry';
 import { demoLinks } from './links';

@@ -5,7 +5,7 @@ import { seedRepository } from '~/data';
 import { createApp, type App } from '~/services/app';
 import { countRecentSales } from '~/services/catalogue/count-recent-sales';
 import { hashPassword } from '~/services/accounts/accounts';
-import { startLane } from '~/services/lane/publish-lane';
+import { startLane } from '~/services/draft/publish-lane';
 import { seedCatalogue } from './catalogue';
 import { draftDemoLane, liveDemoLane } from './lane';
 import { seedMany } from './many';

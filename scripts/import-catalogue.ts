@@ -2,7 +2,7 @@ import { readFile } from 'node:fs/promises';
 import { parseArgs } from 'node:util';
 import { wordProblem } from '~/core/problems';
 import { createApp } from '~/services/app';
-import { prepareFolder } from '~/services/accounts/begin';
+import { prepareFolder } from '~/services/draft/begin';
 import { importCatalogue, importOptionsSchema, previewImport } from '~/services/catalogue/import-catalogue';
 
 const { values, positionals } = parseArgs({

@@ -1,6 +1,6 @@
 import type { AstroCookies } from 'astro';
 import { randomUUID } from 'node:crypto';
-import { asksNotToBeTracked } from '~/services/accounts/privacy';
+import { asksNotToBeTracked } from '~/services/visits/privacy';
 
 const CART = 'pl_cart';
 const HEADER = 'x-pl-cart';

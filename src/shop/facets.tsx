@@ -1,7 +1,7 @@
 /** @jsxImportSource preact */
 import type { VNode } from 'preact';
 import type { Chosen, Facet } from '~/core/catalogue';
-import type { SayShop } from '~/core/lane';
+import type { SayShop } from '~/core/words';
 
 interface Props {
   readonly facets: readonly Facet[];

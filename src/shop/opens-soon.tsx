@@ -1,6 +1,7 @@
 /** @jsxImportSource preact */
 import { render } from 'preact-render-to-string';
-import { sayIn, themeCss } from '~/core/lane';
+import { themeCss } from '~/core/lane';
+import { sayIn } from '~/core/words';
 import { directionOf } from '~/core/words';
 import type { LiveLane } from '~/services/lane/live-lane';
 import { securityPolicy } from '~/services/accounts/security-policy';

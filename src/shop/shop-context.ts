@@ -1,4 +1,5 @@
-import { localeFor, netNote, sayIn, type Lane, type SayShop } from '~/core/lane';
+import { localeFor, netNote, type Lane } from '~/core/lane';
+import { sayIn, type SayShop } from '~/core/words';
 import { formatMoney, type Currency } from '~/core/money';
 import { directionOf } from '~/core/words';
 import { longDate } from '~/core/time';

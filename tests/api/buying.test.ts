@@ -2,7 +2,7 @@ import { CALLED_CART } from '~/core/words';
 import { expect } from 'chai';
 import { randomUUID } from 'node:crypto';
 import { orderNumber, receiptOf } from '~/core/orders';
-import { sayIn } from '~/core/lane';
+import { sayIn } from '~/core/words';
 import { changeCartOf } from '~/services/cart/change-cart';
 import { fetchDownload } from '~/services/orders/downloads';
 import { promiseDelivery } from '~/services/orders/promise-delivery';

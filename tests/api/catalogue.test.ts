@@ -3,7 +3,7 @@ import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { listingParamsSchema, listProducts } from '~/services/catalogue/browse-shop';
-import { listCategories } from '~/services/catalogue/list-categories';
+import { listCategories } from '~/services/list-categories';
 import sqlite3 from 'sqlite3';
 import { EMPTY_CART } from '~/core/cart';
 import { cartRepository, NEW_CART, openDatabase, orderRepository } from '~/data';

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import type { Lane } from '~/core/lane';
 import { offerSchema } from '~/core/pricing';
-import { convertOffers } from '~/services/lane/convert-offers';
+import { convertOffers } from '~/services/draft/convert-offers';
 import { forgetLiveLane, liveLane } from '~/services/lane/live-lane';
 import { openTestShop, type TestShop } from '../support/shop';
 

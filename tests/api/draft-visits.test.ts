@@ -5,12 +5,12 @@ import { offerSchema } from '~/core/pricing';
 import { hashPassword, signedIn, signIn, signOut } from '~/services/accounts/accounts';
 import { changeCartOf } from '~/services/cart/change-cart';
 import { viewCart } from '~/services/cart/show-cart';
-import { patchDraft, restoreIntoDraft, showDraft } from '~/services/lane/edit-draft';
+import { patchDraft, restoreIntoDraft, showDraft } from '~/services/draft/edit-draft';
 import { eventBatchSchema, ingestEvents } from '~/services/visits/ingest-events';
 import { draftLane, liveLane, serveDraftManifest, serveManifest } from '~/services/lane/live-lane';
-import { compareRevisions, listRevisions, publishLane } from '~/services/lane/publish-lane';
-import { findSamples } from '~/services/lane/sample-situations';
-import { showLaneMap } from '~/services/lane/show-lane-map';
+import { compareRevisions, listRevisions, publishLane } from '~/services/draft/publish-lane';
+import { findSamples } from '~/services/draft/sample-situations';
+import { showLaneMap } from '~/services/draft/show-lane-map';
 import { GO_ON } from '../../demo/planted';
 import { openTestShop, type TestShop } from '../support/shop';
 

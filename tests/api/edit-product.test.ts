@@ -4,7 +4,7 @@ import { goodsOf } from '~/services/cart/cart-goods';
 import { liveLane } from '~/services/lane/live-lane';
 import { quoteDelivery } from '~/services/cart/quote-delivery';
 import { suggestNear } from '~/services/catalogue/suggest';
-import { circumstancesOf, UNKNOWN_BUYER } from '~/services/cart/circumstances';
+import { circumstancesOf, UNKNOWN_BUYER } from '~/services/offers/circumstances';
 import { priceCartGoods } from '~/services/cart/view-cart';
 import { createProduct, keepReview, removeProduct, saveProduct, showProduct } from '~/services/catalogue/edit-product';
 import { addExamples, removeExamples } from '~/services/catalogue/example-catalogue';

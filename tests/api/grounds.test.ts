@@ -8,9 +8,9 @@ import { findProduct, listingParamsSchema, listProducts } from '~/services/catal
 import { changeCurrency, currencySchema, planCurrency } from '~/services/grounds/change-currency';
 import { changeZone, planZone } from '~/services/grounds/change-zone';
 import { alignDraft } from '~/services/grounds/align-draft';
-import { patchDraft, restoreIntoDraft, showDraft } from '~/services/lane/edit-draft';
+import { patchDraft, restoreIntoDraft, showDraft } from '~/services/draft/edit-draft';
 import { liveLane } from '~/services/lane/live-lane';
-import { showLaneMap } from '~/services/lane/show-lane-map';
+import { showLaneMap } from '~/services/draft/show-lane-map';
 import { actOnOrder, exportOrders, orderListSchema } from '~/services/orders/keep-orders';
 import { showOrder } from '~/services/orders/place-order';
 import { eventBatchSchema, ingestEvents } from '~/services/visits/ingest-events';

@@ -1,9 +1,9 @@
 import { expect } from 'chai';
 import { NOTHING_CHOSEN } from '~/core/catalogue';
 import { findProduct, findWhileTyping, listFrontPage, listProducts } from '~/services/catalogue/browse-shop';
-import { listCategories } from '~/services/catalogue/list-categories';
-import { showDraft } from '~/services/lane/edit-draft';
-import { findSamples } from '~/services/lane/sample-situations';
+import { listCategories } from '~/services/list-categories';
+import { showDraft } from '~/services/draft/edit-draft';
+import { findSamples } from '~/services/draft/sample-situations';
 import { suggestNear } from '~/services/catalogue/suggest';
 import { viewCart } from '~/services/cart/show-cart';
 import { openTestShop, type TestShop } from '../support/shop';

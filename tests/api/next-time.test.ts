@@ -1,10 +1,10 @@
 import { minor } from '~/core/money';
 import { expect } from 'chai';
 import { randomUUID } from 'node:crypto';
-import { eraseShopper } from '~/services/accounts/privacy';
+import { eraseShopper } from '~/services/visits/privacy';
 import { changeCartOf } from '~/services/cart/change-cart';
 import { viewCart } from '~/services/cart/show-cart';
-import { circumstancesOf } from '~/services/cart/circumstances';
+import { circumstancesOf } from '~/services/offers/circumstances';
 import { liveLane } from '~/services/lane/live-lane';
 import { showBlocks } from '~/services/links/earned';
 import { asksBirthday, giveCode, keepBirthday, orderAgain, reorderCode, showCode } from '~/services/orders/next-time';

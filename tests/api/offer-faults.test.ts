@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { offerSchema, findOfferFaults, type Offer } from '~/core/pricing';
-import { publishLane } from '~/services/lane/publish-lane';
-import { showDraft } from '~/services/lane/edit-draft';
+import { publishLane } from '~/services/draft/publish-lane';
+import { showDraft } from '~/services/draft/edit-draft';
 import { wordFinding } from '~/core/lane';
 import { definitions } from '~/pieces/registry';
 import { openTestShop, type TestShop } from '../support/shop';

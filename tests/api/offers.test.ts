@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { randomUUID } from 'node:crypto';
 import { changeCartOf, type CartRequest } from '~/services/cart/change-cart';
-import { noteSource } from '~/services/cart/circumstances';
+import { noteSource } from '~/services/offers/circumstances';
 import { quoteChoice } from '~/services/cart/quote-product';
 import { quoteCheckout } from '~/services/cart/show-checkout';
 import { viewCart } from '~/services/cart/show-cart';

@@ -5,7 +5,7 @@ import { orderNumber, type Order } from '~/core/orders';
 import { thanksPage } from '~/pieces/thanks-page/definition';
 import { createApp, type App } from '~/services/app';
 import { detailsKey } from '~/services/orders/order-access';
-import { publishLane } from '~/services/lane/publish-lane';
+import { publishLane } from '~/services/draft/publish-lane';
 import { liveLane } from '~/services/lane/live-lane';
 import { listRoutes } from '../support/routes';
 import { seedFolder, serve, type TestServer } from '../support/server';

@@ -14,9 +14,9 @@ import {
   withdrawInvite,
 } from '~/services/accounts/people';
 import { wordAudit } from '~/core/audit';
-import { patchDraft, showDraft } from '~/services/lane/edit-draft';
+import { patchDraft, showDraft } from '~/services/draft/edit-draft';
 import { draftLane } from '~/services/lane/live-lane';
-import { publishLane } from '~/services/lane/publish-lane';
+import { publishLane } from '~/services/draft/publish-lane';
 import { seedFolder, serve, type TestServer } from '../support/server';
 import { openTestShop, type TestShop } from '../support/shop';
 import { shopperAt } from '../support/shopper';

@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { randomUUID } from 'node:crypto';
 import { cartRequestSchema, changeCartOf } from '~/services/cart/change-cart';
 import { showOrder } from '~/services/orders/place-order';
-import { eraseShopper, findTraces, KEPT_DAYS, sweepPersonal } from '~/services/accounts/privacy';
+import { eraseShopper, findTraces, KEPT_DAYS, sweepPersonal } from '~/services/visits/privacy';
 import { keepForm, keptFormSchema } from '~/services/cart/show-checkout';
 import { keepUpload } from '~/services/files/uploads';
 import { ORDER_FORM } from '../support/checkout';

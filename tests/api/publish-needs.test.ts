@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { diffLanes, fixFinding, wordFinding, type Lane } from '~/core/lane';
-import { patchDraft, showDraft } from '~/services/lane/edit-draft';
-import { publishLane } from '~/services/lane/publish-lane';
+import { patchDraft, showDraft } from '~/services/draft/edit-draft';
+import { publishLane } from '~/services/draft/publish-lane';
 import { definitions } from '~/pieces/registry';
 import { openTestShop, type TestShop } from '../support/shop';
 

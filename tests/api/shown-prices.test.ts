@@ -5,7 +5,7 @@ import { createApp, type App } from '~/services/app';
 import { changeCartOf } from '~/services/cart/change-cart';
 import { findProduct, listingParamsSchema, listProducts } from '~/services/catalogue/browse-shop';
 import { saveProduct } from '~/services/catalogue/edit-product';
-import { publishLane } from '~/services/lane/publish-lane';
+import { publishLane } from '~/services/draft/publish-lane';
 import { liveLane } from '~/services/lane/live-lane';
 import { settleShownPrices } from '~/services/prices/record-shown';
 import type { ProductRecord } from '~/core/catalogue';

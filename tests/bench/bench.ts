@@ -4,7 +4,7 @@ import { spawn } from 'node:child_process';
 import { Agent, request } from 'node:http';
 import { createApp } from '~/services/app';
 import { changeCartOf } from '~/services/cart/change-cart';
-import { showLaneMap } from '~/services/lane/show-lane-map';
+import { showLaneMap } from '~/services/draft/show-lane-map';
 import { addPiece, selectionOf } from '~/core/lane';
 import { definitionOf } from '~/pieces/registry';
 import { orderNow } from '../support/order-now';

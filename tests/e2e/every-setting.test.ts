@@ -3,7 +3,7 @@ import { NO_GOODS, compileManifest, newPiece, selectionOf, type Lane, type Setti
 import { offerSchema } from '~/core/pricing';
 import { definitions, situationsOf } from '~/pieces/registry';
 import { createApp } from '~/services/app';
-import { findSamples, type Samples } from '~/services/lane/sample-situations';
+import { findSamples, type Samples } from '~/services/draft/sample-situations';
 import { liveDemoLane } from '../../demo/lane';
 import { another } from '../support/another';
 import { signInOwner } from '../support/owner';

@@ -3,7 +3,7 @@ import { rm } from 'node:fs/promises';
 import type { Lane } from '~/core/lane';
 import { createApp } from '~/services/app';
 import { liveLane } from '~/services/lane/live-lane';
-import { publishLane } from '~/services/lane/publish-lane';
+import { publishLane } from '~/services/draft/publish-lane';
 import { standInPayment } from '~/standins';
 import { sendBadInputs } from '../support/bad-inputs';
 import { COSTLY_TEXTS, costlyRequests, type CostlyRequest } from '../support/costly-bodies';

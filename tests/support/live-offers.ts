@@ -1,7 +1,7 @@
 import type { Lane } from '~/core/lane';
 import { offerSchema, type Offer } from '~/core/pricing';
 import type { App } from '~/services/app';
-import { publishLane } from '~/services/lane/publish-lane';
+import { publishLane } from '~/services/draft/publish-lane';
 import { liveLane } from '~/services/lane/live-lane';
 
 /** Makes the live shop sell with these offers, and no others. */

@@ -1,5 +1,5 @@
-import type { WordSpec } from './setting';
-import { say } from './standard';
+import type { WordSpec } from '~/core/words';
+import { say } from '~/core/words';
 
 /** What shoppers read in a cart, wherever it is shown. */
 export const cartWords = {

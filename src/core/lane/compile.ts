@@ -8,7 +8,7 @@ import { FONTS, type Font } from './fonts';
 import { localeFor } from './locale-for';
 import type { Manifest, ManifestPiece } from './manifest';
 import { resolveWords } from './resolve';
-import { resolveShopWords } from './shop-words';
+import { resolveShopWords } from '~/core/words/shop-words';
 import { netNote } from './tax-note';
 import {
   LOOK_PROPERTIES,

@@ -1,7 +1,8 @@
 import type { Stretch } from '~/core/funnel';
 import type { PageKind, Where } from '~/core/where';
 import type { Spot } from './spots';
-import type { LookSlot, PartSpec, SettingSpec, SettingValue, WordSpec } from './setting';
+import type { LookSlot, PartSpec, SettingSpec, SettingValue } from './setting';
+import type { WordSpec } from '~/core/words';
 
 /** A moment of the shopper at which a surface may open by itself. */
 export type Moment = 'added-to-cart';

@@ -12,12 +12,13 @@ import type { Lane, Piece, ThemeColour } from './lane.schema';
 import { pieceName } from './many';
 import { resolveWords } from './resolve';
 import { SPOTS, type Spot } from './spots';
-import { LOOK_PROPERTIES, type LookProperty, type LookSpec, type LookState, type WordSpec } from './setting';
+import { LOOK_PROPERTIES, type LookProperty, type LookSpec, type LookState } from './setting';
+import { type WordSpec } from '~/core/words';
 import { settingText } from './setting-types';
 import { namesIn, NO_NAMES, type NameOf, type Naming, type ShopNames } from './shop-names';
 import { shopDifference } from './shop-difference';
 import { THEME_LABELS } from './theme';
-import { resolveShopWords, SHOP_WORDS, type ShopWord } from './shop-words';
+import { resolveShopWords, SHOP_WORDS, type ShopWord } from '~/core/words/shop-words';
 
 /** One thing that differs between two lanes, with the labels an owner knows it by. Words are the interface's. */
 export type LaneChange = {

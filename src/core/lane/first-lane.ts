@@ -1,4 +1,4 @@
-import { usualDelivery } from '~/core/orders/delivery.schema';
+import { usualDelivery } from '~/core/delivery/delivery.schema';
 import type { PieceDefinition } from './definition';
 import { LANE_VERSION, type Lane } from './lane.schema';
 import { newPiece } from './new-piece';

@@ -75,21 +75,19 @@ export {
   type LookState,
   type LookValue,
   type SettingSpec,
-  type WordSpec,
   type SettingsOf,
   type SettingValue,
   type Task,
 } from './setting';
 export { mentionedIn } from './mentions';
+export { ownTaxRate } from './own-tax-rate';
 export { namesIn, NO_NAMES, type Mentions, type NamedThing, type NameOf, type ShopNames } from './shop-names';
-export { resolveShopWords, sayIn, SHOP_WORDS, type SayShop, type ShopWord, type ShopWords } from './shop-words';
 export { cartWords, type CartWord } from './cart-words';
 export {
   crossSetting,
   KEEP_SHOPPING,
   keepLeadsSetting,
   mainButtonLook,
-  say,
   secondButtonLook,
   shopButtonLook,
 } from './standard';

@@ -2,23 +2,16 @@ import { z } from 'zod';
 import { marginsSchema, type Margins } from '~/core/pricing/margins';
 import { offerSchema, type Offer } from '~/core/pricing/pricing.schema';
 import { isCurrency, isLocale } from '~/core/money';
-import { deliverySchema, usualDelivery } from '~/core/orders/delivery.schema';
+import { deliverySchema, usualDelivery } from '~/core/delivery/delivery.schema';
 import { isTimeZone } from '~/core/time';
 import { CART_KINDS } from '~/core/words';
 import { DEVICES, whereSchema } from '~/core/where/where.schema';
 import { MOST_CSS } from './custom-css';
 import type { PieceDefinition } from './definition';
 import { FONT_KEYS } from './fonts';
-import { SHOP_WORDS } from './shop-words';
-import {
-  LOOK_PROPERTIES,
-  MOST_LINE,
-  MOST_RICH,
-  type LookSlot,
-  type LookSpec,
-  type SettingValue,
-  type WordSpec,
-} from './setting';
+import { SHOP_WORDS } from '~/core/words/shop-words';
+import { LOOK_PROPERTIES, MOST_LINE, MOST_RICH, type LookSlot, type LookSpec, type SettingValue } from './setting';
+import { type WordSpec } from '~/core/words';
 import { settingSchema, uploadedPicture } from './setting-types';
 
 export const LANE_VERSION = 3;

@@ -1,5 +1,5 @@
 import { contrastRatio, LEAST_CONTRAST } from '~/core/proof/contrast';
-import { servedCountries } from '~/core/orders/delivery';
+import { servedCountries } from '~/core/delivery/delivery';
 import { LEGAL_PAGES, type Lane, type LegalPage } from './lane.schema';
 
 /** Part of the settings, where the owner sees to it; `catalogue` is a room of its own. */

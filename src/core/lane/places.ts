@@ -1,6 +1,6 @@
 import { currencyOf, usualSum } from '~/core/money';
-import { countryName, countryOf } from '~/core/orders/countries';
-import type { Delivery } from '~/core/orders/delivery.schema';
+import { countryName, countryOf } from '~/core/delivery/countries';
+import type { Delivery } from '~/core/delivery/delivery.schema';
 import { convertLane } from './convert-currency';
 import type { Lane } from './lane.schema';
 

@@ -3,7 +3,7 @@ import { CALLED_CART, cartRename, type CartNaming } from '~/core/words';
 import type { PieceDefinition } from './definition';
 import type { Lane } from './lane.schema';
 import { resolveWords } from './resolve';
-import { resolveShopWords } from './shop-words';
+import { resolveShopWords } from '~/core/words/shop-words';
 
 /** A text of the shop before and after its cart got another name. */
 export interface RenamedSentence {

@@ -1,3 +1,4 @@
+import type { Described } from '~/core/words';
 import { NO_GOODS, type Goods } from './setting-types/goods';
 import { FONT_KEYS, FONTS } from './fonts';
 import type { Columns } from './setting-types/columns';
@@ -5,12 +6,6 @@ import type { Selection } from './setting-types/selection';
 
 /** The task of the bench a setting belongs to. */
 export type Task = 'where' | 'parts' | 'words' | 'look';
-
-interface Described {
-  readonly label: string;
-  /** One line, shown under the label. */
-  readonly help: string;
-}
 
 interface Placed extends Described {
   readonly task: Task;
@@ -167,14 +162,6 @@ export interface PartSpec extends Described {
 /** Characters of a text with paragraphs, and of a line. */
 export const MOST_RICH = 20_000;
 export const MOST_LINE = 400;
-
-/** A text shoppers read. English is always there; a language without its own falls back to it. */
-export interface WordSpec extends Described {
-  readonly part?: string;
-  /** A text with paragraphs and marks (Markdown), as long as `MOST_RICH`; else a line. */
-  readonly isRich?: true;
-  readonly default: Readonly<{ en: string } & Partial<Record<string, string>>>;
-}
 
 export const LOOK_STATES = ['rest', 'hover', 'focus', 'pressed'] as const;
 export type LookState = (typeof LOOK_STATES)[number];

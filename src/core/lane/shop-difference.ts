@@ -1,6 +1,6 @@
-import { countryName } from '~/core/orders/countries';
-import { zonesInOrder } from '~/core/orders/delivery';
-import type { Delivery } from '~/core/orders/delivery.schema';
+import { countryName } from '~/core/delivery/countries';
+import { zonesInOrder } from '~/core/delivery/delivery';
+import type { Delivery } from '~/core/delivery/delivery.schema';
 import { currencyOf, formatMoney } from '~/core/money';
 import { FONTS } from './fonts';
 import { LEGAL_PAGES, THEME_COLOURS, type Lane } from './lane.schema';

@@ -1,8 +1,5 @@
 import { choice, toggle, type LookSlot } from './setting';
 
-/** Words in the languages the demo shop speaks. */
-export const say = (en: string, de: string, ar: string) => ({ en, de, ar });
-
 /** The look of the button a piece is there for: in the shop's accent, in each of its states. */
 export function mainButtonLook(of: { part: string; label: string; help: string }): LookSlot {
   return {

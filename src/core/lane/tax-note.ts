@@ -1,5 +1,5 @@
 import type { Lane } from './lane.schema';
-import { sayIn, type SpeakingLane } from './shop-words';
+import { sayIn, type SpeakingLane } from '~/core/words/shop-words';
 
 type Tax = Lane['shop']['tax'];
 

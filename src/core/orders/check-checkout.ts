@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import type { Problem } from '~/core/problems';
 import type { CheckoutForm } from './checkout.schema';
-import { isPostcode } from './countries';
+import { isPostcode } from '~/core/delivery/countries';
 
 const email = z.email();
 

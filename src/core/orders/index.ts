@@ -2,9 +2,6 @@ export { chooseThanks, type ThanksFacts } from './choose-thanks';
 export { checkCheckout } from './check-checkout';
 export { noteMail, orderMail, type OrderMailFacts } from './order-mail';
 export { addressLines, orderId, orderNumber, isFree, receiptOf } from './receipt';
-export { servedCountries, tableRates, zonesInOrder } from './delivery';
-export { usualDelivery, type Delivery, type DeliveryZone } from './delivery.schema';
-export { ALL_COUNTRIES, countryName, countryOf, isPostcode } from './countries';
 export type { CheckoutForm } from './checkout.schema';
 export { PLACE_KEY, takenBy, type Address, type Order, type OrderLine, type OrderStatus } from './order';
 export {

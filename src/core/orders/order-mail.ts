@@ -1,5 +1,5 @@
 import { escapeHtml } from '~/core/words/escape-html';
-import type { SayShop } from '~/core/lane';
+import type { SayShop } from '~/core/words';
 import { formatMoney, type Currency } from '~/core/money';
 import { directionOf } from '~/core/words';
 import type { Order } from './order';

@@ -1,4 +1,4 @@
-import type { SayShop, ShopWord } from '~/core/lane';
+import type { SayShop, ShopWord } from '~/core/words';
 import { minor, type Minor } from '~/core/money';
 import { discountName, discountsOf, fullMinorOf, lineMinorOf } from '~/core/pricing';
 import type { Order } from './order';

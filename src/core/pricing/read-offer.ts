@@ -1,4 +1,4 @@
-import { countryName } from '~/core/orders/countries';
+import { countryName } from '~/core/delivery/countries';
 import { NO_GIFT } from './offer-faults';
 import type { LineSelection, Offer } from './pricing.schema';
 

@@ -8,3 +8,13 @@ export {
   type Rename,
 } from './cart-noun';
 export { directionOf, fill } from './fill';
+export {
+  resolveShopWords,
+  sayIn,
+  SHOP_WORDS,
+  type SayShop,
+  type ShopWord,
+  type ShopWords,
+  type SpeakingLane,
+} from './shop-words';
+export { say, type Described, type WordSpec } from './word-spec';

@@ -1,6 +1,6 @@
 import type { APIRoute } from 'astro';
 import { eventBatchSchema, ingestEvents } from '~/services/visits/ingest-events';
-import { asksNotToBeTracked } from '~/services/accounts/privacy';
+import { asksNotToBeTracked } from '~/services/visits/privacy';
 import { readBody, refuse } from './_respond';
 
 export const POST: APIRoute = async ({ locals, request, clientAddress }) => {

@@ -5,10 +5,10 @@ import {
   KEEP_SHOPPING,
   numeric,
   type PieceOf,
-  say,
   secondButtonLook,
   toggle,
 } from '~/core/lane';
+import { say } from '~/core/words';
 import { suggestionsThatFit } from '~/core/suggest';
 import { cartSurface } from '../cart-surface/definition';
 

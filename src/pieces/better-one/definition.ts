@@ -1,4 +1,5 @@
-import { definePiece, say, type PieceOf } from '~/core/lane';
+import { definePiece, type PieceOf } from '~/core/lane';
+import { say } from '~/core/words';
 import { suggestionLooks, suggestionParts } from '../goes-with/definition';
 
 const { picture, name, rating, price, buy } = suggestionParts;

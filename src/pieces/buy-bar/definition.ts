@@ -1,4 +1,5 @@
-import { choice, definePiece, mainButtonLook, type PieceOf, say, toggle } from '~/core/lane';
+import { choice, definePiece, mainButtonLook, type PieceOf, toggle } from '~/core/lane';
+import { say } from '~/core/words';
 
 export const buyBar = definePiece({
   kind: 'buy-bar',

@@ -1,4 +1,5 @@
-import { choice, definePiece, goods, numeric, say, type PieceOf } from '~/core/lane';
+import { choice, definePiece, goods, numeric, type PieceOf } from '~/core/lane';
+import { say } from '~/core/words';
 
 export const buyLink = definePiece({
   kind: 'buy-link',

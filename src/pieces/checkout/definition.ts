@@ -1,4 +1,5 @@
-import { choice, definePiece, type PieceOf, say, toggle } from '~/core/lane';
+import { choice, definePiece, type PieceOf, toggle } from '~/core/lane';
+import { say } from '~/core/words';
 import { cartSurface } from '../cart-surface/definition';
 
 const { pictures, stepper, couponFolded, taxShown, why } = cartSurface.settings;

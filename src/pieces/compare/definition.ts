@@ -3,12 +3,12 @@ import {
   definePiece,
   mainButtonLook,
   numeric,
-  say,
   secondButtonLook,
   text,
   toggle,
   type PieceOf,
 } from '~/core/lane';
+import { say } from '~/core/words';
 import { cartSurface } from '../cart-surface/definition';
 
 const row = (part: string, label: string, texts: ReturnType<typeof say>) => ({

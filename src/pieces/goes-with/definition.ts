@@ -1,4 +1,5 @@
-import { choice, definePiece, numeric, say, text, type PieceOf } from '~/core/lane';
+import { choice, definePiece, numeric, text, type PieceOf } from '~/core/lane';
+import { say } from '~/core/words';
 import { listing } from '../listing/definition';
 
 /** Where suggestions stand: with one product, or with what is in the cart or the order. */

@@ -1,4 +1,5 @@
-import { choice, definePiece, numeric, type PieceOf, say, secondButtonLook } from '~/core/lane';
+import { choice, definePiece, numeric, type PieceOf, secondButtonLook } from '~/core/lane';
+import { say } from '~/core/words';
 
 export const lineEditor = definePiece({
   kind: 'line-editor',

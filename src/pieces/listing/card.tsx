@@ -1,7 +1,7 @@
 /** @jsxImportSource preact */
 import type { VNode } from 'preact';
 import type { CardExtras, ProductCard } from '~/core/catalogue';
-import type { SayShop } from '~/core/lane';
+import type { SayShop } from '~/core/words';
 import { fill } from '~/core/words/fill';
 import type { ListingPart, ListingPiece } from './definition';
 

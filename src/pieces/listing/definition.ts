@@ -2,13 +2,13 @@ import {
   choice,
   definePiece,
   numeric,
-  say,
   secondButtonLook,
   selection,
   selectionOf,
   toggle,
   type PieceOf,
 } from '~/core/lane';
+import { say } from '~/core/words';
 
 export const listing = definePiece({
   kind: 'listing',

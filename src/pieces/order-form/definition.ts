@@ -2,7 +2,6 @@ import {
   choice,
   columns,
   definePiece,
-  say,
   selection,
   secondButtonLook,
   selectionOf,
@@ -11,6 +10,7 @@ import {
   toggle,
   type PieceOf,
 } from '~/core/lane';
+import { say } from '~/core/words';
 
 const column = (label: string, help: string, on: boolean) => ({ label, help, on });
 const heading = (part: string, label: string, texts: ReturnType<typeof say>) => ({

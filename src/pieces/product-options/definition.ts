@@ -1,4 +1,5 @@
-import { choice, definePiece, numeric, type PieceOf, say, toggle } from '~/core/lane';
+import { choice, definePiece, numeric, type PieceOf, toggle } from '~/core/lane';
+import { say } from '~/core/words';
 
 export const productOptions = definePiece({
   kind: 'product-options',

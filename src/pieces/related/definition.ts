@@ -1,4 +1,5 @@
-import { choice, definePiece, say, type PieceOf } from '~/core/lane';
+import { choice, definePiece, type PieceOf } from '~/core/lane';
+import { say } from '~/core/words';
 import {
   SUGGESTION_PAGES,
   SUGGESTION_SPOTS,

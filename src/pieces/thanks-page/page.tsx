@@ -1,6 +1,6 @@
 /** @jsxImportSource preact */
 import type { VNode } from 'preact';
-import type { SayShop } from '~/core/lane';
+import type { SayShop } from '~/core/words';
 import { fill } from '~/core/words/fill';
 import type { ThanksPagePiece } from './definition';
 import { Box, Press } from './box';

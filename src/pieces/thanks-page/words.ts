@@ -1,4 +1,4 @@
-import { say } from '~/core/lane';
+import { say } from '~/core/words';
 
 /** What shoppers read on the page that thanks them, beside the words of every order. */
 export const thanksWords = {

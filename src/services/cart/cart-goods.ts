@@ -1,15 +1,13 @@
 import { demandOf, type Cart, type CartLine, type VariantRules } from '~/core/cart';
-import type { Shop } from '~/core/lane';
 import { minor, type Minor } from '~/core/money';
 import { evaluateOptions, type Evaluation } from '~/core/options';
 import { own } from '~/core/own';
 import { wordProblem, type Problem } from '~/core/problems';
-import { dayIn } from '~/core/time';
 import type { Rename } from '~/core/words';
 import type { PriceableLine, PricedLine } from '~/core/pricing';
 import type { VariantFacts } from '~/data';
 import type { App } from '~/services/app';
-import { liveLane } from '~/services/lane/live-lane';
+import { shopToday } from '~/services/lane/live-lane';
 
 /** A line of a cart with everything that is known of it now. */
 export interface Good {
@@ -28,11 +26,6 @@ export interface Good {
 /** A variant as it is told from its siblings: a sold-out size is no sold-out kite. */
 export function variantName({ name, choices }: Pick<VariantFacts, 'name' | 'choices'>): string {
   return [name, ...Object.values(choices)].join(', ');
-}
-
-/** The day in the shop's zone, YYYY-MM-DD. */
-export async function shopToday(app: App): Promise<string> {
-  return dayIn((await liveLane(app)).lane.shop.timeZone, app.now());
 }
 
 /** What a cart may hold, from the catalogue as it is now. Add-ons are known through the options that offer them. */
@@ -66,11 +59,6 @@ export function cartRules(
       },
     });
   return (id) => rules.get(id);
-}
-
-/** The rate of its own that a product names, in basis points; null: the shop's. */
-export function ownTaxRate(shop: Shop, taxRate: string | null): number | null {
-  return (taxRate === null ? undefined : own(shop.tax.rates, taxRate))?.basisPoints ?? null;
 }
 
 /** A variant, so many of it and answered so, as it is priced. */

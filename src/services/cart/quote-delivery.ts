@@ -1,6 +1,6 @@
-import { sayIn } from '~/core/lane';
+import { sayIn } from '~/core/words';
 import { minor } from '~/core/money';
-import { countryOf, tableRates } from '~/core/orders';
+import { countryOf, tableRates } from '~/core/delivery';
 import type { DeliveryRate } from '~/standins';
 import type { App } from '~/services/app';
 import type { Good } from './cart-goods';

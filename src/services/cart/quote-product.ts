@@ -18,7 +18,7 @@ import type { VariantFacts } from '~/data';
 import type { App } from '~/services/app';
 import { liveLane, type LiveLane } from '~/services/lane/live-lane';
 import { bareLine, goodsIn, priceableOf } from './cart-goods';
-import { circumstancesOf, UNKNOWN_BUYER } from './circumstances';
+import { circumstancesOf, UNKNOWN_BUYER } from '~/services/offers/circumstances';
 import { tellerOf } from '~/services/offers/tell-offers';
 import { taxed } from './view-cart';
 

@@ -3,7 +3,8 @@ import { minor } from '~/core/money';
 import { swapFor } from '~/core/suggest';
 import { NEW_CART } from '~/data';
 import type { App } from '~/services/app';
-import { cartRules, shopToday } from './cart-goods';
+import { cartRules } from './cart-goods';
+import { shopToday } from '~/services/lane/live-lane';
 import { viewStored, type ViewedCart } from './view-cart';
 
 /** A shopper's cart as its pages and surfaces show it. */

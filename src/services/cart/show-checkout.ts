@@ -5,7 +5,7 @@ import { checkoutSchema } from '~/core/orders/checkout.schema';
 import type { CheckoutForm } from '~/core/orders';
 import { typedCodes } from '~/services/offers/one-time-codes';
 import type { App } from '~/services/app';
-import { circumstancesOf, shopperKey } from './circumstances';
+import { circumstancesOf, shopperKey } from '~/services/offers/circumstances';
 import { liveLane, type LiveLane } from '~/services/lane/live-lane';
 import { quoteDelivery } from './quote-delivery';
 import { priceCartGoods, viewStored } from './view-cart';

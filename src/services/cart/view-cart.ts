@@ -1,5 +1,6 @@
 import { type Cart, type CartLineView, type CartView } from '~/core/cart';
-import { localeFor, sayIn, type Lane, type SayShop, type Shop } from '~/core/lane';
+import { localeFor, type Lane, type Shop } from '~/core/lane';
+import { sayIn, type SayShop } from '~/core/words';
 import { minor, type Minor } from '~/core/money';
 import { formatMoney } from '~/core/money';
 import {
@@ -18,13 +19,14 @@ import {
   type PricedOffer,
 } from '~/core/pricing';
 import { answerTexts, effectSums } from '~/core/options';
-import { countryName, servedCountries } from '~/core/orders';
+import { countryName, servedCountries } from '~/core/delivery';
 import { wordProblem } from '~/core/problems';
 import { cartRename, type Rename } from '~/core/words';
 import type { VariantFacts } from '~/data';
 import type { App } from '~/services/app';
-import { goodsOf, insteadMinor, ownTaxRate, uploadNames, wordGoodProblem, type Good } from './cart-goods';
-import { circumstancesOf, type Buyer } from './circumstances';
+import { goodsOf, insteadMinor, uploadNames, wordGoodProblem, type Good } from './cart-goods';
+import { ownTaxRate } from '~/core/lane';
+import { circumstancesOf, type Buyer } from '~/services/offers/circumstances';
 import { hintsOf } from './cart-hints';
 import { giftsOf } from './gifts';
 import { liveLane, type LiveLane } from '~/services/lane/live-lane';

@@ -2,7 +2,7 @@ import type { Category, Product } from '~/core/catalogue';
 import { tagName } from '~/core/where';
 import type { App } from '~/services/app';
 import { findProduct } from './browse-shop';
-import { listCategories } from './list-categories';
+import { listCategories } from '~/services/list-categories';
 
 /** What a page about a product is about, as rules name it, and the categories that lead to it, the outer one first. */
 export async function aboutProduct(

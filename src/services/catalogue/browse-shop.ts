@@ -1,7 +1,7 @@
 import { netNote } from '~/core/lane';
 import { z } from 'zod';
 import { facetsFrom, NOTHING_CHOSEN, type Chosen, type Facet, type Product, type ProductCard } from '~/core/catalogue';
-import type { ShopWord } from '~/core/lane';
+import type { ShopWord } from '~/core/words';
 import { readSum } from '~/core/money';
 import type { ListingQuery, ListingSort } from '~/data';
 import type { App } from '~/services/app';

@@ -7,7 +7,7 @@ import { own } from '~/core/own';
 import { fail, ok, type Result } from '~/core/problems';
 import type { Upload } from '~/data';
 import type { App } from '~/services/app';
-import { shopToday } from '~/services/cart/cart-goods';
+import { shopToday } from '~/services/lane/live-lane';
 
 type FileOption = Extract<ProductOption, { kind: 'file' }>;
 

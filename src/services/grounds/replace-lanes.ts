@@ -2,7 +2,7 @@ import { readLane, type Lane } from '~/core/lane';
 import { fail, ok, type Result } from '~/core/problems';
 import { definitions } from '~/pieces/registry';
 import type { App } from '~/services/app';
-import { storeRevision } from '~/services/lane/publish-lane';
+import { storeRevision } from '~/services/draft/publish-lane';
 
 export interface Replaced {
   readonly edit: number;

@@ -2,9 +2,10 @@ import { createHash } from 'node:crypto';
 import { gzipSync } from 'node:zlib';
 import { compileManifest, readLane, type Lane, type Manifest } from '~/core/lane';
 import { currencyOf, type Currency } from '~/core/money';
+import { dayIn } from '~/core/time';
 import { definitionOf, definitions } from '~/pieces/registry';
 import type { App } from '~/services/app';
-import { inPresentCurrency } from '~/services/grounds/in-present-currency';
+import { inPresentCurrency } from '~/services/lane/in-present-currency';
 
 export interface LiveLane {
   /** 0: nothing has been published yet. The shop is closed, and its owner sees the draft. */
@@ -132,4 +133,9 @@ function pack(manifest: Manifest): ServedManifest {
     gzip: gzipSync(body),
     etag: `"${createHash('sha256').update(body).digest('base64url').slice(0, 22)}"`,
   };
+}
+
+/** The day in the shop's zone, YYYY-MM-DD. */
+export async function shopToday(app: App): Promise<string> {
+  return dayIn((await liveLane(app)).lane.shop.timeZone, app.now());
 }

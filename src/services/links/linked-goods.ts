@@ -1,11 +1,12 @@
-import { localeFor, netNote, resolveShopWords, type Goods } from '~/core/lane';
+import { localeFor, netNote, type Goods } from '~/core/lane';
+import { resolveShopWords } from '~/core/words';
 import type { LinkFacts, LinkVariant } from '~/core/links';
 import { formatMoney } from '~/core/money';
 import { effectSums, evaluateOptions, type Evaluation } from '~/core/options';
 import { fill } from '~/core/words/fill';
 import type { Product } from '~/core/catalogue';
 import type { VariantFacts } from '~/data';
-import { shopToday } from '~/services/cart/cart-goods';
+import { shopToday } from '~/services/lane/live-lane';
 import { mailPicture, pictureRatio } from '~/services/files/link-picture';
 import { quoteChoice, quoteEach, quoteWithCode } from '~/services/cart/quote-product';
 import { findProduct } from '~/services/catalogue/browse-shop';

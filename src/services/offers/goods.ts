@@ -2,7 +2,7 @@ import type { Costed, PastOrder } from '~/core/pricing';
 import type { VariantFacts } from '~/data';
 import type { App } from '~/services/app';
 import type { Shop } from '~/core/lane';
-import { ownTaxRate } from '~/services/cart/cart-goods';
+import { ownTaxRate } from '~/core/lane';
 import { liveLane } from '~/services/lane/live-lane';
 import { dayIn } from '~/core/time';
 import { minor } from '~/core/money';

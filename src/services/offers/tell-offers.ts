@@ -1,10 +1,11 @@
-import { localeFor, sayIn } from '~/core/lane';
+import { localeFor } from '~/core/lane';
+import { sayIn } from '~/core/words';
 import { formatMoney } from '~/core/money';
-import { countryName } from '~/core/orders';
+import { countryName } from '~/core/delivery';
 import { wordTold, type Told, type ToldReader } from '~/core/pricing';
 import type { App } from '~/services/app';
 import type { LiveLane } from '~/services/lane/live-lane';
-import { listCategories } from '~/services/catalogue/list-categories';
+import { listCategories } from '~/services/list-categories';
 
 type Selection = Parameters<ToldReader['nameOf']>[0];
 type Named = NonNullable<NonNullable<Selection>['only']>;

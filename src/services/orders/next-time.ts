@@ -4,7 +4,7 @@ import { offersOf, plainCode } from '~/core/pricing';
 import { fail, ok, type Result } from '~/core/problems';
 import type { App } from '~/services/app';
 import { changeCartOf } from '~/services/cart/change-cart';
-import { shopperKey } from '~/services/cart/circumstances';
+import { shopperKey } from '~/services/offers/circumstances';
 import { liveLane } from '~/services/lane/live-lane';
 import { newCode } from '~/services/offers/one-time-codes';
 

@@ -1,6 +1,8 @@
-import { localeFor, sayIn, type SayShop } from '~/core/lane';
+import { localeFor } from '~/core/lane';
+import { sayIn, type SayShop } from '~/core/words';
 import { currencyOf, formatMoney } from '~/core/money';
-import { countryName, noteMail, orderMail, orderNumber, type Order } from '~/core/orders';
+import { noteMail, orderMail, orderNumber, type Order } from '~/core/orders';
+import { countryName } from '~/core/delivery';
 import { longDate } from '~/core/time';
 import type { App } from '~/services/app';
 import { liveLane } from '~/services/lane/live-lane';

@@ -6,7 +6,7 @@ import type { RelatedOrder, StoredCart } from '~/data';
 import type { DeliveryRate } from '~/standins';
 import type { App } from '~/services/app';
 import { goodsOf, type Good, variantName } from '~/services/cart/cart-goods';
-import { shopperKey } from '~/services/cart/circumstances';
+import { shopperKey } from '~/services/offers/circumstances';
 import { isOpen, liveLane } from '~/services/lane/live-lane';
 import { quoteDelivery } from '~/services/cart/quote-delivery';
 import { noteUses } from '~/services/prices/record-shown';

@@ -2,10 +2,10 @@ import type { Product, Variant } from '~/core/catalogue';
 import { isSoldOut } from '~/core/catalogue';
 import type { Minor } from '~/core/money';
 import { offersOf, priceGoods, shownOffers } from '~/core/pricing';
-import { countryName } from '~/core/orders';
+import { countryName } from '~/core/delivery';
 import type { App } from '~/services/app';
 import { liveLane } from '~/services/lane/live-lane';
-import { circumstancesOf } from '~/services/cart/circumstances';
+import { circumstancesOf } from '~/services/offers/circumstances';
 import { priceableOf } from '~/services/cart/cart-goods';
 import { quoteParcel } from '~/services/cart/quote-delivery';
 

@@ -11,7 +11,7 @@ import {
 import type { ShownChange, ShownGood } from '~/data';
 import { definitions } from '~/pieces/registry';
 import type { App } from '~/services/app';
-import { circumstancesOf, UNKNOWN_BUYER } from '~/services/cart/circumstances';
+import { circumstancesOf, UNKNOWN_BUYER } from '~/services/offers/circumstances';
 import { liveLane } from '~/services/lane/live-lane';
 
 /** Variants looked at in one go: between two of them whoever waits to write has their turn. */

@@ -3,7 +3,7 @@ import { copyPiece, pieceName } from '~/core/lane';
 import { definitions } from '~/pieces/registry';
 import { useDraft } from '../shared/draft-store';
 import { Modal } from '../shared/modal';
-import { TextField } from '../shop/fields';
+import { TextField } from '~/studio/shared/fields';
 import type { PanelProps } from './panel';
 
 /** What one of several pieces of a kind is called, with ways to make another like it and to take it out. */

@@ -21,7 +21,7 @@ import { SettingControl } from '../shared/controls';
 import { useDraft } from '../shared/draft-store';
 import { Tick } from '../shared/tick';
 import { Segmented } from '../shared/segmented';
-import { SelectField } from '../shop/fields';
+import { SelectField } from '~/studio/shared/fields';
 import type { PanelProps } from './panel';
 import { PieceIdentity } from './piece-identity';
 

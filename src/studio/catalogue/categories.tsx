@@ -14,7 +14,7 @@ import { tellMoves, useSortSensors } from '../shared/sorting';
 import type { ShellData } from '../shared/studio-data';
 import { useUnsaved } from '../shared/use-unsaved';
 import { ArrangeProducts } from './arrange-products';
-import { SelectField, TextField } from '../shop/fields';
+import { SelectField, TextField } from '~/studio/shared/fields';
 import { useDraft } from '../shared/draft-store';
 import { piecesInTexts } from '../text/pieces-in-texts';
 import { RichField } from '../text/rich-field';

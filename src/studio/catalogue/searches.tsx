@@ -3,7 +3,7 @@ import { askJson } from '../shared/api';
 import { plural } from '../shared/format';
 import { Shell } from '../shared/shell';
 import type { ShellData } from '../shared/studio-data';
-import { TextField } from '../shop/fields';
+import { TextField } from '~/studio/shared/fields';
 
 interface Room {
   readonly lost: readonly { readonly term: string; readonly times: number; readonly lastAt: number }[];

@@ -1,11 +1,11 @@
 import { useState } from 'react';
 import { findOfferFaults, NO_GIFT, offerSchema, type Offer, type OfferFault } from '~/core/pricing';
 import { localTime, momentOf } from '~/core/time';
-import { countryName } from '~/core/orders/countries';
+import { countryName } from '~/core/delivery/countries';
 import { wordOfferFault, type Shop } from '~/core/lane';
 import { currencyOf, usualSum } from '~/core/money';
 import { MoneyField } from '../shared/money-field';
-import { TextField } from '../shop/fields';
+import { TextField } from '~/studio/shared/fields';
 import { NumberField } from '../shared/number-field';
 import { Tick } from '../shared/tick';
 import { KINDS } from './kinds';

@@ -1,7 +1,8 @@
 import { useState } from 'react';
 import { discountName, discountsOf, fullMinorOf, lineMinorOf } from '~/core/pricing';
 import type { EventKind } from '~/core/funnel';
-import { addressLines, countryName, type OrderLine, type RefundedUnits } from '~/core/orders';
+import { addressLines, type OrderLine, type RefundedUnits } from '~/core/orders';
+import { countryName } from '~/core/delivery';
 import { askJson } from '../shared/api';
 import { useShop } from '../shared/sums';
 import { moment, money } from '../shared/format';

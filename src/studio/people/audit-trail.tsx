@@ -5,7 +5,7 @@ import type { Account } from '~/core/people';
 import { ask } from '../shared/api';
 import { moment } from '../shared/format';
 import { useShop } from '../shared/sums';
-import { SelectField } from '../shop/fields';
+import { SelectField } from '~/studio/shared/fields';
 
 interface Props {
   readonly first: readonly ReadAuditEntry[];

@@ -4,7 +4,7 @@ import { askJson } from '../shared/api';
 import { moment } from '../shared/format';
 import { Modal } from '../shared/modal';
 import { useShop } from '../shared/sums';
-import { SelectField } from '../shop/fields';
+import { SelectField } from '~/studio/shared/fields';
 
 const ROLES: Readonly<Record<Role, string>> = {
   editor: 'Editor: shapes, brings goods in, publishes',

@@ -12,7 +12,7 @@ import { Shell } from '../shared/shell';
 import type { ShellData } from '../shared/studio-data';
 import { useUnsaved } from '../shared/use-unsaved';
 import { MoneyField } from '../shared/money-field';
-import { SelectField, TextField } from '../shop/fields';
+import { SelectField, TextField } from '~/studio/shared/fields';
 import { AxesEditor } from './axes-editor';
 import { BetterPrice, type Sold } from './better-price';
 import { PicturesEditor } from './pictures-editor';

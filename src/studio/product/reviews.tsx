@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { askJson } from '../shared/api';
 import { Tick } from '../shared/tick';
 import { day } from '../shared/format';
-import { TextField } from '../shop/fields';
+import { TextField } from '~/studio/shared/fields';
 
 export interface ReviewData {
   readonly id: number;

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import type { LaneChange } from '~/core/lane';
 import { ask } from '../shared/api';
 import { ChangeList } from '../shared/change-list';
-import { SelectField } from '../shop/fields';
+import { SelectField } from '~/studio/shared/fields';
 
 /** What differs between any two revisions. */
 export function Compare({ ids }: { readonly ids: readonly number[] }) {

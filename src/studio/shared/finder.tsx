@@ -1,5 +1,6 @@
 import { useMemo, useState, type KeyboardEvent } from 'react';
-import { pieceName, SHOP_WORDS, THEME_LABELS, type Piece, type SettingSpec } from '~/core/lane';
+import { pieceName, THEME_LABELS, type Piece, type SettingSpec } from '~/core/lane';
+import { SHOP_WORDS } from '~/core/words';
 import { definitionOf, definitions } from '~/pieces/registry';
 import { useDraft } from './draft-store';
 import { Modal } from './modal';

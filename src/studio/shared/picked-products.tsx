@@ -1,7 +1,7 @@
 import { useRef, useState } from 'react';
 import { ask } from './api';
 import { useDraft } from './draft-store';
-import { Labelled } from '../shop/fields';
+import { Labelled } from './fields';
 
 interface Named {
   readonly slug: string;

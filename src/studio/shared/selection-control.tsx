@@ -8,7 +8,7 @@ import {
   type SelectionSource,
 } from '~/core/lane';
 import { askJson } from './api';
-import { SelectField, TextField } from '../shop/fields';
+import { SelectField, TextField } from './fields';
 import { CategoriesContext } from './categories-context';
 import { Tick } from './tick';
 import { NumberField } from './number-field';

@@ -1,11 +1,11 @@
 import { original } from 'immer';
 import { useId, useState } from 'react';
 import { LANGUAGES, languageUse, localeOf, moveToCountry, type Lane } from '~/core/lane';
-import { ALL_COUNTRIES, countryName } from '~/core/orders';
+import { ALL_COUNTRIES, countryName } from '~/core/delivery';
 import { definitions } from '~/pieces/registry';
 import { useDraft } from '../shared/draft-store';
 import { PictureControl } from '../shared/picture-control';
-import { SelectField, TextField } from './fields';
+import { SelectField, TextField } from '~/studio/shared/fields';
 import { CurrencyStep, LanguageDialog, ZoneStep } from './grounds';
 import type { SectionProps } from './section';
 

@@ -3,7 +3,7 @@ import { renamedSentences, type Lane } from '~/core/lane';
 import { CART_KINDS, directionOf, fill, type CartKind, type Gender } from '~/core/words';
 import { definitions } from '~/pieces/registry';
 import { Segmented } from '../shared/segmented';
-import { TextField } from './fields';
+import { TextField } from '~/studio/shared/fields';
 import type { SectionProps } from './section';
 
 const LABELS: Readonly<Record<CartKind, string>> = {

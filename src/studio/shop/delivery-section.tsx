@@ -8,12 +8,12 @@ import {
   zonesInOrder,
   type Delivery,
   type DeliveryZone,
-} from '~/core/orders';
+} from '~/core/delivery';
 import { Tick } from '../shared/tick';
 import { NumberField } from '../shared/number-field';
 import { Segmented } from '../shared/segmented';
 import { MoneyField } from '../shared/money-field';
-import { TextField } from './fields';
+import { TextField } from '~/studio/shared/fields';
 import type { SectionProps } from './section';
 
 const FREE = 'free-delivery';

@@ -7,7 +7,7 @@ import { useDraft } from '../shared/draft-store';
 import { count, moment, plural } from '../shared/format';
 import { Modal } from '../shared/modal';
 import { NumberField } from '../shared/number-field';
-import { Labelled, SelectField } from './fields';
+import { Labelled, SelectField } from '~/studio/shared/fields';
 
 type Options = readonly (readonly [value: string, label: string])[];
 

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { LEGAL_NAMES, LEGAL_PAGES } from '~/core/lane';
 import { directionOf } from '~/core/words';
-import { TextField } from './fields';
+import { TextField } from '~/studio/shared/fields';
 import { LanguageChoice } from '../shared/language-choice';
 import type { SectionProps } from './section';
 

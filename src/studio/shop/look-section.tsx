@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { checkTheme, FONTS, readThemeCss, THEME_COLOURS, THEME_LABELS, type Font } from '~/core/lane';
 import { Amount } from '../shared/controls';
 import { Modal } from '../shared/modal';
-import { SelectField } from './fields';
+import { SelectField } from '~/studio/shared/fields';
 import type { SectionProps } from './section';
 
 /** Colours by what they are for, with how well they can be read; font and corners. */

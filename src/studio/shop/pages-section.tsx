@@ -4,7 +4,7 @@ import { directionOf } from '~/core/words';
 import { piecesInTexts } from '../text/pieces-in-texts';
 import { RichField } from '../text/rich-field';
 import { Tick } from '../shared/tick';
-import { TextField } from './fields';
+import { TextField } from '~/studio/shared/fields';
 import { LanguageChoice } from '../shared/language-choice';
 import type { SectionProps } from './section';
 

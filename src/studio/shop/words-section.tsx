@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { resolveShopWords, SHOP_WORDS, type ShopWord, type WordSpec } from '~/core/lane';
+import { resolveShopWords, SHOP_WORDS, type ShopWord, type WordSpec } from '~/core/words';
 import { directionOf } from '~/core/words';
 import { Row } from '../shared/controls';
 import { CartName } from './cart-name';

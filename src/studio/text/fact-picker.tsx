@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { FACTS, type AskedFact, type Fact } from '~/core/facts';
-import { SelectField, TextField } from '../shop/fields';
+import { SelectField, TextField } from '~/studio/shared/fields';
 import { Modal } from '../shared/modal';
 import { PickedProducts } from '../shared/picked-products';
 

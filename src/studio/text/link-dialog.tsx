@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { Labelled } from '../shop/fields';
+import { Labelled } from '~/studio/shared/fields';
 import { Modal } from '../shared/modal';
 
 interface Props {

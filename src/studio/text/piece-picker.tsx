@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { SelectField } from '../shop/fields';
+import { SelectField } from '~/studio/shared/fields';
 import { Modal } from '../shared/modal';
 
 interface Props {

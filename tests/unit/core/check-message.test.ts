@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { checkMessage } from '~/core/words/check-message';
 import { fill } from '~/core/words/fill';
-import { SHOP_WORDS } from '~/core/lane';
+import { SHOP_WORDS } from '~/core/words';
 import { definitions } from '~/pieces/registry';
 
 describe('texts with braces', () => {

@@ -1,7 +1,7 @@
 import { CALLED_CART } from '~/core/words';
 import { expect } from 'chai';
 import { currencyOf, minor } from '~/core/money';
-import { sayIn } from '~/core/lane';
+import { sayIn } from '~/core/words';
 import { orderMail, receiptOf, type Order, type OrderLine, type OrderMailFacts } from '~/core/orders';
 
 const line: OrderLine = {

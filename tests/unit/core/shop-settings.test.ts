@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { checkTheme, firstLane, legalText, readLane, readThemeCss, themeCss } from '~/core/lane';
-import { isPostcode, servedCountries, tableRates, type Delivery } from '~/core/orders';
+import { isPostcode, servedCountries, tableRates, type Delivery } from '~/core/delivery';
 import { definitions } from '~/pieces/registry';
 import { liveDemoLane } from '../../../demo/lane';
 

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import type { ProductCard } from '~/core/catalogue';
-import { sayIn } from '~/core/lane';
+import { sayIn } from '~/core/words';
 import { minor } from '~/core/money';
 import { Card } from '~/pieces/listing/card';
 import type { ListingPiece } from '~/pieces/listing/definition';

@@ -1,7 +1,7 @@
 /** @jsxImportSource preact */
 import { expect } from 'chai';
 import { NOTHING_CHOSEN, readChosen, type Chosen, type Facet } from '~/core/catalogue';
-import { sayIn } from '~/core/lane';
+import { sayIn } from '~/core/words';
 import { ChosenMarks, Facets, fieldsOf } from '~/shop/facets';
 import { liveDemoLane } from '../../../demo/lane';
 import { draw } from '../../support/draw';

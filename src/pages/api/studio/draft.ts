@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { lanePatchSchema } from '~/core/lane';
-import { patchDraft, restoreIntoDraft, showDraft } from '~/services/lane/edit-draft';
+import { patchDraft, restoreIntoDraft, showDraft } from '~/services/draft/edit-draft';
 import { answer, readBody, refuse } from '../_respond';
 import { withAccount } from '../_with-account';
 

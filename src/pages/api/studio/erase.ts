@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { eraseShopper, findTraces } from '~/services/accounts/privacy';
+import { eraseShopper, findTraces } from '~/services/visits/privacy';
 import { answer, readBody, refuse } from '../_respond';
 import { withAccount } from '../_with-account';
 

@@ -1,4 +1,4 @@
-import { sayFirstStep, stepSchema } from '~/services/accounts/begin';
+import { sayFirstStep, stepSchema } from '~/services/draft/begin';
 import { readBody, refuse } from '../_respond';
 import { withAccount } from '../_with-account';
 

@@ -1,4 +1,4 @@
-import { laneMapQuerySchema, showLaneMap } from '~/services/lane/show-lane-map';
+import { laneMapQuerySchema, showLaneMap } from '~/services/draft/show-lane-map';
 import { check, refuse } from '../_respond';
 import { withAccount } from '../_with-account';
 

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { publishLane } from '~/services/lane/publish-lane';
+import { publishLane } from '~/services/draft/publish-lane';
 import { answer, readBody, refuse } from '../_respond';
 import { withAccount } from '../_with-account';
 

@@ -1,4 +1,5 @@
-import { choice, definePiece, numeric, say, type PieceOf } from '~/core/lane';
+import { choice, definePiece, numeric, type PieceOf } from '~/core/lane';
+import { say } from '~/core/words';
 
 /** A kind no shop needs: flags on a string. It is added by a test, to see that a folder and its lines are all it takes. */
 export const bunting = definePiece({

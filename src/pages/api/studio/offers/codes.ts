@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { own } from '~/core/own';
 import { codesCsv, makeCodes, MOST_CODES } from '~/services/offers/one-time-codes';
-import { showDraft } from '~/services/lane/edit-draft';
+import { showDraft } from '~/services/draft/edit-draft';
 import { readBody, refuse } from '../../_respond';
 import { withAccount } from '../../_with-account';
 

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { currencyOf } from '~/core/money';
 import { freeFrom, sumsToTry } from '~/core/pricing';
 import { pastOrders } from '~/services/offers/goods';
-import { showDraft } from '~/services/lane/edit-draft';
+import { showDraft } from '~/services/draft/edit-draft';
 import { readBody, refuse } from '../../_respond';
 import { withAccount } from '../../_with-account';
 

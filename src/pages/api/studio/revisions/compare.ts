@@ -1,4 +1,4 @@
-import { compareRevisions, compareSchema } from '~/services/lane/publish-lane';
+import { compareRevisions, compareSchema } from '~/services/draft/publish-lane';
 import { answer, check, refuse } from '../../_respond';
 import { withAccount } from '../../_with-account';
 

@@ -1,6 +1,6 @@
 import type { Account } from '~/core/people';
 import type { App } from '~/services/app';
-import { showFirstSteps } from '~/services/accounts/begin';
+import { showFirstSteps } from '~/services/draft/begin';
 import { showDraft } from './edit-draft';
 import { showLaneMap } from './show-lane-map';
 

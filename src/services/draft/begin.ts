@@ -4,7 +4,7 @@ import { FIRST_STEPS, firstSteps, type FirstStep, type StepsView } from '~/core/
 import { firstLane, UNNAMED } from '~/core/lane';
 import { fail, type Result } from '~/core/problems';
 import { definitions } from '~/pieces/registry';
-import { hashPassword, signIn, type SignInPlace, type SignInSecrets } from './accounts';
+import { hashPassword, signIn, type SignInPlace, type SignInSecrets } from '~/services/accounts/accounts';
 import type { App } from '~/services/app';
 import { liveLane } from '~/services/lane/live-lane';
 import { processSlot } from '~/services/process-slot';

@@ -5,7 +5,7 @@ import type { Device } from '~/core/where';
 import { DEVICES } from '~/core/where/where.schema';
 import type { VisitQuery } from '~/data';
 import type { App } from '~/services/app';
-import { liveLane } from './live-lane';
+import { liveLane } from '~/services/lane/live-lane';
 
 export const laneMapQuerySchema = z.strictObject({
   device: z.enum(DEVICES).optional(),

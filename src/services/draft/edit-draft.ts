@@ -13,15 +13,15 @@ import {
   type ShopNames,
 } from '~/core/lane';
 import { notRealYet } from '~/core/lane/not-real-yet';
-import { servedCountries } from '~/core/orders';
+import { servedCountries } from '~/core/delivery';
 import { fail, ok, type Problem, type Result } from '~/core/problems';
 import { definitions } from '~/pieces/registry';
 import type { App } from '~/services/app';
-import { startingLane } from '~/services/accounts/begin';
+import { startingLane } from '~/services/draft/begin';
 import { findEmpty, findGoneGifts, findUnsold } from '~/services/catalogue/find-empty';
-import { inPresentCurrency } from '~/services/grounds/in-present-currency';
-import { forgetLiveLane, isOpen, liveLane } from './live-lane';
-import { namesOfLanes } from './names-of-lanes';
+import { inPresentCurrency } from '~/services/lane/in-present-currency';
+import { forgetLiveLane, isOpen, liveLane } from '~/services/lane/live-lane';
+import { namesOfLanes } from '~/services/lane/names-of-lanes';
 
 /** The draft as the studio works on it, beside what is live. */
 export interface DraftView {

@@ -3,7 +3,7 @@ import { definitions } from '~/pieces/registry';
 import type { App } from '~/services/app';
 import { guardLane } from '~/services/offers/guard-lane';
 import { runInSlices } from '~/services/offers/slices';
-import { forgetLiveLane, liveLane } from './live-lane';
+import { forgetLiveLane, liveLane } from '~/services/lane/live-lane';
 import { changingPrices } from '~/services/prices/record-shown';
 import { storeRevision } from './publish-lane';
 

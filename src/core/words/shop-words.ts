@@ -1,6 +1,6 @@
-import { cartRename, fill, type CartNaming } from '~/core/words';
-import type { WordSpec } from './setting';
-import { say } from './standard';
+import { cartRename, type CartNaming } from './cart-noun';
+import { fill } from './fill';
+import { say, type WordSpec } from './word-spec';
 
 type Said = Readonly<Record<'en' | 'de' | 'ar', string>>;
 

@@ -3,7 +3,7 @@ import path from 'node:path';
 import { fail, ok, type Result } from '~/core/problems';
 import { addDays, dayIn } from '~/core/time';
 import type { App } from '~/services/app';
-import { shopperKey } from '~/services/cart/circumstances';
+import { shopperKey } from '~/services/offers/circumstances';
 import { liveLane } from '~/services/lane/live-lane';
 import { uploadsFolder } from '~/services/files/uploads';
 

@@ -15,8 +15,8 @@ import { definitions } from '~/pieces/registry';
 import { findGoneGifts } from '~/services/catalogue/find-empty';
 import type { App } from '~/services/app';
 import { changingPrices } from '~/services/prices/record-shown';
-import { forgetLiveLane } from './live-lane';
-import { namesOfLanes } from './names-of-lanes';
+import { forgetLiveLane } from '~/services/lane/live-lane';
+import { namesOfLanes } from '~/services/lane/names-of-lanes';
 
 /** Makes the draft of edit number `edit` live as a new revision. Errors of the lint refuse it. */
 export async function publishLane(

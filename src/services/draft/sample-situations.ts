@@ -3,7 +3,7 @@ import type { CartPick } from '~/core/lane';
 import { sampleAnswers } from '~/core/options';
 import type { App } from '~/services/app';
 import { viewStored } from '~/services/cart/view-cart';
-import { draftLane } from './live-lane';
+import { draftLane } from '~/services/lane/live-lane';
 
 /** The owner's own products and carts that stand for the hard cases; a case the catalogue does not have is missing. */
 export interface Samples {
