@@ -10,6 +10,14 @@ module.exports = {
   forbidden: [
     { name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },
     {
+      name: 'no-folder-circles',
+      severity: 'error',
+      scope: 'folder',
+      from: { path: '^src/(core|services|pieces|runtime|studio)' },
+      to: { circular: true },
+      comment: 'an area imports no neighbour that imports it, not even for a type',
+    },
+    {
       name: 'core-is-pure',
       severity: 'error',
       from: { path: '^src/core' },
@@ -19,8 +27,8 @@ module.exports = {
     {
       name: 'definitions-import-only-core',
       severity: 'error',
-      from: { path: '^src/pieces/(registry|[^/]+/(definition|situations|words))\\.ts$' },
-      to: { pathNot: ['^src/core', '^src/pieces/[^/]+/(definition|situations|words)\\.ts$'] },
+      from: { path: '^src/pieces/(definitions|[^/]+/(definition|situations|words|shared))\\.ts$' },
+      to: { pathNot: ['^src/core', '^src/pieces/[^/]+/(definition|situations|words|shared)\\.ts$'] },
     },
     forbid(
       'shopper-side-stays-small',

@@ -1,7 +1,7 @@
 import { LANE_VERSION, NO_GOODS, applyLayout, newPiece, selectionOf, type Lane, type Piece } from '~/core/lane';
 import { usualDelivery } from '~/core/delivery';
 import { offerSchema, type Offer } from '~/core/pricing';
-import { definitionOf } from '~/pieces/registry';
+import { definitionOf } from '~/pieces/definitions';
 import { demoLinks } from './links';
 import { DEMO_PAGES, LOFT_NOTE } from './pages';
 

@@ -1,5 +1,5 @@
 import { NO_GOODS, applyLayout, newPiece, type Piece } from '~/core/lane';
-import { definitionOf } from '~/pieces/registry';
+import { definitionOf } from '~/pieces/definitions';
 import type { SeededOrder, SeededVisit } from '~/data';
 
 const buyLink = definitionOf('buy-link')!;

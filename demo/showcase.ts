@@ -1,6 +1,6 @@
 import { addPiece, selectionOf, type Lane, type Piece } from '~/core/lane';
 import { offerSchema } from '~/core/pricing';
-import { definitionOf } from '~/pieces/registry';
+import { definitionOf } from '~/pieces/definitions';
 
 /** The lane with a piece of every kind that can be added, and the offers they show best: what `npm run demo` opens with. */
 export function withShowcase(lane: Lane): Lane {

@@ -42,7 +42,7 @@ async function bundleRuntime(entry, alias) {
       emptyOutDir: false,
       target: 'es2022',
       // As a library, dynamic imports stay what they are; an app's would be wrapped in half a kilobyte of preloading.
-      lib: { entry: { [entry]: 'src/runtime/lane.ts' }, formats: ['es'] },
+      lib: { entry: { [entry]: 'src/entries/page.ts' }, formats: ['es'] },
       minify: false,
       cssMinify: true,
       reportCompressedSize: false,
@@ -69,7 +69,7 @@ async function buildRuntime() {
   });
   const holding = (part) =>
     chunks.find((chunk) => Object.keys(chunk.modules).some((id) => id.includes(part)))?.fileName;
-  const options = holding('src/runtime/options/mount.tsx');
+  const options = holding('src/pieces/_options/mount.tsx');
   const preact = holding('node_modules/preact/dist/preact');
   writeFileSync(
     'public/rt/pieces.json',

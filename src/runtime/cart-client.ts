@@ -38,7 +38,7 @@ export type CartAnswer =
   | { readonly ok: false; readonly message: string; readonly problems: readonly RefusedPlace[] };
 
 /** What a cart will most likely be after a change. */
-export type Foresight = (view: CartView, request: CartChangeRequest) => CartView;
+export type OptimisticCart = (view: CartView, request: CartChangeRequest) => CartView;
 
 export interface CartClient {
   /** The cart as it will be when every change under way has been made; null until it is fetched. */
@@ -53,7 +53,7 @@ export interface CartClient {
   /** When every change so far has been answered, or waits for a connection. */
   settled(): Promise<void>;
   /** Lets a change be shown before it is answered. */
-  foreseeWith(next: Foresight): void;
+  showAheadWith(next: OptimisticCart): void;
   /** Shows a sample instead of the shopper's cart (previews); null goes back. */
   pretend(sample: CartView | null): void;
 }
@@ -93,12 +93,12 @@ export function createCartClient({ ask }: Pick<HostPage, 'ask'>): CartClient {
   let isOffline = false;
   let latest = 0;
   let quoted: CartView | null = null;
-  /** Of an add only the count is known; what else there is to foresee, the parts that show a cart bring along. */
-  let foresee: Foresight = (view, request) =>
+  /** Of an add only the count is known; what else can be shown ahead, the parts that show a cart bring along. */
+  let optimisticCart: OptimisticCart = (view, request) =>
     request.kind === 'add' ? { ...view, count: view.count + (request.quantity ?? 1) } : view;
   let lastAdd: { readonly key: string; readonly at: number; readonly answer: Promise<CartAnswer> } | null = null;
 
-  const shown = () => sample ?? (base && pending.reduce((view, { request }) => foresee(view, request), base));
+  const shown = () => sample ?? (base && pending.reduce((view, { request }) => optimisticCart(view, request), base));
   const tell = () => calmly(tellAll);
   function tellAll(): void {
     const view = shown();
@@ -224,8 +224,8 @@ export function createCartClient({ ask }: Pick<HostPage, 'ask'>): CartClient {
       return answer;
     },
     settled: () => (isSending ? new Promise((settle) => waiting.push(settle)) : Promise.resolve()),
-    foreseeWith(next) {
-      foresee = next;
+    showAheadWith(next) {
+      optimisticCart = next;
     },
     pretend(next) {
       sample = next;

@@ -1,5 +1,5 @@
 import type { Currency } from '~/core/money';
-import type { ManifestPiece } from '~/core/lane';
+import type { ManifestPiece, Role } from '~/core/lane';
 import type { Device } from '~/core/where';
 import type { CartClient } from './cart-client';
 import type { Recorder } from './events';
@@ -37,10 +37,10 @@ export interface PieceHost {
   readonly recorder: Recorder;
   /** In the bench: pieces stay open, and nothing is bought. */
   readonly isPreview: boolean;
-  /** A piece of the manifest this visit sees. */
-  pieceOf(kind: string): ManifestPiece | undefined;
-  /** Opens the piece of a kind; false when this visit sees none. */
-  openKind(kind: string, about: OpenAbout): boolean;
+  /** The piece this visit sees that is there for something. */
+  withRole(role: Role): ManifestPiece | undefined;
+  /** Opens the piece that is there for something; false when this visit sees none. */
+  openRole(role: Role, about: OpenAbout): boolean;
   /** After an add: opens the first piece whose moment this is; false when there is none. */
   afterAdd(about: OpenAbout): boolean;
 }
@@ -56,3 +56,15 @@ export interface MountedPiece {
 export interface PieceView {
   mount(piece: ManifestPiece, host: PieceHost): MountedPiece;
 }
+
+/** How the view of a kind is fetched. */
+export interface RegisteredView {
+  readonly load: () => Promise<PieceView>;
+  /** Fetched with the first sign of life, shown when opened; else on every page that has it. */
+  readonly isAsked?: true;
+  /** Only on pages that hold such an element. */
+  readonly at?: string;
+}
+
+/** The views that a page may need, by kind. */
+export type Views = Readonly<Record<string, RegisteredView>>;

@@ -4,8 +4,8 @@ import { renderToString } from 'preact-render-to-string';
 import { CALLED_CART } from '~/core/words';
 import type { CardExtras, ProductCard } from '~/core/catalogue';
 import { compilePiece, newPiece } from '~/core/lane';
-import { Card } from '~/pieces/listing/card';
-import { listing, type ListingPiece } from '~/pieces/listing/definition';
+import { Card } from '~/pieces/_cards/card';
+import { plainCards, type CardsPiece } from '~/pieces/_cards/shared';
 import { tellerOf } from '~/services/offers/tell-offers';
 import type { ShopContext } from './shop-context';
 
@@ -22,13 +22,13 @@ function numberOf(what: object): number {
 
 /** What listings look like that no piece says anything about. */
 export const usualListing = compilePiece(
-  { id: 'usual', piece: newPiece(listing, true), definition: listing },
+  { id: 'usual', piece: newPiece(plainCards, true), definition: plainCards },
   'en',
   CALLED_CART,
-) as ListingPiece;
+) as CardsPiece;
 
 interface Drawn {
-  readonly piece?: ListingPiece;
+  readonly piece?: CardsPiece;
   readonly extras?: ReadonlyMap<number, CardExtras>;
   /** The level of a card's heading on the page. */
   readonly level: 2 | 3;

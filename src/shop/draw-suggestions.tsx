@@ -4,23 +4,23 @@ import type { ManifestPiece } from '~/core/lane';
 import { fill } from '~/core/words/fill';
 import type { BetterOnePiece } from '~/pieces/better-one/definition';
 import type { GoesWithPiece } from '~/pieces/goes-with/definition';
-import { Goods } from '~/pieces/listing/goods';
-import type { ListingPiece } from '~/pieces/listing/definition';
+import { Goods } from '~/pieces/_cards/goods';
+import type { CardsPiece } from '~/pieces/_cards/shared';
 import type { RelatedPiece } from '~/pieces/related/definition';
 import { betterThan, suggestBy, type SuggestedCard } from '~/services/catalogue/suggest';
 import { drawCards, usualListing } from './draw-cards';
 import type { About } from './spot-pieces';
 import type { ShopContext } from './shop-context';
 
-const dressed = new WeakMap<ManifestPiece, ListingPiece>();
+const dressed = new WeakMap<ManifestPiece, CardsPiece>();
 
 /** A piece of suggestions as the cards of a listing see it: its own parts and form, the usual of everything else. */
-function asListing(piece: GoesWithPiece | RelatedPiece | BetterOnePiece): ListingPiece {
+function asListing(piece: GoesWithPiece | RelatedPiece | BetterOnePiece): CardsPiece {
   let found = dressed.get(piece);
   if (!found) {
     const parts = piece.parts.filter(({ key }) => key !== 'changes' && key !== 'more');
     const settings = { ...usualListing.settings, ...piece.settings };
-    dressed.set(piece, (found = { ...usualListing, id: piece.id, parts, settings } as ListingPiece));
+    dressed.set(piece, (found = { ...usualListing, id: piece.id, parts, settings } as CardsPiece));
   }
   return found;
 }

@@ -4,8 +4,8 @@ import type { ManifestPiece } from '~/core/lane';
 import { linkAddress } from '~/core/links';
 import type { BuyLinkPiece } from '~/pieces/buy-link/definition';
 import { BuyLink } from '~/pieces/buy-link/link';
-import type { ListingPiece } from '~/pieces/listing/definition';
-import { Goods } from '~/pieces/listing/goods';
+import type { CardsPiece } from '~/pieces/_cards/shared';
+import { Goods } from '~/pieces/_cards/goods';
 import type { OrderFormPiece } from '~/pieces/order-form/definition';
 import { shapeOfRows } from '~/pieces/order-form/columns';
 import { OrderForm } from '~/pieces/order-form/form';
@@ -26,7 +26,7 @@ type Draw = (piece: ManifestPiece, shop: ShopContext, url: URL, about: About) =>
 /** Every kind of piece that the server draws into places of pages: one line each. */
 export const drawnKinds: Readonly<Record<string, Draw>> = {
   listing: async (drawn, shop, url) => {
-    const piece = drawn as ListingPiece;
+    const piece = drawn as CardsPiece;
     const place = listingPlace(url, piece.id);
     const { shows, pageSize, more } = piece.settings;
     const size = more === 'none' ? shows.most : pageSize;

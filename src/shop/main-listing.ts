@@ -1,5 +1,5 @@
 import { NOTHING_CHOSEN, readChosen, type Chosen } from '~/core/catalogue';
-import type { ListingPiece } from '~/pieces/listing/definition';
+import type { CardsPiece } from '~/pieces/_cards/shared';
 import type { OrderFormPiece } from '~/pieces/order-form/definition';
 import type { ListingShape, Sort } from '~/services/catalogue/browse-shop';
 import { usualListing } from './draw-cards';
@@ -10,7 +10,7 @@ import { piecesAt, type SpotVisit } from './spot-pieces';
 export interface MainListing {
   /** null: no piece says anything about it. */
   readonly id: string | null;
-  readonly piece: ListingPiece;
+  readonly piece: CardsPiece;
   /** What is ordered from instead, where a table stands in place of the products. */
   readonly table: OrderFormPiece | null;
   readonly shape: ListingShape & { readonly chosen: Chosen };
@@ -31,7 +31,7 @@ export async function mainListing(
   const [found] = await piecesAt(locals, 'listing.main', visit, url);
   const chosen = readChosen(url.searchParams);
   if (!found) return { ...USUAL, shape: { chosen } };
-  if (found.kind === 'order-form') {
+  if (found.role === 'table') {
     const table = found as OrderFormPiece;
     const piece = { ...USUAL.piece, settings: { ...USUAL.piece.settings, filters: 'all' as const } };
     return {
@@ -42,7 +42,7 @@ export async function mainListing(
       shape: { pageSize: 1, order: table.settings.shows.order as Sort, chosen, facets: true },
     };
   }
-  const piece = found as ListingPiece;
+  const piece = found as CardsPiece;
   const { pageSize, more, shows, filters } = piece.settings;
   const grows = more === 'button' || more === 'endless';
   // A page always leads to all that it is about.

@@ -1,20 +1,20 @@
-import { themeCss, type ManifestPiece } from '~/core/lane';
+import { themeCss, type ManifestPiece, type Role } from '~/core/lane';
 import { formatMoney } from '~/core/money';
 import { BASE_CSS } from '~/runtime/kit/shadow';
 import type { App } from '~/services/app';
 import { liveLane, liveManifest, type LiveLane } from '~/services/lane/live-lane';
 import { styleHtml } from './style-html';
 
-/** The live piece of a kind that every shop has, as the runtime would get it. */
+/** The live piece of those that every shop has, by what it is there for, as the runtime would get it. */
 export async function alwaysOnPiece<Piece extends ManifestPiece>(
   app: App,
-  kind: string,
+  role: Role,
   language: string,
 ): Promise<{ piece: Piece; live: LiveLane; money: (amountMinor: number) => string }> {
   const live = await liveLane(app);
   const { pieces, locale } = liveManifest(live, language);
-  const piece = pieces.find((candidate) => candidate.kind === kind);
-  if (!piece) throw new Error(`The lane has no ${kind}`);
+  const piece = pieces.find((candidate) => candidate.role === role);
+  if (!piece) throw new Error(`The lane has no ${role}`);
   const money = (amount: number) => formatMoney(amount, live.currency, locale);
   return { piece: piece as Piece, live, money };
 }

@@ -1,7 +1,7 @@
 import { compileManifest, type Lane, type ManifestPiece } from '~/core/lane';
 import type { Order } from '~/core/orders';
 import { isSeen, type Visit } from '~/core/where';
-import { definitionOf, definitions } from '~/pieces/registry';
+import { definitionOf, definitions } from '~/pieces/definitions';
 import type { OrderAccess } from '~/services/orders/order-access';
 import type { App } from '~/services/app';
 import { liveLane, liveManifest, type LiveLane } from '~/services/lane/live-lane';

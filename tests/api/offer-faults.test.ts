@@ -3,7 +3,7 @@ import { offerSchema, findOfferFaults, type Offer } from '~/core/pricing';
 import { publishLane } from '~/services/draft/publish-lane';
 import { showDraft } from '~/services/draft/edit-draft';
 import { wordFinding } from '~/core/lane';
-import { definitions } from '~/pieces/registry';
+import { definitions } from '~/pieces/definitions';
 import { openTestShop, type TestShop } from '../support/shop';
 
 const offer = (over: object): Offer =>

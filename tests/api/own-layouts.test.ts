@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { layoutOf, newPiece } from '~/core/lane';
-import { definitionOf } from '~/pieces/registry';
+import { definitionOf } from '~/pieces/definitions';
 import { listLayouts, removeLayout, saveLayout } from '~/services/lane/own-layouts';
 import { openTestShop, type TestShop } from '../support/shop';
 

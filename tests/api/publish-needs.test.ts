@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { diffLanes, fixFinding, wordFinding, type Lane } from '~/core/lane';
 import { patchDraft, showDraft } from '~/services/draft/edit-draft';
 import { publishLane } from '~/services/draft/publish-lane';
-import { definitions } from '~/pieces/registry';
+import { definitions } from '~/pieces/definitions';
 import { openTestShop, type TestShop } from '../support/shop';
 
 /** Hidden alone, these leave nobody a way to pay; nothing else of these pieces does. */

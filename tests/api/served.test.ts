@@ -4,7 +4,7 @@ import { writeFile } from 'node:fs/promises';
 import path from 'node:path';
 import { readLane, type Lane } from '~/core/lane';
 import { currencyOf } from '~/core/money';
-import { definitions } from '~/pieces/registry';
+import { definitions } from '~/pieces/definitions';
 import { changeCartOf } from '~/services/cart/change-cart';
 import { checkHealth } from '~/services/check-health';
 import { DraftUnreadable, findDraftProblem, restoreIntoDraft, showDraft } from '~/services/draft/edit-draft';

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { addPiece, selectionOf, type Lane, type Selection, type Spot } from '~/core/lane';
-import { definitionOf } from '~/pieces/registry';
+import { definitionOf } from '~/pieces/definitions';
 import { unpackRows } from '~/pieces/order-form/rows';
 import { signInOwner, type Owner } from '../support/owner';
 import { startServer, type TestServer } from '../support/server';

@@ -6,7 +6,7 @@ import { createApp } from '~/services/app';
 import { changeCartOf } from '~/services/cart/change-cart';
 import { showLaneMap } from '~/services/draft/show-lane-map';
 import { addPiece, selectionOf } from '~/core/lane';
-import { definitionOf } from '~/pieces/registry';
+import { definitionOf } from '~/pieces/definitions';
 import { orderNow } from '../support/order-now';
 import { signInOwner as publisher } from '../support/owner';
 import { seedFolder, serve, signInOwner, startServer } from '../support/server';

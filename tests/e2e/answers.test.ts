@@ -1,5 +1,5 @@
 import { addPiece, selectionOf } from '~/core/lane';
-import { definitionOf } from '~/pieces/registry';
+import { definitionOf } from '~/pieces/definitions';
 import { signInOwner } from '../support/owner';
 import { addWinder, changingTest as test, expect, PHONE, playLane, saidBeside, type Page } from './harness';
 

@@ -1,6 +1,6 @@
 import { expect, expectAccessible, phonePage, playLane, test } from './harness';
 import { newPiece } from '~/core/lane';
-import { definitionOf } from '~/pieces/registry';
+import { definitionOf } from '~/pieces/definitions';
 import type { Page } from './harness';
 
 const withCompare = (page: Page, settings: object = {}) =>

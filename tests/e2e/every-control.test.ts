@@ -1,5 +1,5 @@
 import { newPiece } from '~/core/lane';
-import { definitionOf } from '~/pieces/registry';
+import { definitionOf } from '~/pieces/definitions';
 import { signInOwner } from '../support/owner';
 import { controlsOutOfReach } from '../support/hits';
 import { addWinder, expect, fillCheckout, PHONE, playLane, test, type Page } from './harness';

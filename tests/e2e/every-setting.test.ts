@@ -1,7 +1,7 @@
 import type { Product } from '~/core/catalogue';
 import { NO_GOODS, compileManifest, newPiece, selectionOf, type Lane, type SettingValue } from '~/core/lane';
 import { offerSchema } from '~/core/pricing';
-import { definitions, situationsOf } from '~/pieces/registry';
+import { definitions, situationsOf } from '~/pieces/definitions';
 import { createApp } from '~/services/app';
 import { findSamples, type Samples } from '~/services/draft/sample-situations';
 import { liveDemoLane } from '../../demo/lane';

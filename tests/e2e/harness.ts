@@ -1,7 +1,7 @@
 import { AxeBuilder } from '@axe-core/playwright';
 import { expect, test as base, type Browser, type Locator, type Page } from '@playwright/test';
 import { compileManifest, type Lane } from '~/core/lane';
-import { definitions } from '~/pieces/registry';
+import { definitions } from '~/pieces/definitions';
 import { liveDemoLane } from '../../demo/lane';
 import { signInOwner } from '../support/owner';
 import { startServer, type TestServer } from '../support/server';

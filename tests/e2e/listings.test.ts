@@ -1,5 +1,5 @@
 import { addPiece, copyPiece, selectionOf } from '~/core/lane';
-import { definitionOf, definitions } from '~/pieces/registry';
+import { definitionOf, definitions } from '~/pieces/definitions';
 import { signInOwner } from '../support/owner';
 import { expect, expectAccessible, phonePage, signIn, changingTest as test, type Page } from './harness';
 

@@ -1,5 +1,5 @@
 import { addPiece, selectionOf, type Lane } from '~/core/lane';
-import { definitionOf } from '~/pieces/registry';
+import { definitionOf } from '~/pieces/definitions';
 import { signInOwner } from '../support/owner';
 import { expect, expectAccessible, phonePage, saidBeside, changingTest as test } from './harness';
 

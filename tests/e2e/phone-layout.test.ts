@@ -1,6 +1,6 @@
 import { contrastRatio } from '~/core/proof/contrast';
 import { addPiece, selectionOf } from '~/core/lane';
-import { definitionOf } from '~/pieces/registry';
+import { definitionOf } from '~/pieces/definitions';
 import { signInOwner } from '../support/owner';
 import { changingTest as test, expect, PHONE, playLane } from './harness';
 

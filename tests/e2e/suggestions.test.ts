@@ -1,5 +1,5 @@
 import { addPiece } from '~/core/lane';
-import { definitionOf } from '~/pieces/registry';
+import { definitionOf } from '~/pieces/definitions';
 import { signInOwner } from '../support/owner';
 import { addWinder, changingTest as test, expect, expectAccessible, phonePage, signIn } from './harness';
 

@@ -2,7 +2,7 @@ import type { BrowserContext } from '@playwright/test';
 import type { Product } from '~/core/catalogue';
 import { applyLayout, newPiece, type Piece } from '~/core/lane';
 import { offerSchema } from '~/core/pricing';
-import { definitionOf } from '~/pieces/registry';
+import { definitionOf } from '~/pieces/definitions';
 import { signInOwner } from '../support/owner';
 import type { TestServer } from '../support/server';
 import {

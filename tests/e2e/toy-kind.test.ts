@@ -29,13 +29,13 @@ async function buildWithToy(): Promise<string> {
   const at = (name: string) => path.join(folder, 'src', name);
   await cp(path.resolve('tests/support/toy-kind/bunting'), at('pieces/bunting'), { recursive: true });
   await insert(
-    at('pieces/registry.ts'),
+    at('pieces/definitions.ts'),
     /const REGISTERED[^\n]*\[/,
     '  { definition: bunting, situations: buntingSituations },',
     "import { bunting } from './bunting/definition';\nimport { buntingSituations } from './bunting/situations';\n",
   );
   await insert(
-    at('runtime/views.ts'),
+    at('pieces/views.ts'),
     /export const views[^\n]*\{/,
     "  bunting: { load: () => import('~/pieces/bunting/view'), at: '.bunting' },",
   );

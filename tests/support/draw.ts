@@ -3,7 +3,7 @@ import { h, type FunctionComponent } from 'preact';
 import { renderToString } from 'preact-render-to-string';
 import { compileManifest, newPiece, type ManifestPiece } from '~/core/lane';
 import { currencyOf, formatMoney } from '~/core/money';
-import { definitions, definitionOf } from '~/pieces/registry';
+import { definitions, definitionOf } from '~/pieces/definitions';
 import { liveDemoLane } from '../../demo/lane';
 
 export const money = (amount: number) => formatMoney(amount, currencyOf('EUR'), 'en-IE');

@@ -1,5 +1,5 @@
 import type { CartView } from '~/core/cart';
-import type { ManifestPiece } from '~/core/lane';
+import type { ManifestPiece, Role } from '~/core/lane';
 import type { CartAnswer, CartChangeRequest } from '~/runtime/cart-client';
 import type { OpenAbout, PieceHost } from '~/runtime/piece-host';
 import { ownPage } from '~/runtime/host-page';
@@ -12,10 +12,10 @@ export function fakeHost(start: CartView | null = null) {
   let view = start;
   const listeners = new Set<(cart: CartView) => void>();
   const asked: CartChangeRequest[] = [];
-  const opened: { readonly kind: string; readonly about: OpenAbout }[] = [];
+  const opened: { readonly role: string; readonly about: OpenAbout }[] = [];
   const added: OpenAbout[] = [];
   const recorded: unknown[][] = [];
-  const kinds = new Set<string>();
+  const roles = new Set<Role>();
   const pieces = new Map<string, ManifestPiece>();
   const products = new Map<string, Product | null>();
   let answer: CartAnswer = { ok: true, lineId: 'a', waiting: false };
@@ -34,7 +34,7 @@ export function fakeHost(start: CartView | null = null) {
       },
       quoted: null,
       quote: () => undefined,
-      foreseeWith: () => undefined,
+      showAheadWith: () => undefined,
       watch(listener) {
         listeners.add(listener);
         return () => listeners.delete(listener);
@@ -54,10 +54,10 @@ export function fakeHost(start: CartView | null = null) {
     surfaces: createSurfaces(false),
     recorder: { record: (...what) => void recorded.push(what) },
     isPreview: false,
-    pieceOf: (kind) => pieces.get(kind),
-    openKind(kind, about) {
-      if (kinds.has(kind)) opened.push({ kind, about });
-      return kinds.has(kind);
+    withRole: (role) => pieces.get(role),
+    openRole(role, about) {
+      if (roles.has(role)) opened.push({ role, about });
+      return roles.has(role);
     },
     afterAdd: (about) => added.push(about) > 0,
   };
@@ -67,8 +67,8 @@ export function fakeHost(start: CartView | null = null) {
     opened,
     added,
     recorded,
-    /** Kinds that open when they are asked to. */
-    kinds,
+    /** What opens when it is asked for. */
+    roles,
     pieces,
     products,
     get watchers() {

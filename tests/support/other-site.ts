@@ -2,7 +2,7 @@ import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { addPiece } from '~/core/lane';
 import { offerSchema } from '~/core/pricing';
-import { definitionOf } from '~/pieces/registry';
+import { definitionOf } from '~/pieces/definitions';
 import { signInOwner } from './owner';
 import type { TestServer } from './server';
 

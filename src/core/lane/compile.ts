@@ -67,6 +67,8 @@ export function compilePiece(
   return {
     id,
     kind: piece.kind,
+    role: definition.role,
+    elsewhere: definition.elsewhere,
     where: definition.isAlwaysOn ? defaultWhere(definition) : piece.where,
     judges: definition.judges ?? 'page',
     opensOn: definition.opensOn(piece.settings),

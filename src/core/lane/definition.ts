@@ -7,6 +7,12 @@ import type { WordSpec } from '~/core/words';
 /** A moment of the shopper at which a surface may open by itself. */
 export type Moment = 'added-to-cart';
 
+/**
+ * What a piece is asked for by others, which do not know its kind: the cart over the page, the page of the cart, what says
+ * that something was added, a product looked at from where it stands, a line changed, options asked, goods ordered from a table.
+ */
+export type Role = 'cart' | 'cart-page' | 'added' | 'look' | 'line' | 'options' | 'checkout' | 'link' | 'table';
+
 export interface StartingLayout {
   readonly label: string;
   readonly help: string;
@@ -30,6 +36,8 @@ export interface Need {
 /** Everything the product knows about a kind of piece, declared once; forms, schema and manifest are made from it. */
 export interface PieceDefinition {
   readonly kind: string;
+  /** At most one kind has each; a kind that nobody asks for has none. */
+  readonly role?: Role;
   readonly name: string;
   readonly stretch: Stretch;
   readonly summary: string;
@@ -39,6 +47,10 @@ export interface PieceDefinition {
   readonly parts: Readonly<Record<string, PartSpec>>;
   readonly words: Readonly<Record<string, WordSpec>>;
   readonly looks: Readonly<Record<string, LookSlot>>;
+  /** True where a new shop has one, beside what every shop has. */
+  readonly beginsWith?: boolean;
+  /** Settings that hold on pages of other sites, over the owner's. Absent: it does not come up there. */
+  readonly elsewhere?: Readonly<Record<string, SettingValue>>;
   /** True where a lane can hold several of the kind. */
   readonly isMany?: boolean;
   /** True where the server's drawing is all there is: the runtime has no view of it, and is not told of it. */

@@ -3,9 +3,6 @@ import type { PieceDefinition } from './definition';
 import { LANE_VERSION, type Lane } from './lane.schema';
 import { newPiece } from './new-piece';
 
-/** The pieces a new shop begins with, beside those that every shop has. Each waits for something else to open it. */
-const BEGUN_WITH = ['quick-view', 'product-options', 'cart-opener', 'cart-surface', 'line-editor'];
-
 /** What a new shop is called until its owner has said so. */
 export const UNNAMED = 'My shop';
 
@@ -47,7 +44,7 @@ export function firstLane(definitions: readonly PieceDefinition[], timeZone: str
         .filter(({ isMany }) => !isMany)
         .map((definition) => [
           definition.kind,
-          newPiece(definition, definition.isAlwaysOn === true || BEGUN_WITH.includes(definition.kind)),
+          newPiece(definition, definition.isAlwaysOn === true || definition.beginsWith === true),
         ]),
     ),
     margins: { shop: null, categories: {}, products: {} },

@@ -1,6 +1,13 @@
 export { convertLane, convertSums } from './convert-currency';
 export { compileManifest, compilePiece, themeCss } from './compile';
-export { definePiece, type Moment, type Note, type PieceDefinition, type StartingLayout } from './definition';
+export {
+  definePiece,
+  type Moment,
+  type Note,
+  type PieceDefinition,
+  type Role,
+  type StartingLayout,
+} from './definition';
 export { readCustomCss } from './custom-css';
 export { dropChange } from './drop-change';
 export { describeDifference, type LaneChange } from './difference';
@@ -71,6 +78,7 @@ export {
   toggle,
   type LookProperty,
   type LookSlot,
+  type PartSpec,
   type LookSpec,
   type LookState,
   type LookValue,
@@ -82,7 +90,6 @@ export {
 export { mentionedIn } from './mentions';
 export { ownTaxRate } from './own-tax-rate';
 export { namesIn, NO_NAMES, type Mentions, type NamedThing, type NameOf, type ShopNames } from './shop-names';
-export { cartWords, type CartWord } from './cart-words';
 export {
   crossSetting,
   KEEP_SHOPPING,

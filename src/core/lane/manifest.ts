@@ -1,6 +1,6 @@
 import type { Device, Where } from '~/core/where';
 import type { Currency } from '~/core/money';
-import type { Moment, PieceDefinition } from './definition';
+import type { Moment, PieceDefinition, Role } from './definition';
 import type { SettingsOf, SettingValue } from './setting';
 
 /** One piece as the shopper's browser gets it: complete, no defaults to look up. */
@@ -11,6 +11,9 @@ export interface ManifestPiece<
 > {
   readonly id: string;
   readonly kind: string;
+  readonly role?: Role | undefined;
+  /** Settings on pages of other sites, over these; absent: it does not come up there. */
+  readonly elsewhere?: Readonly<Record<string, SettingValue>> | undefined;
   readonly where: Where;
   readonly settings: Settings;
   readonly parts: readonly { readonly key: Part; readonly hideOn: readonly Device[] }[];

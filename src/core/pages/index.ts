@@ -1,6 +1,6 @@
 export { feedGoods } from './feed-goods';
 export { goodsRows, type FoundGoods, type LeftOut } from './found-goods';
-export { devicesElsewhere, standsElsewhere } from './on-page';
+export { devicesElsewhere } from './on-page';
 export { pageGoods } from './page-goods';
 export {
   PRODUCT_FIELDS,

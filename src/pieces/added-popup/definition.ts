@@ -10,12 +10,15 @@ import {
 } from '~/core/lane';
 import { say } from '~/core/words';
 import { suggestionsThatFit } from '~/core/suggest';
-import { cartSurface } from '../cart-surface/definition';
+import { cartLooks } from '../_cart/shared';
+import { cartWords } from '../_cart/words';
 
-const { close, missing, reached, checkout, keepShopping, suggestionAdd, suggestionSee } = cartSurface.words;
+const { close, missing, reached, checkout, keepShopping, suggestionAdd, suggestionSee } = cartWords;
 
 export const addedPopup = definePiece({
   kind: 'added-popup',
+  role: 'added',
+  elsewhere: {},
   name: 'Added popup',
   stretch: 'add',
   summary: 'Says that it worked, and offers the next step.',
@@ -161,7 +164,7 @@ export const addedPopup = definePiece({
       states: ['rest'],
       inherits: { rest: { background: 'token:panel', text: 'token:ink', border: 'token:line' } },
     },
-    close: cartSurface.looks.close,
+    close: cartLooks.close,
     message: {
       part: 'message',
       label: 'Message',
@@ -170,7 +173,7 @@ export const addedPopup = definePiece({
       states: ['rest'],
       inherits: { rest: { text: 'token:ink', size: 18 } },
     },
-    checkout: { ...cartSurface.looks.checkout, part: 'buttons' },
+    checkout: { ...cartLooks.checkout, part: 'buttons' },
     second: secondButtonLook({ part: 'buttons', label: 'Other buttons', help: 'Keep shopping, and view cart.' }),
   },
   notes: (settings) => {

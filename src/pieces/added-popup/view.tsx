@@ -2,7 +2,7 @@
 import { render } from 'preact';
 import { formatMoney } from '~/core/money/currency';
 import type { ManifestPiece } from '~/core/lane';
-import { cartCss } from '~/runtime/cart/css';
+import { cartCss } from '~/pieces/_cart/css';
 import headCss from '~/runtime/kit/dialog-head.css?inline';
 import { createShadow } from '~/runtime/kit/shadow';
 import type { MountedPiece, OpenAbout, PieceHost } from '~/runtime/piece-host';
@@ -39,7 +39,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
           wait();
         }}
         onCart={(event) => {
-          if (host.openKind('cart-surface', { opener: null })) event.preventDefault();
+          if (host.openRole('cart', { opener: null })) event.preventDefault();
         }}
       />,
       shadow.root,

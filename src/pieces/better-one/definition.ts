@@ -1,6 +1,6 @@
 import { definePiece, type PieceOf } from '~/core/lane';
 import { say } from '~/core/words';
-import { suggestionLooks, suggestionParts } from '../goes-with/definition';
+import { suggestionLooks, suggestionParts } from '../_suggestions/shared';
 
 const { picture, name, rating, price, buy } = suggestionParts;
 

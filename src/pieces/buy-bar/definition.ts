@@ -3,6 +3,7 @@ import { say } from '~/core/words';
 
 export const buyBar = definePiece({
   kind: 'buy-bar',
+  elsewhere: {},
   name: 'Buy bar',
   stretch: 'add',
   summary: 'Keeps the main action of the page in reach: add, go to checkout, place the order.',

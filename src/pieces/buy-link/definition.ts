@@ -3,6 +3,7 @@ import { say } from '~/core/words';
 
 export const buyLink = definePiece({
   kind: 'buy-link',
+  role: 'link',
   name: 'Buy link',
   stretch: 'add',
   summary: 'A link, button or card that sells one thing from any page, mail or printed sheet.',

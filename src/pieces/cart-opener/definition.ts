@@ -2,6 +2,9 @@ import { choice, definePiece, numeric, picture, type PieceOf, place, toggle } fr
 
 export const cartOpener = definePiece({
   kind: 'cart-opener',
+  beginsWith: true,
+  // The page has no place for it: it floats, once there is something in the cart.
+  elsewhere: { stands: 'floating', hideEmpty: true, keepsLink: true },
   name: 'Cart opener',
   stretch: 'cart',
   summary: 'The button that always leads to the cart, in the page’s header or floating over it.',

@@ -60,7 +60,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
   }
 
   function open(opener: Element): boolean {
-    return host.openKind('cart-surface', { opener });
+    return host.openRole('cart', { opener });
   }
 
   function draw(): void {

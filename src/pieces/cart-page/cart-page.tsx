@@ -1,10 +1,10 @@
 /** @jsxImportSource preact */
 import type { VNode } from 'preact';
 import type { Device } from '~/core/where';
-import { Later } from '~/runtime/cart/later';
-import { CommonPart, EmptyCart, LinesWithBetter } from '~/runtime/cart/common-part';
-import type { CartShown } from '~/runtime/cart/desk';
-import { SaidLine } from '~/runtime/cart/said';
+import { Later } from '~/pieces/_cart/later';
+import { CommonPart, EmptyCart, LinesWithBetter } from '~/pieces/_cart/common-part';
+import type { CartShown } from '~/pieces/_cart/cart-controller';
+import { SaidLine } from '~/pieces/_cart/said';
 import { directionOf } from '~/runtime/kit/shadow';
 import type { CartPagePiece } from './definition';
 
@@ -45,7 +45,7 @@ export function CartPage({ shown, piece, device }: Props): VNode {
   const elsewhere = [...ON_TOP, ...IN_BOX, ...AFTER];
   return (
     <div class="page" dir={directionOf(shown.language)} lang={shown.language} style={style} data-sums={settings.sums}>
-      {isEmpty && <SaidLine desk={shown.desk} undo={words.undo} />}
+      {isEmpty && <SaidLine controller={shown.controller} undo={words.undo} />}
       <div class="head">{drawn(ON_TOP)}</div>
       <div class="columns">
         <div class="wide">{parts.filter(({ key }) => !elsewhere.includes(key)).map(draw)}</div>
@@ -79,7 +79,7 @@ function Part({ name, shown, piece }: Omit<Props, 'device'> & { name: PartKey })
     case 'suggestions':
       return isEmpty ? null : (
         <Later
-          load={() => import('~/runtime/cart/suggestions')}
+          load={() => import('~/pieces/_cart/suggestions')}
           html={shown.suggested?.html ?? ''}
           with={{
             host: shown.host,

@@ -1,5 +1,6 @@
 import { choice, definePiece, numeric, type PieceOf, toggle } from '~/core/lane';
-import { cartSurface } from '../cart-surface/definition';
+import { cartLooks, cartParts, cartSettings } from '../_cart/shared';
+import { cartWords } from '../_cart/words';
 
 const {
   heading,
@@ -14,7 +15,7 @@ const {
   checkout,
   quickPay,
   keepShopping,
-} = cartSurface.parts;
+} = cartParts;
 const {
   pictures,
   pictureSize,
@@ -26,11 +27,12 @@ const {
   taxShown,
   why,
   dividers,
-} = cartSurface.settings;
-const { close: _close, cartPage: _link, ...words } = cartSurface.words;
+} = cartSettings;
+const { close: _close, cartPage: _link, ...words } = cartWords;
 
 export const cartPage = definePiece({
   kind: 'cart-page',
+  role: 'cart-page',
   name: 'Cart page',
   stretch: 'cart',
   summary: 'The cart as a page of its own, made of the same parts as the cart surface.',
@@ -114,7 +116,7 @@ export const cartPage = definePiece({
   ],
   words,
   looks: {
-    heading: { ...cartSurface.looks.heading, inherits: { rest: { text: 'token:ink', size: 36 } } },
+    heading: { ...cartLooks.heading, inherits: { rest: { text: 'token:ink', size: 36 } } },
     box: {
       part: 'totals',
       label: 'Totals box',
@@ -123,11 +125,11 @@ export const cartPage = definePiece({
       states: ['rest'],
       inherits: { rest: { background: 'token:panel', text: 'token:ink' } },
     },
-    checkout: cartSurface.looks.checkout,
-    quickPay: cartSurface.looks.quickPay,
-    quiet: { ...cartSurface.looks.quiet, label: 'Keep shopping', help: 'The link below the buttons.' },
-    second: cartSurface.looks.second,
-    remove: cartSurface.looks.remove,
+    checkout: cartLooks.checkout,
+    quickPay: cartLooks.quickPay,
+    quiet: { ...cartLooks.quiet, label: 'Keep shopping', help: 'The link below the buttons.' },
+    second: cartLooks.second,
+    remove: cartLooks.remove,
   },
   opensOn: () => [],
   preview: { path: '/shop/cart' },

@@ -2,8 +2,8 @@
 import type { CartView } from '~/core/cart';
 import { formatMoney } from '~/core/money/currency';
 import type { ManifestPiece } from '~/core/lane';
-import { createDesk, serverDrawn, type Suggested } from '~/runtime/cart/desk';
-import { takeOver } from '~/runtime/kit/take-over';
+import { createCartController, serverDrawn, type Suggested } from '~/pieces/_cart/cart-controller';
+import { hydrateDrawn } from '~/runtime/kit/hydrate';
 import type { MountedPiece, PieceHost } from '~/runtime/piece-host';
 import { CartPage } from './cart-page';
 import type { CartPagePiece } from './definition';
@@ -21,7 +21,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
   let host = initialHost;
   const money = (amount: number) => formatMoney(amount, host.currency, host.locale);
   const returnTo = '/shop/cart';
-  const place = takeOver<Given>('pl-cart-page', piece.id, (given) => (
+  const place = hydrateDrawn<Given>('pl-cart-page', piece.id, (given) => (
     <CartPage
       shown={serverDrawn(given.cart, {
         money,
@@ -33,7 +33,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
       device={null}
     />
   ));
-  const desk = createDesk({ host: () => host, words: () => piece.words, redraw: draw });
+  const controller = createCartController({ host: () => host, words: () => piece.words, redraw: draw });
   const stopWatching = host.cart.watch(draw);
   draw();
   void host.cart.load();
@@ -45,7 +45,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
     const { language, device } = host;
     place.draw(
       <CartPage
-        shown={{ cart, money, language, returnTo, desk, host, suggested: place.given.suggested }}
+        shown={{ cart, money, language, returnTo, controller, host, suggested: place.given.suggested }}
         piece={piece}
         device={device}
       />,

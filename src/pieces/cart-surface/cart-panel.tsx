@@ -1,8 +1,8 @@
 /** @jsxImportSource preact */
 import type { VNode } from 'preact';
-import { CommonPart, EmptyCart, LinesWithBetter } from '~/runtime/cart/common-part';
-import type { CartShown } from '~/runtime/cart/desk';
-import { SaidLine } from '~/runtime/cart/said';
+import { CommonPart, EmptyCart, LinesWithBetter } from '~/pieces/_cart/common-part';
+import type { CartShown } from '~/pieces/_cart/cart-controller';
+import { SaidLine } from '~/pieces/_cart/said';
 import { Icon } from '~/runtime/kit/icons';
 import { directionOf } from '~/runtime/kit/shadow';
 import type { PieceHost } from '~/runtime/piece-host';
@@ -60,7 +60,7 @@ export function CartPanel({ shown, piece, host, fromTop }: Props): VNode {
         )}
       </div>
       <div class="scroll" aria-busy={shown === null}>
-        {shown?.cart.lines.length === 0 && <SaidLine desk={shown.desk} undo={words.undo} />}
+        {shown?.cart.lines.length === 0 && <SaidLine controller={shown.controller} undo={words.undo} />}
         {parts.slice(head, foot).map(draw)}
         <div class={settings.stickyFoot ? 'foot' : 'end'}>{parts.slice(foot).map(draw)}</div>
       </div>

@@ -2,8 +2,8 @@
 import { render } from 'preact';
 import { formatMoney } from '~/core/money/currency';
 import type { ManifestPiece } from '~/core/lane';
-import { cartCss } from '~/runtime/cart/css';
-import { createDesk } from '~/runtime/cart/desk';
+import { cartCss } from '~/pieces/_cart/css';
+import { createCartController } from '~/pieces/_cart/cart-controller';
 import { createShadow } from '~/runtime/kit/shadow';
 import type { MountedPiece, PieceHost } from '~/runtime/piece-host';
 import { CartPanel } from './cart-panel';
@@ -18,7 +18,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
   let fromTop = 64;
   const shadow = createShadow('pl-cart', piece.id);
   host.page.layer(shadow.element);
-  const desk = createDesk({
+  const controller = createCartController({
     host: () => host,
     words: () => piece.words,
     redraw: draw,
@@ -32,7 +32,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
     const { view: cart } = host.cart;
     const money = (amount: number) => formatMoney(amount, host.currency, host.locale);
     const { language } = host;
-    const shown = cart && { cart, money, language, returnTo: '/shop/cart', desk, host };
+    const shown = cart && { cart, money, language, returnTo: '/shop/cart', controller, host };
     render(<CartPanel shown={shown} piece={piece} host={host} fromTop={fromTop} />, shadow.root);
   }
 
@@ -43,7 +43,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
     // Under what it was opened from, if that is in sight; else at the top of what is.
     const box = opener?.matches('[data-pl-cart]') ? opener.getBoundingClientRect() : null;
     fromTop = box && box.bottom > 0 && box.bottom < innerHeight / 2 ? box.bottom + 8 : 16;
-    desk.hush();
+    controller.hush();
     if (!host.cart.view) void host.cart.load();
     host.surfaces.open({
       dialog: shadow.root.querySelector('dialog')!,

@@ -4,13 +4,13 @@ import type { DeliveryOption } from '~/core/cart';
 import type { CheckoutForm } from '~/core/orders';
 import type { Device } from '~/core/where';
 import { fill } from '~/core/words/fill';
-import { Coupon } from '~/runtime/cart/coupon';
-import type { CartShown } from '~/runtime/cart/desk';
-import { countryNames } from '~/runtime/cart/country-names';
-import { Lines } from '~/runtime/cart/lines';
-import { Note } from '~/runtime/cart/note';
-import { QuickPay } from '~/runtime/cart/quick-pay';
-import { Totals } from '~/runtime/cart/totals';
+import { Coupon } from '~/pieces/_cart/coupon';
+import type { CartShown } from '~/pieces/_cart/cart-controller';
+import { countryNames } from '~/pieces/_cart/country-names';
+import { Lines } from '~/pieces/_cart/lines';
+import { Note } from '~/pieces/_cart/note';
+import { QuickPay } from '~/pieces/_cart/quick-pay';
+import { Totals } from '~/pieces/_cart/totals';
 import { directionOf } from '~/runtime/kit/shadow';
 import type { CheckoutPart, CheckoutPiece } from './definition';
 import { Field } from './field';
@@ -212,7 +212,7 @@ function Part({ name, shown, piece, state, isPaying }: Props & { name: CheckoutP
               </span>
             )}
           </label>
-          {!shown.desk && (
+          {!shown.controller && (
             <button class="second" data-slot="second" name="intent" value="quote" data-word="countryGo">
               {words.countryGo}
             </button>

@@ -1,17 +1,11 @@
 import { choice, definePiece, type PieceOf, toggle } from '~/core/lane';
 import { say } from '~/core/words';
-import { cartSurface } from '../cart-surface/definition';
+import { cartLooks, cartParts, cartSettings } from '../_cart/shared';
+import { cartWords } from '../_cart/words';
 
-const { pictures, stepper, couponFolded, taxShown, why } = cartSurface.settings;
-const { lines, coupon, note, totals, quickPay } = cartSurface.parts;
-const {
-  heading: _heading,
-  notice: _notice,
-  close: _close,
-  cartPage: _link,
-  keepShopping: _keep,
-  ...rest
-} = cartSurface.words;
+const { pictures, stepper, couponFolded, taxShown, why } = cartSettings;
+const { lines, coupon, note, totals, quickPay } = cartParts;
+const { heading: _heading, notice: _notice, close: _close, cartPage: _link, keepShopping: _keep, ...rest } = cartWords;
 const {
   better: _better,
   betterTake: _take,
@@ -29,11 +23,12 @@ const {
   suggestions: _near,
   suggestionAdd: _add,
   suggestionSee: _see,
-  ...cartWords
+  ...ownCartWords
 } = more;
 
 export const checkout = definePiece({
   kind: 'checkout',
+  role: 'checkout',
   name: 'Checkout',
   stretch: 'pay',
   summary: 'One page for a guest: who, where, how, and pay. Nothing typed is ever lost.',
@@ -93,10 +88,10 @@ export const checkout = definePiece({
     { oneOf: { button: ['order'] }, without: 'nobody could order' },
   ],
   words: {
-    ...cartWords,
+    ...ownCartWords,
     estimateNone: { ...estimateNone, part: 'delivery' },
-    country: { ...cartWords.country, part: 'address' },
-    postcode: { ...cartWords.postcode, part: 'address' },
+    country: { ...ownCartWords.country, part: 'address' },
+    postcode: { ...ownCartWords.postcode, part: 'address' },
     title: { label: 'Title', help: 'At the top of the page.', default: say('Checkout', 'Kasse', 'إتمام الشراء') },
     contact: {
       part: 'contact',
@@ -249,10 +244,10 @@ export const checkout = definePiece({
         focus: { border: 'token:accent' },
       },
     },
-    order: { ...cartSurface.looks.checkout, part: 'button', label: 'Order button' },
-    quickPay: cartSurface.looks.quickPay,
-    second: cartSurface.looks.second,
-    remove: cartSurface.looks.remove,
+    order: { ...cartLooks.checkout, part: 'button', label: 'Order button' },
+    quickPay: cartLooks.quickPay,
+    second: cartLooks.second,
+    remove: cartLooks.remove,
   },
   opensOn: () => [],
   preview: { path: '/shop/checkout' },

@@ -2,9 +2,9 @@
 import type { CartView, DeliveryOption } from '~/core/cart';
 import { formatMoney } from '~/core/money/currency';
 import type { ManifestPiece } from '~/core/lane';
-import { createDesk, serverDrawn } from '~/runtime/cart/desk';
+import { createCartController, serverDrawn } from '~/pieces/_cart/cart-controller';
 import { calmly } from '~/runtime/kit/calm';
-import { takeOver } from '~/runtime/kit/take-over';
+import { hydrateDrawn } from '~/runtime/kit/hydrate';
 import type { MountedPiece, PieceHost } from '~/runtime/piece-host';
 import { CheckoutPage, type CheckoutState } from './checkout-page';
 import type { CheckoutPiece } from './definition';
@@ -31,7 +31,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
   let host = initialHost;
   const money = (amount: number) => formatMoney(amount, host.currency, host.locale);
   const returnTo = '/shop/checkout';
-  const place = takeOver<Given>('pl-checkout', piece.id, (given) => (
+  const place = hydrateDrawn<Given>('pl-checkout', piece.id, (given) => (
     <CheckoutPage
       shown={serverDrawn(given.cart, { money, returnTo, language: given.language })}
       piece={given.piece}
@@ -46,7 +46,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
   let isPaying = false;
   let timer = 0;
   let asked = 0;
-  const desk = createDesk({ host: () => host, words: () => piece.words, redraw: draw });
+  const controller = createCartController({ host: () => host, words: () => piece.words, redraw: draw });
   let version = -1;
   const stopWatching = host.cart.watch((cart) => {
     if (host.isPreview) priced = cart;
@@ -169,7 +169,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
     const { language, device } = host;
     place!.draw(
       <CheckoutPage
-        shown={{ cart, money, language, returnTo, desk, host }}
+        shown={{ cart, money, language, returnTo, controller, host }}
         piece={piece}
         state={state}
         device={device}

@@ -9,7 +9,7 @@ import {
   type PieceOf,
 } from '~/core/lane';
 import { say } from '~/core/words';
-import { cartSurface } from '../cart-surface/definition';
+import { cartLooks } from '../_cart/shared';
 
 const row = (part: string, label: string, texts: ReturnType<typeof say>) => ({
   part,
@@ -232,7 +232,7 @@ export const compare = definePiece({
       states: ['rest'],
       inherits: { rest: { background: 'token:paper', text: 'token:ink' } },
     },
-    close: cartSurface.looks.close,
+    close: cartLooks.close,
     second: {
       ...secondButtonLook({ on: 'tray', label: 'Buttons of the tray', help: 'Compare, and clear.' }),
       usual: { rest: { text: 'token:paper', border: 'token:paper', borderWidth: 1 } },

@@ -1,45 +1,12 @@
-import { choice, definePiece, numeric, text, type PieceOf } from '~/core/lane';
+import { choice, definePiece, type PieceOf } from '~/core/lane';
 import { say } from '~/core/words';
-import { listing } from '../listing/definition';
-
-/** Where suggestions stand: with one product, or with what is in the cart or the order. */
-export const SUGGESTION_SPOTS = ['product.below', 'cart.below', 'checkout.below', 'thanks.below'] as const;
-export const SUGGESTION_PAGES = ['product', 'cart', 'checkout', 'thanks'] as const;
-
-/** What every list of suggestions can be set to. */
-export const suggestionSettings = {
-  never: text({
-    task: 'where',
-    label: 'Never what is tagged',
-    help: 'A tag; products that have it are not suggested here. Empty: all may be.',
-    most: 60,
-    default: '',
-  }),
-  most: numeric({
-    task: 'parts',
-    label: 'How many',
-    help: 'At most so many products.',
-    min: 1,
-    max: 12,
-    step: 1,
-    unit: '',
-    default: 4,
-  }),
-  as: choice({
-    task: 'parts',
-    label: 'Shown as',
-    help: 'A list takes less room.',
-    options: { grid: 'Grid', list: 'List' },
-    default: 'grid',
-  }),
-  columns: numeric({ ...listing.settings.columns }),
-  columnsPhone: numeric({ ...listing.settings.columnsPhone }),
-};
-
-const { picture, name, rating, price, shortText, buy } = listing.parts;
-export const suggestionParts = { picture, name, rating, price, shortText, buy };
-const { more: _noMore, ...suggestionLooks } = listing.looks;
-export { suggestionLooks };
+import {
+  SUGGESTION_PAGES,
+  SUGGESTION_SPOTS,
+  suggestionLooks,
+  suggestionParts,
+  suggestionSettings,
+} from '../_suggestions/shared';
 
 export const goesWith = definePiece({
   kind: 'goes-with',

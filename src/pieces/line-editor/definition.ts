@@ -3,6 +3,9 @@ import { say } from '~/core/words';
 
 export const lineEditor = definePiece({
   kind: 'line-editor',
+  role: 'line',
+  beginsWith: true,
+  elsewhere: {},
   name: 'Edit item',
   stretch: 'cart',
   summary: 'Changes choices and options of something that is in the cart, without starting over.',

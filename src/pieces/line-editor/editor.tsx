@@ -10,7 +10,7 @@ import { effectSums } from '~/core/options/effects';
 import { fill } from '~/core/words/fill';
 import { Icon } from '~/runtime/kit/icons';
 import { directionOf } from '~/runtime/kit/shadow';
-import { mountOptions, type MountedOptions } from '~/runtime/options/mount';
+import { mountOptions, type MountedOptions } from '~/pieces/_options/mount';
 import type { PieceHost } from '~/runtime/piece-host';
 import type { LineEditorPiece } from './definition';
 

@@ -1,13 +1,13 @@
 import type { ManifestPiece } from '~/core/lane';
 import type { MountedPiece, PieceHost } from '~/runtime/piece-host';
-import type { ListingPiece } from './definition';
+import type { CardsPiece } from '~/pieces/_cards/shared';
 
 /** So often a listing grows by itself: after that the end of the page can be reached, and a press shows more. */
 const BY_ITSELF = 3;
 
 /** Takes over the way to more products of a listing the server drew: they come into the page, and the address says so. */
 export function mount(initial: ManifestPiece, host: PieceHost): MountedPiece {
-  let piece = initial as ListingPiece;
+  let piece = initial as CardsPiece;
   let grown = 0;
   let isLoading = false;
   const root = () => document.querySelector<HTMLElement>(`[data-pl-piece="${CSS.escape(initial.id)}"]`);
@@ -92,7 +92,7 @@ export function mount(initial: ManifestPiece, host: PieceHost): MountedPiece {
   follow();
   return {
     update(next) {
-      piece = next as ListingPiece;
+      piece = next as CardsPiece;
       follow();
     },
     destroy() {

@@ -4,7 +4,7 @@ import { MOST_PER_LINE } from '~/core/cart/limits';
 import type { Answers } from '~/core/options/answers';
 import { fill } from '~/core/words/fill';
 import { say } from '~/runtime/kit/say';
-import { mountOptions } from '~/runtime/options/mount';
+import { mountOptions } from '~/pieces/_options/mount';
 import type { PieceHost } from '~/runtime/piece-host';
 import type { OrderFormPiece } from './definition';
 import type { FormRow } from './rows';

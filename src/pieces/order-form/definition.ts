@@ -37,6 +37,7 @@ const PARTS = {
 
 export const orderForm = definePiece({
   kind: 'order-form',
+  role: 'table',
   name: 'Order form',
   stretch: 'add',
   summary: 'A whole selection as one table: tick, set quantities, and add everything at once.',

@@ -1,6 +1,6 @@
 /** @jsxImportSource preact */
 import type { VNode } from 'preact';
-import { Pages, type Paging } from '../listing/goods';
+import { Pages, type Paging } from '~/pieces/_cards/goods';
 import { attributesOf, columnsOf, filtersOf, tracksOf, type FormColumn, type FormFilter } from './columns';
 import type { OrderFormPiece } from './definition';
 import { alignOf, Row } from './row';

@@ -38,10 +38,10 @@ const TYPING_MS = 150;
 export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPiece {
   let piece = initial as OrderFormPiece;
   let host = initialHost;
-  let taken = takeOver();
+  let taken = hydrateDrawn();
   const anew = () => {
     taken?.stop();
-    taken = takeOver();
+    taken = hydrateDrawn();
   };
   document.addEventListener('pl-cards', anew);
   return {
@@ -55,7 +55,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
     },
   };
 
-  function takeOver(): { stop: () => void } | null {
+  function hydrateDrawn(): { stop: () => void } | null {
     const found = document.querySelector<HTMLFormElement>(
       `[data-pl-piece="${CSS.escape(piece.id)}"] [data-pl-order-form]`,
     );
@@ -354,7 +354,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
         return chooser?.toggle(asked);
       }
       if (look && !event.metaKey && !event.ctrlKey && !event.shiftKey && !host.isPreview) {
-        if (host.openKind('quick-view', { product: look.dataset['look']!, opener: look })) event.preventDefault();
+        if (host.openRole('look', { product: look.dataset['look']!, opener: look })) event.preventDefault();
       }
     }
 

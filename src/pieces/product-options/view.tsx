@@ -2,12 +2,12 @@
 import type { ManifestPiece } from '~/core/lane';
 import { effectSums } from '~/core/options/effects';
 import { readAnswers, type Answers } from '~/core/options/answers';
-import { mountOptions, type MountedOptions, type OptionsState } from '~/runtime/options/mount';
+import { mountOptions, type MountedOptions, type OptionsState } from '~/pieces/_options/mount';
 import type { MountedPiece, PieceHost } from '~/runtime/piece-host';
-import type { ProductOptionsPiece } from './definition';
+import type { OptionsPiece } from '~/pieces/_options/shared';
 
 interface Given {
-  readonly piece: ProductOptionsPiece;
+  readonly piece: OptionsPiece;
   readonly answers: Answers;
   readonly uploads: Readonly<Record<string, string>>;
 }

@@ -49,7 +49,7 @@ export function Buy({
   function toCart(event: MouseEvent): void {
     const { opener = null } = host.surfaces.current ?? {};
     if (host.isPreview) return event.preventDefault();
-    if (host.openKind('cart-surface', { opener })) event.preventDefault();
+    if (host.openRole('cart', { opener })) event.preventDefault();
   }
 
   return (

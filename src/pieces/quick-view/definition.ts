@@ -1,17 +1,12 @@
-import {
-  cartWords,
-  choice,
-  crossSetting,
-  definePiece,
-  mainButtonLook,
-  numeric,
-  type PieceOf,
-  toggle,
-} from '~/core/lane';
-import { cartSurface } from '../cart-surface/definition';
+import { choice, crossSetting, definePiece, mainButtonLook, numeric, type PieceOf, toggle } from '~/core/lane';
+import { cartLooks } from '../_cart/shared';
+import { cartWords } from '../_cart/words';
 
 export const quickView = definePiece({
   kind: 'quick-view',
+  role: 'look',
+  beginsWith: true,
+  elsewhere: {},
   name: 'Quick view',
   stretch: 'look',
   summary: 'A closer look at a product without leaving the list.',
@@ -333,7 +328,7 @@ export const quickView = definePiece({
       states: ['rest'],
       inherits: { rest: { background: 'token:panel', text: 'token:ink' } },
     },
-    close: cartSurface.looks.close,
+    close: cartLooks.close,
     quiet: {
       part: 'link',
       label: 'Link to the product page',

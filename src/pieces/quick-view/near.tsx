@@ -1,8 +1,8 @@
 /** @jsxImportSource preact */
 import { render } from 'preact';
 import { formatMoney } from '~/core/money/currency';
-import { cartCss } from '~/runtime/cart/css';
-import { View } from '~/runtime/cart/suggestions';
+import { cartCss } from '~/pieces/_cart/css';
+import { View } from '~/pieces/_cart/suggestions';
 import { createShadow } from '~/runtime/kit/shadow';
 import type { PartProps } from './part-props';
 

@@ -5,7 +5,7 @@ import { firstChoices, resolveVariant } from '~/core/catalogue/choose';
 import type { Product } from '~/core/catalogue';
 import { directionOf } from '~/runtime/kit/shadow';
 import { Icon } from '~/runtime/kit/icons';
-import type { MountedOptions, OptionsState } from '~/runtime/options/mount';
+import type { MountedOptions, OptionsState } from '~/pieces/_options/mount';
 import type { PieceHost } from '~/runtime/piece-host';
 import type { QuickViewPiece } from './definition';
 import { Gallery } from './gallery';

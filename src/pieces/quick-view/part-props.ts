@@ -1,5 +1,5 @@
 import type { Choices, Product, Variant } from '~/core/catalogue';
-import type { MountedOptions, OptionsState } from '~/runtime/options/mount';
+import type { MountedOptions, OptionsState } from '~/pieces/_options/mount';
 import type { PieceHost } from '~/runtime/piece-host';
 import type { QuickViewPiece } from './definition';
 

@@ -80,7 +80,7 @@ function Options({ product, host, onAnswer, options }: PartProps): VNode | null 
     if (!place.current) return undefined;
     const container = place.current;
     let isGone = false;
-    void import('~/runtime/options/mount').then(({ mountOptions }) => {
+    void import('~/pieces/_options/mount').then(({ mountOptions }) => {
       if (isGone) return;
       options.current = mountOptions({
         container,

@@ -6,7 +6,7 @@ import {
   suggestionLooks,
   suggestionParts,
   suggestionSettings,
-} from '../goes-with/definition';
+} from '../_suggestions/shared';
 
 export const related = definePiece({
   kind: 'related',

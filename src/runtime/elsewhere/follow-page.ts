@@ -14,7 +14,7 @@ const SEEN_AFTER_MS = 1500;
  * Takes over the buy links of a page that is not the shop's, whatever form they have: what they sell is put into the cart here.
  * Where it cannot be, the link is followed, and the page it leads to says why. Links to the shop take the cart along.
  */
-export function followPage({ cart, recorder, openKind, afterAdd }: Following): void {
+export function followPage({ cart, recorder, openRole, afterAdd }: Following): void {
   const { origin } = new URL(import.meta.url);
   const buy = `${origin}/shop/buy`;
 
@@ -48,8 +48,8 @@ export function followPage({ cart, recorder, openKind, afterAdd }: Following): v
   /** As the link has it; else as the shop does after adding. */
   function show(product: string | null, lineId: string | null, opener: Element | null, leads?: string): void {
     const about = { product, lineId, opener };
-    if (leads === 'popup' ? openKind('added-popup', about) : leads !== 'cart' && afterAdd(about)) return;
-    if (!openKind('cart-surface', { opener })) host.go('/shop/cart');
+    if (leads === 'popup' ? openRole('added', about) : leads !== 'cart' && afterAdd(about)) return;
+    if (!openRole('cart', { opener })) host.go('/shop/cart');
   }
 
   /** The page's own elements: `data-pl-sku` puts into the cart, `data-pl-look` opens a quick view, `data-pl-cart` the cart. */
@@ -58,10 +58,10 @@ export function followPage({ cart, recorder, openKind, afterAdd }: Following): v
     if (plSku) void add(readLink(new URLSearchParams({ sku: plSku, to: 'popup' })), element);
     else if (plLook)
       void findBySku(host, plLook).then((product) => {
-        if (!product || !openKind('quick-view', { opener: element, product: product.slug }))
+        if (!product || !openRole('look', { opener: element, product: product.slug }))
           host.go(product ? `/shop/p/${product.slug}` : '/shop');
       });
-    else return openKind('cart-surface', { opener: element });
+    else return openRole('cart', { opener: element });
     return true;
   }
 

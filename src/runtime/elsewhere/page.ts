@@ -1,24 +1,21 @@
 import type { ManifestPiece } from '~/core/lane';
 import type { HostPage } from '../host-page';
 import { kept } from '../kept';
-import { standsElsewhere, whereElsewhere } from '~/core/pages/on-page';
+import { whereElsewhere } from '~/core/pages/on-page';
 import { findOut } from './about';
 import { isRecorded } from '../events';
 import { visitId } from './visit';
 
 export const IS_OWN = false;
 
-/** They are shown whatever pages of the shop they are for; the button to the cart floats, once there is something in it. */
+/** They are shown whatever pages of the shop they are for. */
 export const piecesFor = (pieces: readonly ManifestPiece[]): readonly ManifestPiece[] =>
   pieces
-    .filter(({ kind }) => standsElsewhere(kind))
+    .filter(({ elsewhere }) => elsewhere)
     .map((piece) => ({
       ...piece,
       where: whereElsewhere(piece.where),
-      settings:
-        piece.kind === 'cart-opener'
-          ? { ...piece.settings, stands: 'floating', hideEmpty: true, keepsLink: true }
-          : piece.settings,
+      settings: { ...piece.settings, ...piece.elsewhere },
     }));
 
 /** Answers that are of one cart and in one language. */

@@ -1,3 +1,4 @@
+import type { Role } from '~/core/lane';
 import { readAddForm } from '../add-form';
 import type { CartAnswer, CartClient } from '../cart-client';
 import { say } from '../kit/say';
@@ -9,14 +10,14 @@ interface Following {
   readonly recorder: Recorder;
   readonly isCartPage: boolean;
   readonly isPreview: boolean;
-  /** Of a kind; false when this visit sees none. */
-  readonly openKind: (kind: string, about: OpenAbout) => boolean;
+  /** The piece that is there for it; false when this visit sees none. */
+  readonly openRole: (role: Role, about: OpenAbout) => boolean;
   readonly afterAdd: (about: OpenAbout) => boolean;
 }
 
 /** Sends the page's add forms without leaving it, opens the cart from its links, and keeps its counts right. */
 export function followPage(following: Following): void {
-  const { cart, recorder, openKind, afterAdd } = following;
+  const { cart, recorder, openRole, afterAdd } = following;
   document.addEventListener('submit', (event) => {
     const form = event.target as HTMLFormElement;
     if (!form.matches('[data-pl-add]') || event.defaultPrevented) return;
@@ -34,7 +35,7 @@ export function followPage(following: Following): void {
   document.addEventListener('click', (event) => {
     const link = event.composedPath().find((target) => target instanceof Element && target.matches('[data-pl-cart]'));
     if (!link || event.defaultPrevented || event.metaKey || event.ctrlKey || following.isCartPage) return;
-    if (openKind('cart-surface', { opener: link as Element })) event.preventDefault();
+    if (openRole('cart', { opener: link as Element })) event.preventDefault();
   });
   cart.watch((view) => {
     for (const count of document.querySelectorAll<HTMLElement>('[data-pl-count]')) {

@@ -1,5 +1,5 @@
 import type { Goods, Lane, Selection } from '~/core/lane';
-import { definitionOf } from '~/pieces/registry';
+import { definitionOf } from '~/pieces/definitions';
 import type { App } from '~/services/app';
 import { listSelection } from './list-selection';
 

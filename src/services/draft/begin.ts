@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { FIRST_STEPS, firstSteps, type FirstStep, type StepsView } from '~/core/first-steps';
 import { firstLane, UNNAMED } from '~/core/lane';
 import { fail, type Result } from '~/core/problems';
-import { definitions } from '~/pieces/registry';
+import { definitions } from '~/pieces/definitions';
 import { hashPassword, signIn, type SignInPlace, type SignInSecrets } from '~/services/accounts/accounts';
 import type { App } from '~/services/app';
 import { liveLane } from '~/services/lane/live-lane';

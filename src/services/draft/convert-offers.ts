@@ -1,5 +1,5 @@
 import { groupPerItem, isFromOnePerOrder, readLane, type Lane } from '~/core/lane';
-import { definitions } from '~/pieces/registry';
+import { definitions } from '~/pieces/definitions';
 import type { App } from '~/services/app';
 import { guardLane } from '~/services/offers/guard-lane';
 import { runInSlices } from '~/services/offers/slices';

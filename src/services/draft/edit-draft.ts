@@ -15,7 +15,7 @@ import {
 import { notRealYet } from '~/core/lane/not-real-yet';
 import { servedCountries } from '~/core/delivery';
 import { fail, ok, type Problem, type Result } from '~/core/problems';
-import { definitions } from '~/pieces/registry';
+import { definitions } from '~/pieces/definitions';
 import type { App } from '~/services/app';
 import { startingLane } from '~/services/draft/begin';
 import { findEmpty, findGoneGifts, findUnsold } from '~/services/catalogue/find-empty';

@@ -11,7 +11,7 @@ import {
 } from '~/core/lane';
 import { fail, ok, type Result } from '~/core/problems';
 import type { RevisionSummary } from '~/data';
-import { definitions } from '~/pieces/registry';
+import { definitions } from '~/pieces/definitions';
 import { findGoneGifts } from '~/services/catalogue/find-empty';
 import type { App } from '~/services/app';
 import { changingPrices } from '~/services/prices/record-shown';

@@ -1,5 +1,5 @@
 import { readLane } from '~/core/lane';
-import { definitions } from '~/pieces/registry';
+import { definitions } from '~/pieces/definitions';
 import type { App } from '~/services/app';
 import { isOpen, liveLane } from '~/services/lane/live-lane';
 

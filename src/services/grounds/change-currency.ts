@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { convertLane, convertSums, readLane, type CurrencyPlan, type Lane } from '~/core/lane';
 import { convertFactor, convertSum, isCurrency, MOST_MINOR, type CurrencyChange } from '~/core/money';
 import { fail, ok, type Result } from '~/core/problems';
-import { definitions } from '~/pieces/registry';
+import { definitions } from '~/pieces/definitions';
 import type { App } from '~/services/app';
 import { forgetLiveLane, liveLane } from '~/services/lane/live-lane';
 import { changingPrices } from '~/services/prices/record-shown';

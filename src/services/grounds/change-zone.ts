@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { readLane, type Lane, type ZonePlan } from '~/core/lane';
 import { fail, ok, type Result } from '~/core/problems';
 import { isTimeZone, localTime, momentOf, offsetSpans, type OffsetSpan } from '~/core/time';
-import { definitions } from '~/pieces/registry';
+import { definitions } from '~/pieces/definitions';
 import type { App } from '~/services/app';
 import { forgetLiveLane, liveLane } from '~/services/lane/live-lane';
 import { changingPrices } from '~/services/prices/record-shown';

@@ -1,6 +1,6 @@
 import { readLane, type Lane } from '~/core/lane';
 import { fail, ok, type Result } from '~/core/problems';
-import { definitions } from '~/pieces/registry';
+import { definitions } from '~/pieces/definitions';
 import type { App } from '~/services/app';
 import { storeRevision } from '~/services/draft/publish-lane';
 

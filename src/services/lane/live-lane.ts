@@ -3,7 +3,7 @@ import { gzipSync } from 'node:zlib';
 import { compileManifest, readLane, type Lane, type Manifest } from '~/core/lane';
 import { currencyOf, type Currency } from '~/core/money';
 import { dayIn } from '~/core/time';
-import { definitionOf, definitions } from '~/pieces/registry';
+import { definitionOf, definitions } from '~/pieces/definitions';
 import type { App } from '~/services/app';
 import { inPresentCurrency } from '~/services/lane/in-present-currency';
 

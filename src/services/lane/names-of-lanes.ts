@@ -1,5 +1,5 @@
 import { mentionedIn, type Lane, type ShopNames } from '~/core/lane';
-import { definitions } from '~/pieces/registry';
+import { definitions } from '~/pieces/definitions';
 import type { App } from '~/services/app';
 
 /** What everything of the catalogue is called that one of the lanes names. */

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { readSavedLayout, type SavedLayout } from '~/core/lane';
 import { fail, ok, type Result } from '~/core/problems';
-import { definitionOf } from '~/pieces/registry';
+import { definitionOf } from '~/pieces/definitions';
 import type { App } from '~/services/app';
 
 export interface OwnLayout {

@@ -9,7 +9,7 @@ import {
   type ShownPrice,
 } from '~/core/pricing';
 import type { ShownChange, ShownGood } from '~/data';
-import { definitions } from '~/pieces/registry';
+import { definitions } from '~/pieces/definitions';
 import type { App } from '~/services/app';
 import { circumstancesOf, UNKNOWN_BUYER } from '~/services/offers/circumstances';
 import { liveLane } from '~/services/lane/live-lane';

@@ -5,7 +5,7 @@ import { Tabs } from 'radix-ui';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { describeDifference, type LookState, type Situation, type Task } from '~/core/lane';
 import { STRETCH_NAMES } from '~/core/funnel';
-import { definitionOf, definitions, situationsOf } from '~/pieces/registry';
+import { definitionOf, definitions, situationsOf } from '~/pieces/definitions';
 import { CategoriesContext } from '../shared/categories-context';
 import { hasSteps, useDraft } from '../shared/draft-store';
 import { Shell } from '../shared/shell';

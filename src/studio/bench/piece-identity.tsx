@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { copyPiece, pieceName } from '~/core/lane';
-import { definitions } from '~/pieces/registry';
+import { definitions } from '~/pieces/definitions';
 import { useDraft } from '../shared/draft-store';
 import { Modal } from '../shared/modal';
 import { TextField } from '~/studio/shared/fields';

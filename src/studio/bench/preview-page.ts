@@ -8,7 +8,7 @@ import {
   type PieceDefinition,
 } from '~/core/lane';
 import { isSeen, readPageName, tagName, type Device, type PageKind } from '~/core/where';
-import { definitions } from '~/pieces/registry';
+import { definitions } from '~/pieces/definitions';
 
 /** A page of the shop that the preview can stand on. */
 export interface PreviewPage {

@@ -9,7 +9,7 @@ import {
   type ToPreview,
 } from '~/core/lane';
 import { deviceOf } from '~/core/where';
-import { definitionOf, definitions } from '~/pieces/registry';
+import { definitionOf, definitions } from '~/pieces/definitions';
 import { useDraft } from '../shared/draft-store';
 import { previewPage, whyUnseen } from './preview-page';
 import type { Samples } from './samples';

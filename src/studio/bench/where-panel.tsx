@@ -15,7 +15,7 @@ import {
 } from '~/core/lane';
 import { LISTS, ownPageName, readPageName, summariseWhere, tagName, type PageKind, type Scope } from '~/core/where';
 import { DEVICES } from '~/core/where/where.schema';
-import { definitions } from '~/pieces/registry';
+import { definitions } from '~/pieces/definitions';
 import { ask } from '../shared/api';
 import { SettingControl } from '../shared/controls';
 import { useDraft } from '../shared/draft-store';

@@ -3,7 +3,7 @@ import { describeDifference, pieceName, type Shop } from '~/core/lane';
 import { stretchOf, type Offer } from '~/core/pricing';
 import { STRETCH_NAMES, STRETCHES, type Stretch } from '~/core/funnel';
 import { buyLink } from '~/pieces/buy-link/definition';
-import { definitionOf, definitions } from '~/pieces/registry';
+import { definitionOf, definitions } from '~/pieces/definitions';
 import { useDraft } from '../shared/draft-store';
 import { count, percent, roughMoney } from '../shared/format';
 import type { LaneMapData } from './lane-map-data';

@@ -1,16 +1,9 @@
 import { useEffect, useId, useState } from 'react';
 import { pieceName } from '~/core/lane';
-import {
-  devicesElsewhere,
-  PRODUCT_FIELDS,
-  readProduct,
-  standsElsewhere,
-  type ProductField,
-  type Selectors,
-} from '~/core/pages';
+import { devicesElsewhere, PRODUCT_FIELDS, readProduct, type ProductField, type Selectors } from '~/core/pages';
 import { DEVICES } from '~/core/where/where.schema';
 import type { Device } from '~/core/where';
-import { definitionOf, definitions } from '~/pieces/registry';
+import { definitionOf, definitions } from '~/pieces/definitions';
 import { escapeHtml } from '~/core/words/escape-html';
 import { ask } from '../shared/api';
 import { useDraft } from '../shared/draft-store';
@@ -169,12 +162,13 @@ function ComesUp({ product }: { readonly product: Found }) {
   const { lane, revision } = useDraft((state) => state.live);
   if (revision === 0) return <p className="help">Nothing comes up there before the shop is open.</p>;
   const pieces = Object.entries(lane.pieces)
-    .filter(([, { kind }]) => standsElsewhere(kind))
-    .map(([id, piece]) => ({
+    .map(([id, piece]) => ({ id, piece, definition: definitionOf(piece.kind) }))
+    .filter(({ definition }) => definition?.elsewhere)
+    .map(({ id, piece, definition }) => ({
       id,
       isOn: piece.on,
       name: pieceName(piece, definitions),
-      devices: devicesElsewhere(piece, product, definitionOf(piece.kind)?.judges === 'added'),
+      devices: devicesElsewhere(piece, definition!, product),
     }));
   const shown = pieces.filter(({ devices }) => devices.length > 0);
   const on = (devices: readonly Device[]) =>

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { addPiece, pieceName, type Goods } from '~/core/lane';
-import { definitionOf, definitions } from '~/pieces/registry';
+import { definitions, definitionWithRole } from '~/pieces/definitions';
 import { useDraft } from '../shared/draft-store';
 import { Shell } from '../shared/shell';
 import type { ShellData } from '../shared/studio-data';
@@ -11,7 +11,7 @@ import { Outputs } from './outputs';
 import { SeenOn, type RefusedSite, type SeenElsewhere } from './seen-on';
 import { Sites } from './sites';
 
-const KIND = 'buy-link';
+const LINK = definitionWithRole('link');
 
 interface Props {
   readonly shell: ShellData;
@@ -37,13 +37,13 @@ export function LinksScreen(props: Props) {
 function Screen({ chosen, origin, earned, days, elsewhere }: Props) {
   const lane = useDraft((state) => state.lane);
   const change = useDraft((state) => state.change);
-  const links = Object.entries(lane.pieces).filter(([, { kind }]) => kind === KIND);
+  const links = Object.entries(lane.pieces).filter(([, { kind }]) => kind === LINK.kind);
   const [selected, select] = useState(chosen ?? links[0]?.[0] ?? null);
   const piece = selected === null ? undefined : lane.pieces[selected];
   function add(): void {
     let id = '';
     change((draft) => {
-      id = addPiece(draft, definitionOf(KIND)!);
+      id = addPiece(draft, LINK);
       draft.pieces[id]!.on = true;
       draft.pieces[id]!.where.spot = 'elsewhere';
     });
@@ -76,7 +76,7 @@ function Screen({ chosen, origin, earned, days, elsewhere }: Props) {
             </li>
           ))}
         </ul>
-        {piece?.kind === KIND && selected !== null && (
+        {piece?.kind === LINK.kind && selected !== null && (
           <div className="flex min-w-0 flex-col gap-6">
             <Outputs key={selected} id={selected} piece={piece} origin={origin} />
             <CameOfIt

@@ -12,14 +12,14 @@ import {
   type LinkFacts,
   type LinkSpec,
 } from '~/core/links';
-import { definitionOf } from '~/pieces/registry';
+import { definitionWithRole } from '~/pieces/definitions';
 import { ask } from '../shared/api';
 import { useDraft } from '../shared/draft-store';
 import { Segmented } from '../shared/segmented';
 import { QrCode } from './qr-code';
 import { SAMPLE_MARGIN, WidthHandle } from './width-handle';
 
-const KIND = 'buy-link';
+const LINK = definitionWithRole('link');
 
 interface Output {
   readonly label: string;
@@ -139,7 +139,7 @@ export function Outputs({ id, piece, origin }: { id: string; piece: Piece; origi
       </section>
     );
   if (!facts) return <p role="status">Reading the catalogue …</p>;
-  const made = linkSpec(lane, definitionOf(KIND)!, { id, piece, facts, origin, language });
+  const made = linkSpec(lane, LINK, { id, piece, facts, origin, language });
   const spec = dragged === null ? made : { ...made, width: dragged };
   const output: Output = OUTPUTS[key];
   const text = output.make(spec);

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { describeDifference, dropChange, type LaneChange } from '~/core/lane';
-import { definitions } from '~/pieces/registry';
+import { definitions } from '~/pieces/definitions';
 import { askJson } from '../shared/api';
 import { ChangeList } from '../shared/change-list';
 import { useDraft } from '../shared/draft-store';

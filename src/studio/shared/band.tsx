@@ -1,6 +1,6 @@
 import { describeDifference } from '~/core/lane';
 import { STRETCH_NAMES, STRETCHES } from '~/core/funnel';
-import { definitions } from '~/pieces/registry';
+import { definitions } from '~/pieces/definitions';
 import { useBandFigures } from './band-figures';
 import { useDraft } from './draft-store';
 import { percent, points } from './format';

@@ -1,5 +1,5 @@
 import { describeDifference } from '~/core/lane';
-import { definitions } from '~/pieces/registry';
+import { definitions } from '~/pieces/definitions';
 import { ChangeList } from './change-list';
 import { useDraft } from './draft-store';
 import { Modal } from './modal';

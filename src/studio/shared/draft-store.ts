@@ -11,7 +11,7 @@ import {
   type LanePatch,
   type ShopNames,
 } from '~/core/lane';
-import { definitions } from '~/pieces/registry';
+import { definitions } from '~/pieces/definitions';
 import { Refusal, sendPatch } from './api';
 import type { DraftData } from './studio-data';
 import { wordChange } from './word-change';

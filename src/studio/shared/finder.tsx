@@ -1,7 +1,7 @@
 import { useMemo, useState, type KeyboardEvent } from 'react';
 import { pieceName, THEME_LABELS, type Piece, type SettingSpec } from '~/core/lane';
 import { SHOP_WORDS } from '~/core/words';
-import { definitionOf, definitions } from '~/pieces/registry';
+import { definitionOf, definitions } from '~/pieces/definitions';
 import { useDraft } from './draft-store';
 import { Modal } from './modal';
 

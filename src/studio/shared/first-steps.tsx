@@ -1,3 +1,4 @@
+import { FIRST_BENCH } from './first-bench';
 import Check from 'lucide-react/icons/check';
 import { useState } from 'react';
 import type { FirstStep, StepsView } from '~/core/first-steps';
@@ -18,7 +19,7 @@ const STEPS: Readonly<Record<FirstStep, { readonly label: string; readonly help:
   pieces: {
     label: 'The first pieces',
     help: 'Quick view, cart button and cart panel, on your own products.',
-    href: '/studio/bench/quick-view',
+    href: FIRST_BENCH,
   },
   publish: {
     label: 'Open the shop',

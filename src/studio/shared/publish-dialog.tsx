@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import { describeDifference, dropChange, fixFinding, wordFinding, type Fix, type LaneChange } from '~/core/lane';
-import { definitions } from '~/pieces/registry';
+import { definitions } from '~/pieces/definitions';
 import { ask, askJson, Refusal } from './api';
 import { ChangeList } from './change-list';
 import { useDraft } from './draft-store';

@@ -1,3 +1,4 @@
+import { FIRST_BENCH } from './first-bench';
 import { useEffect } from 'react';
 import { STRETCHES } from '~/core/funnel';
 import { useDraft } from './draft-store';
@@ -34,8 +35,7 @@ export function useShortcuts({ find, keys, publish }: Actions): void {
         }
         const stretch = STRETCHES[Number(event.key) - 1];
         if (stretch) return () => location.assign(`/studio/stretch/${stretch}`);
-        if (event.key === 'b')
-          return () => location.assign(localStorage.getItem('pl-last-bench') ?? '/studio/bench/quick-view');
+        if (event.key === 'b') return () => location.assign(localStorage.getItem('pl-last-bench') ?? FIRST_BENCH);
         if (event.key === 'w') return () => window.open(`/shop/?draft=${token}`, '_blank');
         if (event.key === '/') return find;
         return event.key === '?' ? keys : null;

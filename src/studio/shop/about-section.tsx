@@ -2,7 +2,7 @@ import { original } from 'immer';
 import { useId, useState } from 'react';
 import { LANGUAGES, languageUse, localeOf, moveToCountry, type Lane } from '~/core/lane';
 import { ALL_COUNTRIES, countryName } from '~/core/delivery';
-import { definitions } from '~/pieces/registry';
+import { definitions } from '~/pieces/definitions';
 import { useDraft } from '../shared/draft-store';
 import { PictureControl } from '../shared/picture-control';
 import { SelectField, TextField } from '~/studio/shared/fields';

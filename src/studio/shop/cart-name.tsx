@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { renamedSentences, type Lane } from '~/core/lane';
 import { CART_KINDS, directionOf, fill, type CartKind, type Gender } from '~/core/words';
-import { definitions } from '~/pieces/registry';
+import { definitions } from '~/pieces/definitions';
 import { Segmented } from '../shared/segmented';
 import { TextField } from '~/studio/shared/fields';
 import type { SectionProps } from './section';

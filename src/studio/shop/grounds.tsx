@@ -1,7 +1,7 @@
 import { useEffect, useState, type ReactNode } from 'react';
 import { languageUse, type CurrencyPlan, type Lane, type ZonePlan } from '~/core/lane';
 import { currencyOf, formatMoney } from '~/core/money';
-import { definitions } from '~/pieces/registry';
+import { definitions } from '~/pieces/definitions';
 import { ask, askJson } from '../shared/api';
 import { useDraft } from '../shared/draft-store';
 import { count, moment, plural } from '../shared/format';

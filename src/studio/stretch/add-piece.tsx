@@ -1,6 +1,6 @@
 import { addPiece, canAdd } from '~/core/lane';
 import type { Stretch } from '~/core/funnel';
-import { definitions } from '~/pieces/registry';
+import { definitions } from '~/pieces/definitions';
 import { useDraft } from '../shared/draft-store';
 
 /** Kinds of piece that this stretch can still take. */

@@ -1,7 +1,7 @@
 import { STRETCH_NAMES, STRETCHES, type Funnel, type Stretch } from '~/core/funnel';
 import type { Device } from '~/core/where';
 import { pieceName } from '~/core/lane';
-import { definitionOf, definitions } from '~/pieces/registry';
+import { definitionOf, definitions } from '~/pieces/definitions';
 import { useDraft } from '../shared/draft-store';
 import { count, percent } from '../shared/format';
 import { Shell } from '../shared/shell';

@@ -1,5 +1,5 @@
 import { pieceName, type Lane } from '~/core/lane';
-import { definitions } from '~/pieces/registry';
+import { definitions } from '~/pieces/definitions';
 
 /** Names of the pieces that can stand in texts, by id. */
 export function piecesInTexts({ pieces }: Lane): Record<string, string> {

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { renamedSentences } from '~/core/lane';
 import { cartRename, CALLED_CART, type CartNaming } from '~/core/words';
-import { definitions } from '~/pieces/registry';
+import { definitions } from '~/pieces/definitions';
 import { liveDemoLane } from '../../../demo/lane';
 
 const own = (language: string, word: string, gender: 'm' | 'f' | 'n' = 'm'): CartNaming => ({

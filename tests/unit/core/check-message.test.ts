@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { checkMessage } from '~/core/words/check-message';
 import { fill } from '~/core/words/fill';
 import { SHOP_WORDS } from '~/core/words';
-import { definitions } from '~/pieces/registry';
+import { definitions } from '~/pieces/definitions';
 
 describe('texts with braces', () => {
   it('can be read, all that ship, in every language with the names of the English one', () => {

@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { compileManifest, faintTexts, groundOf, lintLane, wordFinding, type Lane } from '~/core/lane';
 import { fixFinding } from '~/core/lane/fix-finding';
 import { layered } from '~/core/proof';
-import { definitionOf, definitions } from '~/pieces/registry';
+import { definitionOf, definitions } from '~/pieces/definitions';
 import { liveDemoLane } from '../../../demo/lane';
 
 const NOTHING = { products: new Set<string>(), categories: new Set<string>() };

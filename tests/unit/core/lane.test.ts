@@ -12,7 +12,7 @@ import {
   readLane,
   type Lane,
 } from '~/core/lane';
-import { definitionOf, definitions } from '~/pieces/registry';
+import { definitionOf, definitions } from '~/pieces/definitions';
 import { draftDemoLane, liveDemoLane } from '../../../demo/lane';
 
 const slugs = {

@@ -13,7 +13,7 @@ import {
   selectionOf,
   type Lane,
 } from '~/core/lane';
-import { definitionOf, definitions } from '~/pieces/registry';
+import { definitionOf, definitions } from '~/pieces/definitions';
 import { wordChange } from '~/studio/shared/word-change';
 import { liveDemoLane } from '../../../demo/lane';
 

@@ -10,7 +10,7 @@ import {
   type Lane,
 } from '~/core/lane';
 import type { Where } from '~/core/where';
-import { definitionOf, definitions } from '~/pieces/registry';
+import { definitionOf, definitions } from '~/pieces/definitions';
 import { liveDemoLane } from '../../../demo/lane';
 
 const ALL_SLUGS = { products: new Set<string>(), categories: new Set(['kites', 'spares']) };

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { firstLane } from '~/core/lane';
 import { notRealYet, type ShopFacts } from '~/core/lane/not-real-yet';
-import { definitions } from '~/pieces/registry';
+import { definitions } from '~/pieces/definitions';
 
 describe('what is not real yet', () => {
   const begun = () => firstLane(definitions, 'Europe/Berlin');

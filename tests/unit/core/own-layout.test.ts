@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { applyLayout, applySavedLayout, layoutOf, newPiece, readSavedLayout } from '~/core/lane';
-import { definitionOf, definitions } from '~/pieces/registry';
+import { definitionOf, definitions } from '~/pieces/definitions';
 
 const thanks = definitionOf('thanks-page')!;
 

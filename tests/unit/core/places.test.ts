@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { firstLane, LANGUAGES, languageUse, legalText, moveToCountry, textPage, type Lane } from '~/core/lane';
 import { offsetSpans, dayIn } from '~/core/time';
-import { definitions } from '~/pieces/registry';
+import { definitions } from '~/pieces/definitions';
 
 const begun = () => firstLane(definitions, 'Europe/Berlin');
 const shopIn = (...countries: string[]) =>

@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { checkTheme, firstLane, legalText, readLane, readThemeCss, themeCss } from '~/core/lane';
 import { isPostcode, servedCountries, tableRates, type Delivery } from '~/core/delivery';
-import { definitions } from '~/pieces/registry';
+import { definitions } from '~/pieces/definitions';
 import { liveDemoLane } from '../../../demo/lane';
 
 const step = (upTo: number | null, amountMinor: number) => ({ upTo, amountMinor });

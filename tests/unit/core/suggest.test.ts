@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { relatedTo, suggestionsThatFit, type Relatable, type Weights } from '~/core/suggest';
-import { definitionOf } from '~/pieces/registry';
+import { definitionOf } from '~/pieces/definitions';
 
 const product = (slug: string, over: Partial<Relatable> = {}): Relatable => ({
   slug,

@@ -5,17 +5,17 @@ import type { CartPagePiece } from '~/pieces/cart-page/definition';
 import { CheckoutPage, type CheckoutState } from '~/pieces/checkout/checkout-page';
 import type { CheckoutPiece } from '~/pieces/checkout/definition';
 import { timeLeft } from '~/core/words/time-left';
-import { Countdown } from '~/runtime/cart/countdown';
-import { View as Extras } from '~/runtime/cart/extras';
-import { Coupon } from '~/runtime/cart/coupon';
-import { countryNames } from '~/runtime/cart/country-names';
-import { Estimate } from '~/runtime/cart/estimate';
-import { Lines } from '~/runtime/cart/lines';
-import { Note } from '~/runtime/cart/note';
-import { SaidLine } from '~/runtime/cart/said';
-import { Threshold } from '~/runtime/cart/threshold';
-import { Totals } from '~/runtime/cart/totals';
-import type { CartShown, Desk } from '~/runtime/cart/desk';
+import { Countdown } from '~/pieces/_cart/countdown';
+import { View as Extras } from '~/pieces/_cart/extras';
+import { Coupon } from '~/pieces/_cart/coupon';
+import { countryNames } from '~/pieces/_cart/country-names';
+import { Estimate } from '~/pieces/_cart/estimate';
+import { Lines } from '~/pieces/_cart/lines';
+import { Note } from '~/pieces/_cart/note';
+import { SaidLine } from '~/pieces/_cart/said';
+import { Threshold } from '~/pieces/_cart/threshold';
+import { Totals } from '~/pieces/_cart/totals';
+import type { CartShown, CartController } from '~/pieces/_cart/cart-controller';
 import type { CartView } from '~/core/cart';
 import { CHECKOUT } from '../../support/checkout';
 import { cartView, lineView } from '../../support/cart-view';
@@ -27,11 +27,11 @@ const shownAs = (cart: CartView, over: Partial<CartShown> = {}): CartShown => ({
   money,
   language: 'en',
   returnTo: '/shop/cart',
-  desk: null,
+  controller: null,
   host: null,
   ...over,
 });
-const desk = (over: Partial<Desk> = {}): Desk => ({
+const controller = (over: Partial<CartController> = {}): CartController => ({
   said: null,
   couponProblem: null,
   placeProblem: null,
@@ -212,7 +212,7 @@ describe('the code of a cart', () => {
   });
 
   it('unfolds with the reason when it was refused', () => {
-    const drawn = coupon(cartView([]), true, { desk: desk({ couponProblem: 'There is no code “X”.' }) });
+    const drawn = coupon(cartView([]), true, { controller: controller({ couponProblem: 'There is no code “X”.' }) });
 
     expect(drawn.one('details').hasAttribute('open')).to.equal(true);
     expect(drawn.one('[role=alert]').textContent).to.equal('There is no code “X”.');
@@ -265,7 +265,7 @@ describe('the delivery estimate', () => {
     expect(estimate(cartView([lineView()], { estimate: { ...place, ways: [] } })).text).to.include(
       'We do not deliver to this address.',
     );
-    const wrong = estimate(cartView([lineView()]), { desk: desk({ placeProblem: 'Not a postcode.' }) });
+    const wrong = estimate(cartView([lineView()]), { controller: controller({ placeProblem: 'Not a postcode.' }) });
     expect(wrong.one('[role=alert]').textContent).to.equal('Not a postcode.');
   });
 
@@ -302,12 +302,14 @@ describe('small parts of a cart', () => {
   });
 
   it('what was done to a line is said where it was, with the way back', () => {
-    const said = desk({ said: { text: 'Done.', undo: () => undefined, at: 1 } });
+    const said = controller({ said: { text: 'Done.', undo: () => undefined, at: 1 } });
 
-    expect(draw(SaidLine, { desk: said, undo: 'Back', at: 1 }).one('[role=status]').textContent).to.equal('Done.Back');
-    expect(draw(SaidLine, { desk: said, undo: 'Back', at: 0 }).text).to.equal('');
-    expect(draw(SaidLine, { desk: said, undo: 'Back' }).text).to.equal('Done.Back');
-    expect(draw(SaidLine, { desk: null, undo: 'Back' }).text).to.equal('');
+    expect(draw(SaidLine, { controller: said, undo: 'Back', at: 1 }).one('[role=status]').textContent).to.equal(
+      'Done.Back',
+    );
+    expect(draw(SaidLine, { controller: said, undo: 'Back', at: 0 }).text).to.equal('');
+    expect(draw(SaidLine, { controller: said, undo: 'Back' }).text).to.equal('Done.Back');
+    expect(draw(SaidLine, { controller: null, undo: 'Back' }).text).to.equal('');
   });
 });
 
@@ -432,7 +434,7 @@ describe('the checkout', () => {
 
   it('asks for rates by a button only where there is no script', () => {
     expect(page(full).texts('button[value=quote]')).to.deep.equal(['Show delivery for this country']);
-    expect(page(full, {}, {}, { desk: desk() }).all('button[value=quote]')).to.deep.equal([]);
+    expect(page(full, {}, {}, { controller: controller() }).all('button[value=quote]')).to.deep.equal([]);
   });
 
   it('keeps what was typed, and asks for a second line only where told to', () => {

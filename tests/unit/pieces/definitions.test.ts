@@ -10,8 +10,8 @@ import {
   type Lane,
 } from '~/core/lane';
 import { own } from '~/core/own';
-import { definitions, definitionOf, situationsOf } from '~/pieces/registry';
-import { views } from '~/runtime/views';
+import { definitions, definitionOf, situationsOf } from '~/pieces/definitions';
+import { views } from '~/pieces/views';
 import { wordChange } from '~/studio/shared/word-change';
 import { liveDemoLane } from '../../../demo/lane';
 import { another } from '../../support/another';

@@ -2,8 +2,8 @@ import { expect } from 'chai';
 import type { ProductCard } from '~/core/catalogue';
 import { sayIn } from '~/core/words';
 import { minor } from '~/core/money';
-import { Card } from '~/pieces/listing/card';
-import type { ListingPiece } from '~/pieces/listing/definition';
+import { Card } from '~/pieces/_cards/card';
+import type { CardsPiece } from '~/pieces/_cards/shared';
 import { liveDemoLane } from '../../../demo/lane';
 import { draw, money, pieceOf } from '../../support/draw';
 
@@ -25,7 +25,7 @@ const flags = (card: ProductCard, saving: string) =>
   draw(Card, {
     card,
     extras: undefined,
-    piece: pieceOf<ListingPiece>('listing', { saving }),
+    piece: pieceOf<CardsPiece>('listing', { saving }),
     level: 3,
     offer: null,
     eager: false,

@@ -52,7 +52,7 @@ describe('mounted', () => {
     function show(settings: object, over: Partial<PieceHost> = {}, start = ONE): void {
       open('<header><a data-pl-cart href="/shop/cart">Cart</a></header>');
       at = fakeHost(start);
-      at.kinds.add('cart-surface');
+      at.roles.add('cart');
       mounted = mountOpener(pieceOf('cart-opener', settings), { ...at.host, ...over, cart: at.host.cart });
     }
 
@@ -88,9 +88,9 @@ describe('mounted', () => {
     it('opens the cart where there is a surface for it, else leads to its page', () => {
       show({ stands: 'floating' });
       expect(fire(link()!, 'click').defaultPrevented).to.equal(true);
-      expect(at.opened.map(({ kind, about }) => [kind, about.opener])).to.deep.equal([['cart-surface', link()]]);
+      expect(at.opened.map(({ role, about }) => [role, about.opener])).to.deep.equal([['cart', link()]]);
 
-      at.kinds.clear();
+      at.roles.clear();
       expect(fire(link()!, 'click').defaultPrevented).to.equal(false);
     });
 
@@ -222,9 +222,9 @@ describe('mounted', () => {
       const toCart = dialog().querySelector('[data-word=viewCart]')!;
       expect(fire(toCart, 'click').defaultPrevented).to.equal(false);
 
-      at.kinds.add('cart-surface');
+      at.roles.add('cart');
       expect(fire(toCart, 'click').defaultPrevented).to.equal(true);
-      expect(at.opened.map(({ kind }) => kind)).to.deep.equal(['cart-surface']);
+      expect(at.opened.map(({ role }) => role)).to.deep.equal(['cart']);
     });
   });
 
@@ -239,7 +239,7 @@ describe('mounted', () => {
       open('<div id="slot"></div><a href="#" id="opener">Change</a>');
       at = fakeHost(ONE);
       at.products.set('delta', product);
-      at.pieces.set('product-options', pieceOf('product-options'));
+      at.pieces.set('options', pieceOf('product-options'));
       mounted = mountEditor(pieceOf('line-editor', settings), at.host);
       outcome = undefined;
       ask();

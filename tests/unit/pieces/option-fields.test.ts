@@ -1,8 +1,8 @@
 import { expect } from 'chai';
 import { evaluateOptions, newOption, sampleAnswers, type Answers, type ProductOption } from '~/core/options';
-import type { ProductOptionsPiece } from '~/pieces/product-options/definition';
-import { OptionFields } from '~/runtime/options/fields';
-import type { OptionEvents, OptionsShown } from '~/runtime/options/shown';
+import type { OptionsPiece } from '~/pieces/_options/shared';
+import { OptionFields } from '~/pieces/_options/fields';
+import type { OptionEvents, OptionsShown } from '~/pieces/_options/shown';
 import { Bar, type BarState } from '~/pieces/buy-bar/bar';
 import type { BuyBarPiece } from '~/pieces/buy-bar/definition';
 import { Popup } from '~/pieces/added-popup/popup';
@@ -31,7 +31,7 @@ function fields(
     evaluation: evaluateOptions(options, answers, TODAY),
     problems: {},
     uploads: {},
-    piece: pieceOf<ProductOptionsPiece>('product-options', settings),
+    piece: pieceOf<OptionsPiece>('product-options', settings),
     device: null,
     today: TODAY,
     money,

@@ -10,7 +10,7 @@ import { CartPage } from '~/pieces/cart-page/cart-page';
 import type { CartPagePiece } from '~/pieces/cart-page/definition';
 import { mount as mountCartPage } from '~/pieces/cart-page/view';
 import cartPageCss from '~/pieces/cart-page/view.css?inline';
-import { serverDrawn } from '~/runtime/cart/desk';
+import { serverDrawn } from '~/pieces/_cart/cart-controller';
 import type { MountedPiece } from '~/runtime/piece-host';
 import { CHECKOUT } from '../../support/checkout';
 import { cartView, lineView } from '../../support/cart-view';

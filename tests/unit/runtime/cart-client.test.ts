@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import type { CartView } from '~/core/cart';
 import { minor } from '~/core/money';
 import { ownPage } from '~/runtime/host-page';
-import { foresee } from '~/runtime/cart/foresee';
+import { optimisticCart } from '~/pieces/_cart/optimistic-cart';
 import { createCartClient } from '~/runtime/cart-client';
 
 let version = 0;
@@ -100,7 +100,7 @@ describe('the cart of the runtime', () => {
 
   async function loaded(quantity: number) {
     const client = createCartClient(ownPage(''));
-    client.foreseeWith(foresee);
+    client.showAheadWith(optimisticCart);
     answers.push(() => Response.json(cart(quantity)));
     await client.load();
     const seen: number[] = [];
@@ -175,7 +175,7 @@ describe('the cart of the runtime', () => {
     await tabs[1]!.change({ kind: 'coupon', code: 'SECOND' });
 
     const next = createCartClient(ownPage(''));
-    next.foreseeWith(foresee);
+    next.showAheadWith(optimisticCart);
     answers.push(
       () => Response.json(cart(1)),
       () => changed(1),
@@ -214,7 +214,7 @@ describe('the cart of the runtime', () => {
 
   it('foresees what a discount takes off, and that what counts once counts once', async () => {
     const client = createCartClient(ownPage(''));
-    client.foreseeWith(foresee);
+    client.showAheadWith(optimisticCart);
     const view = cart(2);
     // 2 × 5.00 and 3.00 once, less a tenth.
     const line = { ...view.lines[0]!, fullMinor: minor(1300), totalMinor: minor(1170), lineMinor: minor(1170) };
@@ -250,7 +250,7 @@ describe('the cart of the runtime', () => {
     await client.change({ kind: 'set', lineId: 'a', quantity: 5 });
 
     const next = createCartClient(ownPage(''));
-    next.foreseeWith(foresee);
+    next.showAheadWith(optimisticCart);
     answers.push(
       () => Response.json(cart(1)),
       () => changed(5),
@@ -272,7 +272,7 @@ describe('the cart of the runtime', () => {
     const lost = asked.at(-1)!.changeId;
 
     const next = createCartClient(ownPage(''));
-    next.foreseeWith(foresee);
+    next.showAheadWith(optimisticCart);
     answers.push(
       () => Response.json(cart(1)),
       () => changed(2),
@@ -289,7 +289,7 @@ describe('the cart of the runtime', () => {
   it('does not go back to a cart that was asked for before a change and comes after its answer', async () => {
     let arrive: (response: Response) => void = () => undefined;
     const client = createCartClient(ownPage(''));
-    client.foreseeWith(foresee);
+    client.showAheadWith(optimisticCart);
     answers.push(
       () => new Promise<Response>((resolve) => (arrive = resolve)),
       () => changed(1),

@@ -1,3 +1,4 @@
+import { definitionOf } from '~/pieces/definitions';
 import { expect } from 'chai';
 import type { ManifestPiece } from '~/core/lane';
 import * as own from '~/runtime/own/page';
@@ -41,6 +42,7 @@ describe('a page of another site', () => {
   it('shows what makes sense there, wherever in the shop it stands', () => {
     const piece = (kind: string): ManifestPiece => ({
       ...({ id: kind, kind, settings: { stands: 'header', hideEmpty: false } } as unknown as ManifestPiece),
+      elsewhere: definitionOf(kind)!.elsewhere,
       where: {
         devices: ['phone'],
         pages: ['product'],

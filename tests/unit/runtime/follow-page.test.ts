@@ -48,7 +48,7 @@ describe('the page that is followed', () => {
       recorder: { record: (...what) => void recorded.push(what) },
       isCartPage: over.isCartPage ?? false,
       isPreview: over.isPreview ?? false,
-      openKind: (kind, about) => kind === 'cart-surface' && hasCart && opened.push(about) > 0,
+      openRole: (role, about) => role === 'cart' && hasCart && opened.push(about) > 0,
       afterAdd: (about) => hasPopup && added.push(about) > 0,
     });
   }

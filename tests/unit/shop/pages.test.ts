@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { compileManifest } from '~/core/lane';
-import { definitions } from '~/pieces/registry';
+import { definitions } from '~/pieces/definitions';
 import { opensSoon } from '~/shop/opens-soon';
 import { liveDemoLane } from '../../../demo/lane';
 import { withPage } from '../../support/page';

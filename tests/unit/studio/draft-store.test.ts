@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { applyLanePatch, type Lane, type LanePatch } from '~/core/lane';
-import { definitions } from '~/pieces/registry';
+import { definitions } from '~/pieces/definitions';
 import { useDraft } from '~/studio/shared/draft-store';
 import type { DraftData } from '~/studio/shared/studio-data';
 import { fakeServer, settled, until, withPage } from '../../support/page';

@@ -3,7 +3,7 @@ import { expect } from 'chai';
 import { produce } from 'immer';
 import { useState } from 'react';
 import type { LookState, Piece, Task } from '~/core/lane';
-import { definitionOf } from '~/pieces/registry';
+import { definitionOf } from '~/pieces/definitions';
 import type { PanelProps } from '~/studio/bench/panel';
 import type { Measured } from '~/studio/bench/preview';
 import { liveDemoLane } from '../../../demo/lane';
@@ -411,7 +411,7 @@ describe('a panel of the bench', () => {
 
   it('for situations offers each, and says which is on', async () => {
     const { Situations } = studio.loaded;
-    const { situationsOf } = await import('~/pieces/registry');
+    const { situationsOf } = await import('~/pieces/definitions');
     const situations = situationsOf('quick-view');
     let put: string | null = null;
     const view = studio.show(

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { addPiece, type Lane } from '~/core/lane';
 import type { Where } from '~/core/where';
-import { definitionOf } from '~/pieces/registry';
+import { definitionOf } from '~/pieces/definitions';
 import { previewPage, whyUnseen } from '~/studio/bench/preview-page';
 import { liveDemoLane } from '../../../demo/lane';
 

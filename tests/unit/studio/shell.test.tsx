@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import type { Funnel } from '~/core/funnel';
 import { countFunnel } from '~/core/funnel';
-import { definitions } from '~/pieces/registry';
+import { definitions } from '~/pieces/definitions';
 import { settled, until } from '../../support/page';
 import { draftData, shellData, withStudio } from '../../support/studio';
 

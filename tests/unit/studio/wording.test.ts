@@ -10,7 +10,7 @@ import {
   type LintFinding,
   type ShopNames,
 } from '~/core/lane';
-import { definitions } from '~/pieces/registry';
+import { definitions } from '~/pieces/definitions';
 import * as format from '~/studio/shared/format';
 import { wordChange } from '~/studio/shared/word-change';
 import { liveDemoLane } from '../../../demo/lane';
