@@ -30,6 +30,20 @@ module.exports = {
       from: { path: '^src/pieces/(definitions|[^/]+/(definition|situations|words|shared))\\.ts$' },
       to: { pathNot: ['^src/core', '^src/pieces/[^/]+/(definition|situations|words|shared)\\.ts$'] },
     },
+    {
+      name: 'kinds-are-asked-by-role',
+      severity: 'error',
+      from: { path: '^(src|demo|scripts)/', pathNot: '^src/pieces/(definitions|servers|views|[a-z][^/]*/)' },
+      to: { path: '^src/pieces/[a-z][^/.]*/' },
+      comment: 'a kind is named in its folder and in the three lists, and nowhere else',
+    },
+    {
+      name: 'kinds-know-no-neighbour',
+      severity: 'error',
+      from: { path: '^src/pieces/([a-z][^/.]*)/' },
+      to: { path: '^src/pieces/[a-z][^/.]*/', pathNot: '^src/pieces/$1/' },
+      comment: 'what two kinds share lies in a family (_cart, _cards …)',
+    },
     forbid(
       'shopper-side-stays-small',
       '^src/(runtime|pieces)',
@@ -45,7 +59,7 @@ module.exports = {
     {
       name: 'no-zod-in-the-runtime',
       severity: 'error',
-      from: { path: '^src/(runtime|pieces/[^/]+/view)' },
+      from: { path: '^src/(runtime|entries|pieces/[^/]+/view|pieces/_(cart|options)/(?!shared|words))' },
       to: { path: '(zod|\\.schema\\.ts$)', dependencyTypesNot: ['type-only'] },
     },
     forbid(

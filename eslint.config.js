@@ -2,6 +2,31 @@ import astro from 'eslint-plugin-astro';
 import hooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
 
+const NAMED_BY_ROLE = 'Ask for the piece by its role: a kind is named in its folder and in the lists of kinds only.';
+
+/** A piece's kind compared with a word, wherever its type says that it is one. Words like “text” mean other things elsewhere. */
+const noLiteralKind = {
+  create(context) {
+    const { program, esTreeNodeToTSNodeMap } = context.sourceCode.parserServices;
+    const isText = ({ type, value }) => type === 'Literal' && typeof value === 'string';
+    const isKind = (node) =>
+      program.getTypeChecker().getTypeAtLocation(esTreeNodeToTSNodeMap.get(node)).aliasSymbol?.name === 'PieceKind';
+    const complain = (node) => context.report({ node, message: NAMED_BY_ROLE });
+    return {
+      'BinaryExpression[operator=/^[!=]==$/]'(node) {
+        const { left, right } = node;
+        if ((isText(left) && isKind(right)) || (isText(right) && isKind(left))) complain(node);
+      },
+      SwitchStatement({ discriminant, cases }) {
+        if (isKind(discriminant)) for (const { test } of cases) if (test && isText(test)) complain(test);
+      },
+      'CallExpression[callee.name=/^(definitionOf|situationsOf)$/]'(node) {
+        if (isText(node.arguments[0])) complain(node);
+      },
+    };
+  },
+};
+
 export default tseslint.config(
   { ignores: ['dist/', 'public/rt/', '.astro/', 'node_modules/', 'var/', 'test-results/'] },
   ...tseslint.configs.recommended,
@@ -38,6 +63,22 @@ export default tseslint.config(
     files: ['src/**/*.{ts,tsx}', 'demo/**/*.ts', 'scripts/**/*.ts', 'tests/**/*.{ts,tsx}'],
     languageOptions: { parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname } },
     rules: { '@typescript-eslint/no-floating-promises': 'error' },
+  },
+  {
+    files: ['src/**/*.{ts,tsx}'],
+    ignores: ['src/pieces/**'],
+    plugins: { house: { rules: { 'no-literal-kind': noLiteralKind } } },
+    rules: { 'house/no-literal-kind': 'error' },
+  },
+  {
+    // The import rules proper do not read pages.
+    files: ['src/**/*.astro'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        { patterns: [{ regex: '^~/pieces/[a-z][^/]*/', message: NAMED_BY_ROLE }] },
+      ],
+    },
   },
   {
     files: ['src/studio/**/*.tsx'],

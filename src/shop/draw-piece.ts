@@ -3,12 +3,11 @@ import { renderToString } from 'preact-render-to-string';
 import type { ManifestPiece } from '~/core/lane';
 import { MEDIA_OF } from '~/core/where';
 import { DEVICES } from '~/core/where/where.schema';
-import { drawnKinds } from './drawn-kinds';
-import type { About } from './spot-pieces';
+import type { PageAbout } from '~/pieces/shop-reader';
+import { servers } from '~/pieces/servers';
+import { drawnPage, readerOf } from './reader';
 import type { ShopContext } from './shop-context';
 import { styleHtml } from './style-html';
-
-const NOTHING: About = { near: [], cartToken: null, explains: false };
 
 /** Whether the owner is at this piece in the bench. */
 const isShaped = ({ id }: ManifestPiece, { searchParams }: URL) =>
@@ -22,13 +21,15 @@ export async function drawPiece(
   piece: ManifestPiece,
   shop: ShopContext,
   url: URL,
-  about: About = NOTHING,
+  about?: PageAbout,
 ): Promise<string | null> {
-  const html = await drawnKinds[piece.kind]?.(piece, shop, url, about).catch((error: unknown) => {
-    // A piece that fails is left out; the page stays whole.
-    shop.app.log.error({ err: error, piece: piece.id }, 'a piece could not be drawn');
-    return null;
-  });
+  const html = await servers[piece.kind]?.(piece, readerOf(shop), drawnPage(shop, url, about)).catch(
+    (error: unknown) => {
+      // A piece that fails is left out; the page stays whole.
+      shop.app.log.error({ err: error, piece: piece.id }, 'a piece could not be drawn');
+      return null;
+    },
+  );
   if (!html) return isShaped(piece, url) ? nothingHere(piece.id) : null;
   const hidden = DEVICES.filter((device) => !piece.where.devices.includes(device));
   const rules = hidden.map((device) => `@media ${MEDIA_OF[device]}{:scope{display:none}}`).join('');

@@ -1,10 +1,4 @@
-/** Where a listing stands, as the address of its page says it: the main one without a name, any other under its id. */
-export interface ListingPlace {
-  readonly page: number;
-  /** With all pages before it. */
-  readonly fromFirst: boolean;
-  readonly href: (page: number, fromFirst: boolean) => string;
-}
+import type { ListingPlace } from '~/pieces/shop-reader';
 
 const MOST_PAGES = 10_000;
 

@@ -1,8 +1,9 @@
 import { NOTHING_CHOSEN, readChosen, type Chosen } from '~/core/catalogue';
 import type { CardsPiece } from '~/pieces/_cards/shared';
-import type { OrderFormPiece } from '~/pieces/order-form/definition';
+import type { ManifestPiece } from '~/core/lane';
+import { table } from '~/pieces/servers';
 import type { ListingShape, Sort } from '~/services/catalogue/browse-shop';
-import { usualListing } from './draw-cards';
+import { usualCards } from '~/pieces/_cards/draw-cards';
 import { listingPlace } from './listing-address';
 import { piecesAt, type SpotVisit } from './spot-pieces';
 
@@ -12,13 +13,13 @@ export interface MainListing {
   readonly id: string | null;
   readonly piece: CardsPiece;
   /** What is ordered from instead, where a table stands in place of the products. */
-  readonly table: OrderFormPiece | null;
+  readonly table: ManifestPiece | null;
   readonly shape: ListingShape & { readonly chosen: Chosen };
 }
 
 const USUAL: MainListing = {
   id: null,
-  piece: { ...usualListing, settings: { ...usualListing.settings, more: 'pages' } },
+  piece: { ...usualCards, settings: { ...usualCards.settings, more: 'pages' } },
   table: null,
   shape: { chosen: NOTHING_CHOSEN },
 };
@@ -32,14 +33,13 @@ export async function mainListing(
   const chosen = readChosen(url.searchParams);
   if (!found) return { ...USUAL, shape: { chosen } };
   if (found.role === 'table') {
-    const table = found as OrderFormPiece;
     const piece = { ...USUAL.piece, settings: { ...USUAL.piece.settings, filters: 'all' as const } };
     return {
-      id: table.id,
+      id: found.id,
       piece,
-      table,
+      table: found,
       // The table has rows of its own, of all that the page is about.
-      shape: { pageSize: 1, order: table.settings.shows.order as Sort, chosen, facets: true },
+      shape: { pageSize: 1, order: table.orderOf(found) as Sort, chosen, facets: true },
     };
   }
   const piece = found as CardsPiece;

@@ -1,8 +1,6 @@
 import { compileManifest, type Lane, type ManifestPiece } from '~/core/lane';
-import type { Order } from '~/core/orders';
 import { isSeen, type Visit } from '~/core/where';
 import { definitionOf, definitions } from '~/pieces/definitions';
-import type { OrderAccess } from '~/services/orders/order-access';
 import type { App } from '~/services/app';
 import { liveLane, liveManifest, type LiveLane } from '~/services/lane/live-lane';
 
@@ -14,32 +12,6 @@ interface Locals {
 
 /** The page a spot is on, as a visit to it is judged. */
 export type SpotVisit = Omit<Visit, 'device'>;
-
-/** An order on the page that thanks for it. */
-export interface ThankedOrder {
-  readonly order: Order;
-  /** What a press just did, or why not. */
-  readonly said: string | null;
-  /** An order of somebody's, shown to the owner with nothing of them. */
-  readonly isExample: boolean;
-  /** Without `buyer` nothing can be charged, taken or answered. */
-  readonly access: Exclude<OrderAccess, 'none'>;
-  /** Whether its buyer looks at it, rather than whoever works in the shop. */
-  readonly isBuyer: boolean;
-}
-
-/** What the page is about, as far as suggestions need it. */
-export interface About {
-  /** Slugs of what is looked at, in the cart or ordered. */
-  readonly near: readonly string[];
-  readonly cartToken: string | null;
-  /** The product of a product page. */
-  readonly product?: string | null;
-  /** Whether whoever looks is told why something is suggested: the shop’s own people. */
-  readonly explains: boolean;
-  /** The order that is thanked for; only on its page. */
-  readonly order?: ThankedOrder;
-}
 
 /**
  * The pieces that stand in a spot of this page, in their order. The server does not know the device: a piece is drawn when

@@ -1,3 +1,4 @@
+export type { CardsOfPage, RowsShape, WantedPage } from './listed';
 export type { OrderRow } from './order-row';
 export { BEST_SELLING_DAYS } from './best-selling';
 export type {

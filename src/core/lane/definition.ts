@@ -7,11 +7,15 @@ import type { WordSpec } from '~/core/words';
 /** A moment of the shopper at which a surface may open by itself. */
 export type Moment = 'added-to-cart';
 
+/** What kind a piece is of: the name of its folder. Lint finds where one is compared with a word. */
+export type PieceKind = string & Record<never, never>;
+
 /**
  * What a piece is asked for by others, which do not know its kind: the cart over the page, the page of the cart, what says
- * that something was added, a product looked at from where it stands, a line changed, options asked, goods ordered from a table.
+ * that something was added, a product looked at from where it stands, a line changed, options asked, goods ordered from a table, thanks for an order.
  */
-export type Role = 'cart' | 'cart-page' | 'added' | 'look' | 'line' | 'options' | 'checkout' | 'link' | 'table';
+export type Role =
+  'cart' | 'cart-page' | 'added' | 'look' | 'line' | 'options' | 'checkout' | 'link' | 'table' | 'thanks';
 
 export interface StartingLayout {
   readonly label: string;
@@ -35,7 +39,7 @@ export interface Need {
 
 /** Everything the product knows about a kind of piece, declared once; forms, schema and manifest are made from it. */
 export interface PieceDefinition {
-  readonly kind: string;
+  readonly kind: PieceKind;
   /** At most one kind has each; a kind that nobody asks for has none. */
   readonly role?: Role;
   readonly name: string;

@@ -5,6 +5,7 @@ export {
   type Moment,
   type Note,
   type PieceDefinition,
+  type PieceKind,
   type Role,
   type StartingLayout,
 } from './definition';
@@ -78,6 +79,7 @@ export {
   toggle,
   type LookProperty,
   type LookSlot,
+  type NumberSetting,
   type PartSpec,
   type LookSpec,
   type LookState,

@@ -7,7 +7,7 @@ import { isTimeZone } from '~/core/time';
 import { CART_KINDS } from '~/core/words';
 import { DEVICES, whereSchema } from '~/core/where/where.schema';
 import { MOST_CSS } from './custom-css';
-import type { PieceDefinition } from './definition';
+import type { PieceDefinition, PieceKind } from './definition';
 import { FONT_KEYS } from './fonts';
 import { SHOP_WORDS } from '~/core/words/shop-words';
 import { LOOK_PROPERTIES, MOST_LINE, MOST_RICH, type LookSlot, type LookSpec, type SettingValue } from './setting';
@@ -202,7 +202,7 @@ type GenericPiece = z.infer<ReturnType<typeof pieceSchema>>;
 
 /** One piece as the document holds it. `words` and `look` hold only what differs from the definition. */
 export interface Piece {
-  kind: string;
+  kind: PieceKind;
   name: string;
   on: boolean;
   where: GenericPiece['where'];

@@ -1,6 +1,6 @@
 import type { Device, Where } from '~/core/where';
 import type { Currency } from '~/core/money';
-import type { Moment, PieceDefinition, Role } from './definition';
+import type { Moment, PieceDefinition, PieceKind, Role } from './definition';
 import type { SettingsOf, SettingValue } from './setting';
 
 /** One piece as the shopper's browser gets it: complete, no defaults to look up. */
@@ -10,7 +10,7 @@ export interface ManifestPiece<
   Part extends string = string,
 > {
   readonly id: string;
-  readonly kind: string;
+  readonly kind: PieceKind;
   readonly role?: Role | undefined;
   /** Settings on pages of other sites, over these; absent: it does not come up there. */
   readonly elsewhere?: Readonly<Record<string, SettingValue>> | undefined;

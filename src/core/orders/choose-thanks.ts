@@ -14,7 +14,7 @@ export interface ThanksCandidate {
 }
 
 /** What is known of an order that chooses its page. */
-export interface ThanksFacts {
+export interface OrderToThank {
   readonly bought: readonly { readonly slug: string; readonly categories: readonly string[] }[];
   readonly isFirst: boolean;
   /** Empty where nothing is sent. */
@@ -41,7 +41,7 @@ function conditionsOf({ where, settings }: ThanksCandidate): number {
   ].filter(Boolean).length;
 }
 
-function fits({ where, settings }: ThanksCandidate, { bought, isFirst, country, total }: ThanksFacts): boolean {
+function fits({ where, settings }: ThanksCandidate, { bought, isFirst, country, total }: OrderToThank): boolean {
   if (settings.shopper !== 'all' && (settings.shopper === 'new') !== isFirst) return false;
   if (total < settings.fromTotal) return false;
   const countries = countriesOf(settings.countries);
@@ -59,7 +59,7 @@ function fits({ where, settings }: ThanksCandidate, { bought, isFirst, country, 
 /** The page an order is thanked on: of those that fit, the one with the most conditions; of equals, the first. Null: none. */
 export function chooseThanks<Candidate extends ThanksCandidate>(
   pages: readonly Candidate[],
-  facts: ThanksFacts,
+  facts: OrderToThank,
 ): Candidate | null {
   return pages
     .filter((page) => fits(page, facts))

@@ -1,4 +1,4 @@
-export { chooseThanks, type ThanksFacts } from './choose-thanks';
+export { chooseThanks, type OrderToThank } from './choose-thanks';
 export { checkCheckout } from './check-checkout';
 export { noteMail, orderMail, type OrderMailFacts } from './order-mail';
 export { addressLines, orderId, orderNumber, isFree, receiptOf } from './receipt';

@@ -1,3 +1,4 @@
 export { suggestionsThatFit } from './fit';
 export { changesOf, swapFor, type Swap, type SwappedLine } from './better';
 export { relatedTo, type Relatable, type Relation, type Weights } from './related';
+export type { BetterCard, SuggestedCard, SuggestionRule } from './suggested';

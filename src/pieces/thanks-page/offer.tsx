@@ -2,30 +2,13 @@
 import type { VNode } from 'preact';
 import { fill } from '~/core/words/fill';
 import { timeLeft } from '~/core/words/time-left';
-import type { ThanksPagePiece } from './definition';
+import type { ThanksPiece } from '../_thanks/shared';
+import type { AfterOfferShown } from '../_thanks/shown';
 import { Box, Press } from './box';
 
-export interface OfferFacts {
-  readonly name: string;
-  /** What its options are answered with: “Printing: None”. */
-  readonly answers: readonly string[];
-  readonly picture: { readonly src: string; readonly alt: string } | null;
-  readonly full: string;
-  readonly price: string;
-  readonly isLess: boolean;
-  /** As a clock of the shop says it, and for machines (ISO 8601). */
-  readonly time: string;
-  readonly until: string;
-  /** Milliseconds, when the page was drawn. */
-  readonly leftMs: number;
-  readonly totalMinor: number;
-  /** By its number; the popup is shown once for each. */
-  readonly order: string;
-}
-
 interface Props {
-  readonly piece: ThanksPagePiece;
-  readonly offer: OfferFacts;
+  readonly piece: ThanksPiece;
+  readonly offer: AfterOfferShown;
   /** Where its form is sent. */
   readonly action: string;
   readonly language: string;

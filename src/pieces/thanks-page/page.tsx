@@ -2,66 +2,14 @@
 import type { VNode } from 'preact';
 import type { SayShop } from '~/core/words';
 import { fill } from '~/core/words/fill';
-import type { ThanksPagePiece } from './definition';
+import type { ThanksPiece } from '../_thanks/shared';
 import { Box, Press } from './box';
-import { TimedOffer, type OfferFacts } from './offer';
-
-export interface ThanksFacts {
-  /** Where its forms are sent. */
-  readonly action: string;
-  readonly name: string;
-  readonly number: string;
-  readonly orderedOn: string;
-  /** What has become of it; the last is what counts now. */
-  readonly states: readonly string[];
-  /** What a press just did, or why not. */
-  readonly said: string | null;
-  readonly lines: readonly {
-    readonly quantity: number;
-    readonly name: string;
-    readonly notes: readonly string[];
-    readonly amount: string;
-    /** Before offers; null where none lowers it. */
-    readonly was: string | null;
-  }[];
-  /** That less was charged than shown; null: it was not. */
-  readonly cameOff: string | null;
-  readonly sums: readonly { readonly kind: string; readonly label: string; readonly amount: string }[];
-  readonly address: readonly string[];
-  readonly delivery: { readonly name: string; readonly days: string } | null;
-  readonly email: string;
-  readonly note: string;
-  readonly downloads: readonly {
-    readonly name: string;
-    readonly left: string;
-    /** null: used up. */
-    readonly action: string | null;
-  }[];
-  readonly offer: OfferFacts | null;
-  /** What was added, where something was: what was charged for it. */
-  readonly added: string | null;
-  readonly code: string | null;
-  readonly canReorder: boolean;
-  /** What an offer of its own takes off ordering again, as it is read; null: none. */
-  readonly reorderOff: string | null;
-  /** Names of the months, where the buyer is to be asked. */
-  readonly months: readonly string[] | null;
-  readonly mail: string | null;
-  readonly voices: readonly {
-    readonly text: string;
-    readonly author: string;
-    readonly product: string;
-    readonly href: string;
-  }[];
-  /** Texts of the owner's, as HTML that is safe. */
-  readonly nextHtml: string;
-  readonly messageHtml: string;
-  readonly backHref: string;
-}
+import type { ThanksShown } from '../_thanks/shown';
+import { TimedOffer } from './offer';
 
 interface Props {
-  readonly piece: ThanksPagePiece;
-  readonly facts: ThanksFacts;
+  readonly piece: ThanksPiece;
+  readonly facts: ThanksShown;
   readonly say: SayShop;
   readonly language: string;
   /** In the bench: a part that has nothing to show for this order says so. */
@@ -282,7 +230,7 @@ function draw({ part, piece, facts, say, language, isShaped }: PartProps): VNode
   }
 }
 
-function Delivery({ facts, say }: { facts: ThanksFacts; say: SayShop }): VNode {
+function Delivery({ facts, say }: { facts: ThanksShown; say: SayShop }): VNode {
   return (
     <div class="thanks-facts" data-part="delivery">
       {facts.address.length > 0 && (
@@ -323,8 +271,8 @@ function Delivery({ facts, say }: { facts: ThanksFacts; say: SayShop }): VNode {
 }
 
 interface BirthdayProps {
-  readonly facts: ThanksFacts;
-  readonly words: ThanksPagePiece['words'];
+  readonly facts: ThanksShown;
+  readonly words: ThanksPiece['words'];
   readonly say: SayShop;
   readonly months: readonly string[];
 }

@@ -1,28 +1,12 @@
-import type { CardExtras, OrderRow, ProductCard } from '~/core/catalogue';
+import type { CardExtras, CardsOfPage, OrderRow, ProductCard, RowsShape, WantedPage } from '~/core/catalogue';
 import { MOST_SELECTED, type Selection } from '~/core/lane';
 import type { App } from '~/services/app';
 import { settleShownPrices } from '~/services/prices/record-shown';
 import { quoteCards, quoteRows } from '~/services/cart/quote-product';
 import { MOST_AT_ONCE, type ListingAsked } from './browse-shop';
 
-export interface Selected {
-  readonly cards: readonly ProductCard[];
-  readonly total: number;
-  readonly pages: number;
-  /** The last page shown. */
-  readonly page: number;
-}
-
-interface Wanted {
-  /** From 1; beyond the last one the last is shown. */
-  readonly page: number;
-  readonly pageSize: number;
-  /** With the pages before it. */
-  readonly fromFirst?: boolean;
-}
-
 /** The products of a selection, a page of them. What names nothing that exists holds nothing. */
-export async function listSelection(app: App, selection: Selection, wanted: Wanted): Promise<Selected> {
+export async function listSelection(app: App, selection: Selection, wanted: WantedPage): Promise<CardsOfPage> {
   const nothing = { cards: [], total: 0, pages: 1, page: 1 };
   const query = await queryOf(app, selection);
   if (!query) return nothing;
@@ -62,13 +46,6 @@ async function queryOf(app: App, selection: Selection): Promise<ListingAsked | n
 
 /** Rows shown at most: more would be no list to order from. */
 const MOST_ROWS = 5000;
-
-export interface RowsShape {
-  /** A row for each variant, or for each product: its cheapest. */
-  readonly rows: 'variant' | 'product';
-  /** With categories and attributes. */
-  readonly described: boolean;
-}
 
 /**
  * The variants of a selection as rows to order from, in its order. `product`: the product its page is about, whose variants

@@ -1,31 +1,17 @@
 import { netNote } from '~/core/lane';
 import type { ProductCard } from '~/core/catalogue';
-import { changesOf, relatedTo, type Relation, type Weights } from '~/core/suggest';
+import {
+  changesOf,
+  relatedTo,
+  type BetterCard,
+  type Relation,
+  type SuggestedCard,
+  type SuggestionRule,
+} from '~/core/suggest';
 import type { DecidedPair } from '~/data';
 import { quoteCards } from '~/services/cart/quote-product';
 import type { App } from '~/services/app';
 import { liveLane } from '~/services/lane/live-lane';
-
-/** A suggestion; `why` is for the shop’s own people. */
-export interface SuggestedCard extends ProductCard {
-  readonly why?: string;
-}
-
-/** What is suggested near products, and in whose sight. */
-export interface SuggestionRule {
-  /** Slugs of what is looked at, in the cart or bought. */
-  readonly near: readonly string[];
-  readonly cartToken: string | null;
-  readonly most: number;
-  /** Whether the owner's picks come first; without, only what is near. */
-  readonly picks: boolean;
-  /** What fills up where there are too few: what is near, then what sells best. */
-  readonly fills: readonly ('near' | 'best')[];
-  readonly weights?: Weights;
-  /** A tag whose products are left out; empty: none. */
-  readonly never: string;
-  readonly explains: boolean;
-}
 
 /**
  * What goes with the products named: what their owner picked, then what is close to them, then what sells best, as far as the rule
@@ -111,10 +97,7 @@ export async function suggestNear(
 }
 
 /** The better one of a product, with what is different about it; null where there is none to be had. */
-export async function betterThan(
-  app: App,
-  slug: string,
-): Promise<{ readonly card: ProductCard; readonly changes: readonly string[]; readonly moreMinor: number } | null> {
+export async function betterThan(app: App, slug: string): Promise<BetterCard | null> {
   const better = await app.catalogue.betterOf(slug);
   if (better === null) return null;
   const [cards, own, other] = await Promise.all([

@@ -1,7 +1,8 @@
 import { compileManifest, newPiece, type Goods, type Manifest, type ManifestPiece } from '~/core/lane';
 import { currencyOf } from '~/core/money';
 import { chooseThanks, type Order } from '~/core/orders';
-import { thanksPage, type ThanksPagePiece } from '~/pieces/thanks-page/definition';
+import { definitionWithRole } from '~/pieces/definitions';
+import type { ThanksPiece } from '~/pieces/_thanks/shared';
 import type { App } from '~/services/app';
 import { liveManifest, type LiveLane } from '~/services/lane/live-lane';
 
@@ -18,12 +19,13 @@ export interface AfterOffer {
   readonly name: string;
 }
 
-const isThanks = (piece: ManifestPiece): piece is ThanksPagePiece => piece.kind === thanksPage.kind;
+const isThanks = (piece: ManifestPiece): piece is ThanksPiece => piece.role === 'thanks';
 
 /** The page of a shop that has made none. */
-function usualPage({ lane, revision }: LiveLane, language: string): ThanksPagePiece {
-  const usual = { ...lane, pieces: { [thanksPage.kind]: newPiece(thanksPage, true) } };
-  return compileManifest(usual, [thanksPage], revision, language).pieces.find(isThanks)!;
+function usualPage({ lane, revision }: LiveLane, language: string): ThanksPiece {
+  const definition = definitionWithRole('thanks');
+  const usual = { ...lane, pieces: { [definition.kind]: newPiece(definition, true) } };
+  return compileManifest(usual, [definition], revision, language).pieces.find(isThanks)!;
 }
 
 /** The page an order is thanked on, of the lane as it is asked about. `manifest`: another than the live one. */
@@ -32,7 +34,7 @@ export async function thanksPageOf(
   order: Order,
   live: LiveLane,
   manifest: Manifest = liveManifest(live, order.language),
-): Promise<ThanksPagePiece> {
+): Promise<ThanksPiece> {
   const pages = manifest.pieces.filter(isThanks);
   const facts = await app.catalogue.variantFacts(order.lines.flatMap(({ variantId }) => variantId ?? []));
   const chosen = chooseThanks(pages, {
@@ -44,10 +46,10 @@ export async function thanksPageOf(
   return chosen ?? usualPage(live, order.language);
 }
 
-export const hasPart = (piece: ThanksPagePiece, key: string): boolean => piece.parts.some((part) => part.key === key);
+export const hasPart = (piece: ThanksPiece, key: string): boolean => piece.parts.some((part) => part.key === key);
 
 /** What a page offers after the order; null where it offers nothing. */
-export function afterOfferOf(piece: ThanksPagePiece): AfterOffer | null {
+export function afterOfferOf(piece: ThanksPiece): AfterOffer | null {
   const { offerGoods, offerPercent, offerMinutes } = piece.settings;
   if (!hasPart(piece, 'offer') || offerGoods.sku === '') return null;
   return {
@@ -60,5 +62,5 @@ export function afterOfferOf(piece: ThanksPagePiece): AfterOffer | null {
 }
 
 /** The offer whose code an order is given for next time; null for none. */
-export const couponOfferOf = (piece: ThanksPagePiece): string | null =>
+export const couponOfferOf = (piece: ThanksPiece): string | null =>
   hasPart(piece, 'coupon') && piece.settings.couponOffer !== '' ? piece.settings.couponOffer : null;

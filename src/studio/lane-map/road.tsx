@@ -2,13 +2,13 @@ import isEqual from 'fast-deep-equal';
 import { describeDifference, pieceName, type Shop } from '~/core/lane';
 import { stretchOf, type Offer } from '~/core/pricing';
 import { STRETCH_NAMES, STRETCHES, type Stretch } from '~/core/funnel';
-import { buyLink } from '~/pieces/buy-link/definition';
-import { definitionOf, definitions } from '~/pieces/definitions';
+import { definitionOf, definitions, definitionWithRole } from '~/pieces/definitions';
 import { useDraft } from '../shared/draft-store';
 import { count, percent, roughMoney } from '../shared/format';
 import type { LaneMapData } from './lane-map-data';
 
 /** The drawing is 1,200 × 228 and stretched to its place; words lie over it, unstretched. */
+const LINK = definitionWithRole('link');
 const WIDTH = 1200;
 const MIDDLE = 82;
 const HALF = 76;
@@ -153,7 +153,7 @@ function Tiles({ stretch, map }: { stretch: Stretch; map: LaneMapData }) {
   const { lane, live } = useDraft();
   const changes = describeDifference(live.lane, lane, definitions);
   const own = Object.entries(lane.pieces).filter(([, piece]) => definitionOf(piece.kind)?.stretch === stretch);
-  const links = own.filter(([, { kind }]) => kind === buyLink.kind);
+  const links = own.filter(([, { kind }]) => kind === LINK.kind);
   const offers = Object.entries(lane.offers).filter(([, offer]) => offer.on && stretchOf(offer) === stretch);
   return (
     <div className="flex flex-col gap-1.5">
@@ -177,7 +177,7 @@ function Tiles({ stretch, map }: { stretch: Stretch; map: LaneMapData }) {
           <span className="block text-[12.5px] text-gravel">on other sites and in mails</span>
         </a>
       )}
-      {(links.length > MOST_LINKS ? own.filter(([, { kind }]) => kind !== buyLink.kind) : own).map(([id, piece]) => {
+      {(links.length > MOST_LINKS ? own.filter(([, { kind }]) => kind !== LINK.kind) : own).map(([id, piece]) => {
         const own = changes.filter((change) => change.pieceId === id).length;
         const definition = definitionOf(piece.kind)!;
         const used = map.pieceUse[id] ?? 0;

@@ -1,7 +1,8 @@
 import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
-import { buyLink } from '~/pieces/buy-link/definition';
+import type { NumberSetting } from '~/core/lane';
+import { definitionWithRole } from '~/pieces/definitions';
 
-const { min, max, step } = buyLink.settings.width;
+const { min, max, step } = definitionWithRole('link').settings['width'] as NumberSetting;
 /** What the sample's page leaves free at its sides, in pixels. */
 export const SAMPLE_MARGIN = 16;
 

@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { chooseThanks, type ThanksFacts } from '~/core/orders';
+import { chooseThanks, type OrderToThank } from '~/core/orders';
 import type { Scope, Where } from '~/core/where';
 
 const ALL: Scope = { mode: 'all' };
@@ -16,7 +16,7 @@ const page = (name: string, settings: object = {}, where: Partial<Where> = {}) =
   },
   settings: { shopper: 'all' as const, fromTotal: 0, countries: '', ...settings },
 });
-const order = (over: Partial<ThanksFacts> = {}): ThanksFacts => ({
+const order = (over: Partial<OrderToThank> = {}): OrderToThank => ({
   bought: [{ slug: 'heron', categories: ['single-line'] }],
   isFirst: true,
   country: 'DE',
@@ -28,7 +28,7 @@ const chosen = (pages: readonly ReturnType<typeof page>[], facts = order()) => c
 describe('the page an order is thanked on', () => {
   it('is one that fits who buys, for how much, and where it goes', () => {
     const all = page('all');
-    const cases: [string, object, Partial<ThanksFacts>, boolean][] = [
+    const cases: [string, object, Partial<OrderToThank>, boolean][] = [
       ['first orders', { shopper: 'new' }, {}, true],
       ['first orders', { shopper: 'new' }, { isFirst: false }, false],
       ['those who came back', { shopper: 'returning' }, { isFirst: false }, true],

@@ -1,12 +1,10 @@
-import { h } from 'preact';
-import { renderToString } from 'preact-render-to-string';
-import type { ManifestPiece } from '~/core/lane';
 import { currencyOf, formatMoney } from '~/core/money';
 import { own } from '~/core/own';
 import { addressLines, isFree, orderNumber, receiptOf, type Order } from '~/core/orders';
 import { countryName } from '~/core/delivery';
-import type { ThanksPagePiece } from '~/pieces/thanks-page/definition';
-import { ThanksPage, type ThanksFacts } from '~/pieces/thanks-page/page';
+import type { ThanksPiece } from '~/pieces/_thanks/shared';
+import type { ThankedOrder } from '~/pieces/shop-reader';
+import type { ThanksShown } from '~/pieces/_thanks/shown';
 import { findProduct } from '~/services/catalogue/browse-shop';
 import { exampleAfterOffer, showAfterOffer } from '~/services/orders/add-after';
 import { ableOffer, asksBirthday, showCode } from '~/services/orders/next-time';
@@ -14,7 +12,6 @@ import { afterOfferOf, couponOfferOf, hasPart } from '~/services/orders/thanks-p
 import { dayIn } from '~/core/time';
 import { processSlot } from '~/services/process-slot';
 import { drawText } from './rich-text';
-import type { About, ThankedOrder } from './spot-pieces';
 import type { ShopContext } from './shop-context';
 
 const VOICES = 3;
@@ -22,19 +19,15 @@ const GOOD_STARS = 4;
 /** A few words: longer ones are for the product's own page. */
 const LONGEST_VOICE = 320;
 
-/** The page that thanks for an order; nothing where there is none. */
-export async function drawThanks(drawn: ManifestPiece, shop: ShopContext, url: URL, about: About): Promise<string> {
-  if (!about.order) return '';
-  const piece = drawn as ThanksPagePiece;
-  const facts = await factsOf(piece, shop, about.order);
-  if (about.order.isBuyer) await noteShown(shop, about.order.order, piece, facts);
-  const isShaped = url.searchParams.get('shape') === piece.id && about.order.isExample;
-  const { say, language } = shop;
-  return renderToString(h(ThanksPage, { piece, facts, say, language, isShaped }));
+/** What the page that thanks for an order says of it. Its buyer's visit is noted with what there was to be pressed. */
+export async function thanksFacts(piece: ThanksPiece, shop: ShopContext, thanked: ThankedOrder): Promise<ThanksShown> {
+  const facts = await factsOf(piece, shop, thanked);
+  if (thanked.isBuyer) await noteShown(shop, thanked.order, piece, facts);
+  return facts;
 }
 
 /** Notes which of the blocks that ask for something were there to be pressed. */
-async function noteShown({ app, lane }: ShopContext, { id }: Order, piece: ThanksPagePiece, facts: ThanksFacts) {
+async function noteShown({ app, lane }: ShopContext, { id }: Order, piece: ThanksPiece, facts: ThanksShown) {
   const asks: Readonly<Record<string, boolean>> = {
     offer: facts.offer !== null,
     coupon: facts.code !== null,
@@ -46,10 +39,10 @@ async function noteShown({ app, lane }: ShopContext, { id }: Order, piece: Thank
 }
 
 async function factsOf(
-  piece: ThanksPagePiece,
+  piece: ThanksPiece,
   shop: ShopContext,
   { order, said, isExample, access }: ThankedOrder,
-): Promise<ThanksFacts> {
+): Promise<ThanksShown> {
   const { app, say, link, locale, date } = shop;
   const currency = currencyOf(order.currency);
   const money = (amount: number) => formatMoney(amount, currency, locale);
