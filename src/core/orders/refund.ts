@@ -175,7 +175,9 @@ function shareOf({ order, paid, done, before }: Account, wanted: Wish): PaidPart
   const rest = left - own;
   const ownTax = Math.min(amount === 0 ? 0 : Math.round((tax * own) / amount), taxLeft);
   const free = rest <= 0 ? 0 : Math.round(((taxLeft - ownTax) * wanted.sumMinor) / rest);
-  return { amountMinor: minor(all), taxMinor: minor(ownTax + free) };
+  // What rounding leaves to the last refund is never more tax than money.
+  const least = taxLeft - (left - all);
+  return { amountMinor: minor(all), taxMinor: minor(Math.max(ownTax + free, least)) };
 }
 
 /** A charge of the buyer's card, by the key the provider knows it by. */
