@@ -3,6 +3,8 @@ import { cp, mkdtemp, readFile, rm, symlink, writeFile } from 'node:fs/promises'
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { promisify } from 'node:util';
+import { elsewhere } from '../support/other-site';
+import { signInOwner } from '../support/owner';
 import { seedFolder, serve, type TestServer } from '../support/server';
 import { expect, signIn, test } from './harness';
 
@@ -20,7 +22,7 @@ async function insert(file: string, after: RegExp, line: string, imported = ''):
   await writeFile(file, imported + text.replace(after, (found) => `${found}\n${line}`));
 }
 
-/** The program with one more kind of piece: its folder, and a line in each registry. */
+/** The program with one more kind of piece: its folder, and a line in each of the three lists. */
 async function buildWithToy(): Promise<string> {
   const folder = await mkdtemp(path.join(tmpdir(), 'paved-lane-toy-'));
   for (const name of [...COPIED, 'astro.config.mjs', 'tsconfig.json'])
@@ -37,13 +39,13 @@ async function buildWithToy(): Promise<string> {
   await insert(
     at('pieces/views.ts'),
     /export const views[^\n]*\{/,
-    "  bunting: { load: () => import('~/pieces/bunting/view'), at: '.bunting' },",
+    "  bunting: { load: () => import('./bunting/view') },",
   );
   await insert(
-    at('shop/drawn-kinds.ts'),
-    /export const drawnKinds[^\n]*\{/,
-    '  bunting: async (piece) => renderToString(h(Bunting, { piece: piece as never })),',
-    "import { Bunting } from '~/pieces/bunting/drawing';\n",
+    at('pieces/servers.ts'),
+    /export const servers[^\n]*\{/,
+    '  bunting,',
+    "import bunting from './bunting/server';\n",
   );
   await run(process.execPath, ['scripts/build.mjs', '--force'], { cwd: folder, timeout: 240_000 });
   return folder;
@@ -120,5 +122,19 @@ test.describe('a kind of piece that a test adds', () => {
     await plain.goto(`${origin}/shop/?plain`);
     await expect(plain.locator('[data-slot=flag]')).toHaveCount(14);
     await expect(plain.getByRole('button', { name: 'Count them' })).toHaveCount(0);
+
+    const blog = await elsewhere(`<script type="module" src="${origin}/rt/elsewhere.js"></script>`);
+    const owner = await signInOwner(server);
+    await owner.publish((lane) => {
+      lane.shop.sites.push(blog.origin);
+    });
+    const reader = await (await browser.newContext()).newPage();
+    await reader.goto(blog.origin);
+    await expect(reader.locator('.bunting')).toHaveCount(2);
+    // On other sites with the settings it has there.
+    await expect(reader.locator('[data-slot=flag]')).toHaveCount(6);
+    await reader.getByRole('button', { name: 'Count them' }).first().click();
+    await expect(reader.locator('output').first()).toHaveText('3 flags');
+    await blog.close();
   });
 });

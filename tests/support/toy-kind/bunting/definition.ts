@@ -10,6 +10,7 @@ export const bunting = definePiece({
   pages: ['home', 'listing'],
   isMany: true,
   spots: ['home.above', 'listing.below'],
+  elsewhere: { flags: 3 },
   settings: {
     flags: numeric({
       task: 'parts',
