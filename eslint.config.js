@@ -27,6 +27,21 @@ const noLiteralKind = {
   },
 };
 
+const SPREAD_LITERALS = [
+  {
+    selector: ':matches(SpreadElement, JSXSpreadAttribute)[argument.type="ObjectExpression"]',
+    message: 'Write the properties out instead of spreading an object literal.',
+  },
+  {
+    selector: 'SpreadElement[argument.type="ArrayExpression"]',
+    message: 'Write the items out instead of spreading an array literal.',
+  },
+];
+const DOUBLE_CAST = {
+  selector: 'TSAsExpression > TSAsExpression[typeAnnotation.type="TSUnknownKeyword"]',
+  message: 'Let a schema or a type parameter give the type instead of casting twice.',
+};
+
 export default tseslint.config(
   { ignores: ['dist/', 'public/rt/', '.astro/', 'node_modules/', 'var/', 'test-results/'] },
   ...tseslint.configs.recommended,
@@ -45,17 +60,7 @@ export default tseslint.config(
     // What is spread as it is written is written out.
     files: ['**/*.{ts,tsx,mjs,astro}'],
     rules: {
-      'no-restricted-syntax': [
-        'error',
-        {
-          selector: ':matches(SpreadElement, JSXSpreadAttribute)[argument.type="ObjectExpression"]',
-          message: 'Write the properties out instead of spreading an object literal.',
-        },
-        {
-          selector: 'SpreadElement[argument.type="ArrayExpression"]',
-          message: 'Write the items out instead of spreading an array literal.',
-        },
-      ],
+      'no-restricted-syntax': ['error', ...SPREAD_LITERALS],
     },
   },
   {
@@ -63,6 +68,12 @@ export default tseslint.config(
     files: ['src/**/*.{ts,tsx}', 'demo/**/*.ts', 'scripts/**/*.ts', 'tests/**/*.{ts,tsx}'],
     languageOptions: { parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname } },
     rules: { '@typescript-eslint/no-floating-promises': 'error' },
+  },
+  {
+    files: ['src/**/*.{ts,tsx}'],
+    rules: {
+      'no-restricted-syntax': ['error', ...SPREAD_LITERALS, DOUBLE_CAST],
+    },
   },
   {
     files: ['src/**/*.{ts,tsx}'],
@@ -74,10 +85,7 @@ export default tseslint.config(
     // The import rules proper do not read pages.
     files: ['src/**/*.astro'],
     rules: {
-      'no-restricted-imports': [
-        'error',
-        { patterns: [{ regex: '^~/pieces/[a-z][^/]*/', message: NAMED_BY_ROLE }] },
-      ],
+      'no-restricted-imports': ['error', { patterns: [{ regex: '^~/pieces/[a-z][^/]*/', message: NAMED_BY_ROLE }] }],
     },
   },
   {

@@ -150,10 +150,7 @@ export async function openDatabase(
   /** The handle of the transaction under way, else the one for all. Plain statements go to it without what a model needs. */
   const handleNow = async (): Promise<Handle> => {
     const transaction = namespace.get('transaction') as { connection: Handle } | undefined;
-    return (
-      transaction?.connection ??
-      ((await sequelize.connectionManager.getConnection({ type: 'write' })) as unknown as Handle)
-    );
+    return transaction?.connection ?? ((await sequelize.connectionManager.getConnection({ type: 'write' })) as Handle);
   };
   const umzug = new Umzug({
     migrations: [...migrations],

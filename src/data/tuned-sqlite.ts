@@ -7,7 +7,7 @@ const sqlite3 = createRequire(import.meta.url)('sqlite3') as typeof sqlite3Modul
 type Done = (this: Statement, error: Error | null, rows?: unknown[]) => void;
 
 /** What the types leave out: a statement can be made without a first use, and tells when it is prepared. */
-const PreparedStatement = sqlite3.Statement as unknown as new (
+const PreparedStatement = sqlite3.Statement as new (
   database: sqlite3Module.Database,
   sql: string,
   prepared: (error: Error | null) => void,

@@ -34,10 +34,10 @@ export function createRecorder(host: Pick<HostPage, 'tell'>, page: string, devic
   // Known from the first moment on, so that what is sent without script belongs to it, too.
   visitId();
   const queue: QueuedEvent[] = [];
-  let timer = 0;
+  let timer: ReturnType<typeof setTimeout> | undefined;
   const send = () => {
     clearTimeout(timer);
-    timer = 0;
+    timer = undefined;
     if (queue.length === 0) return;
     const body = JSON.stringify({ visit: visitId(), device, source: visitSource(), events: queue.splice(0) });
     host.tell('/api/events', body);
@@ -55,7 +55,7 @@ export function createRecorder(host: Pick<HostPage, 'tell'>, page: string, devic
         piece: about.piece ?? null,
       });
       if (queue.length >= 20) send();
-      else timer ||= setTimeout(send, SEND_AFTER_MS) as unknown as number;
+      else timer ||= setTimeout(send, SEND_AFTER_MS);
     },
   };
 }

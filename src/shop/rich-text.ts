@@ -60,7 +60,7 @@ async function fillText(text: string, shop: ShopContext, drawPiece: DrawPiece): 
   }
   for (const [i, { element, name }] of pieces.entries()) {
     const html = i < MOST_PIECES ? await drawPiece(name) : null;
-    element.children = html === null ? [] : [{ type: 'raw', value: html } as unknown as ElementContent];
+    element.children = html === null ? [] : [{ type: 'raw', value: html } as ElementContent];
   }
   return tree;
 }

@@ -11,12 +11,13 @@ export function dropChange(draft: Lane, live: Lane, { at }: Pick<LaneChange, 'at
     if (own && other) dropPart(own, other, part, what);
     return;
   }
-  put(draft as unknown as Tree, live as unknown as Tree, at);
+  put(draft, live, at);
 }
 
 /** Copies what stands at a place, or takes it away where nothing stands there. */
-function put(into: Tree, from: Tree, [step, ...rest]: readonly string[]): void {
+function put(place: object, live: object, [step, ...rest]: readonly string[]): void {
   if (step === undefined) return;
+  const [into, from] = [place as Tree, live as Tree];
   const theirs = from[step];
   if (rest.length === 0) {
     if (theirs === undefined) delete into[step];
@@ -24,7 +25,7 @@ function put(into: Tree, from: Tree, [step, ...rest]: readonly string[]): void {
     return;
   }
   if (typeof into[step] !== 'object' || into[step] === null) into[step] = {};
-  put(into[step] as Tree, (theirs ?? {}) as Tree, rest);
+  put(into[step] as object, (theirs ?? {}) as object, rest);
 }
 
 function dropPart(own: Piece, live: Piece, key: string, what: string | undefined): void {

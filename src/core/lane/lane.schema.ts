@@ -194,7 +194,7 @@ export function laneSchema(definitions: readonly PieceDefinition[]): z.ZodType<L
       .record(z.string().regex(/^[a-z0-9-]{1,60}$/), textPageSchema)
       .refine((pages) => Object.keys(pages).length <= MOST_PAGES, `holds more than ${MOST_PAGES} pages`)
       .default({}),
-  }) as unknown as z.ZodType<Lane>;
+  }) as z.ZodType<Lane>;
 }
 
 export type Shop = z.infer<typeof shopSchema>;

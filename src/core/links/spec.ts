@@ -51,7 +51,7 @@ export function linkSpec(
     const rest = new Map(rulesOf(slot));
     return rulesOf(slot, 'hover').filter(([property, value]) => rest.get(property) !== value);
   };
-  const settings = piece.settings as unknown as {
+  const settings = piece.settings as {
     goods: Goods;
     leads: Leads;
     shape: LinkSpec['shape'];

@@ -75,6 +75,8 @@ interface ProductFields {
   tags: string;
   attributes: string;
   variants: string;
+  better: string;
+  betterMinor: number | null;
 }
 
 /** Products as their owner edits them. */
@@ -160,21 +162,26 @@ export function catalogueEditing(db: Database) {
       { slug },
     );
     if (!row) return null;
-    const { id, edit, isShown, isFree, isFeatured, ...fields } = row;
-    const lists = ['axes', 'suggestions', 'pictures', 'categories', 'tags', 'attributes', 'variants'] as const;
-    const parsed = Object.fromEntries(lists.map((key) => [key, JSON.parse(row[key]) as unknown]));
+    const { id, edit, axes, suggestions, pictures, categories, tags, attributes, variants, ...fields } = row;
     // Every list was written from a record.
+    const read = <Key extends keyof ProductRecord>(text: string) => JSON.parse(text) as ProductRecord[Key];
     return {
       id,
       slug,
       edit,
       record: {
         ...fields,
-        ...parsed,
-        isShown: isShown === 1,
-        isFree: isFree === 1,
-        isFeatured: isFeatured === 1,
-      } as unknown as ProductRecord,
+        isShown: row.isShown === 1,
+        isFree: row.isFree === 1,
+        isFeatured: row.isFeatured === 1,
+        axes: read<'axes'>(axes),
+        suggestions: read<'suggestions'>(suggestions),
+        pictures: read<'pictures'>(pictures),
+        categories: read<'categories'>(categories),
+        tags: read<'tags'>(tags),
+        attributes: read<'attributes'>(attributes),
+        variants: read<'variants'>(variants),
+      },
     };
   }
 

@@ -87,13 +87,14 @@ const writeSql = (fields: object) =>
   Object.entries(fields)
     .map(([field, kind]) => `value ${kind === 'json' ? '->' : '->>'} '${field}'`)
     .join(', ');
-const plain = (row: Row, fields: object): Row =>
+/** A row as what it was written from. Columns and fields are one list each. */
+const plain = <Of extends object>(row: Row, fields: Fields<Of>): Of & { readonly id: number } =>
   Object.fromEntries(
     Object.entries(row).map(([field, value]) => [
       field,
       (fields as Record<string, string>)[field] === 'json' ? (JSON.parse(value as string) as unknown) : value,
     ]),
-  );
+  ) as Of & { readonly id: number };
 
 export function orderRepository(db: Database) {
   async function find(token: string): Promise<Order | null> {
@@ -103,7 +104,6 @@ export function orderRepository(db: Database) {
       `SELECT ${readSql(ORDER_LINE)} FROM order_lines WHERE order_id = $id ORDER BY id`,
       { id: row['id'] },
     );
-    // Columns and fields are one list each, and every row was written from an order.
     const { steps, ...order } = plain(row, ORDER);
     return {
       ...order,
@@ -113,7 +113,7 @@ export function orderRepository(db: Database) {
         const { steps: ofLine, ...read } = plain(line, ORDER_LINE);
         return { ...read, steps: readSteps(ofLine) };
       }),
-    } as unknown as Order;
+    };
   }
 
   /**

@@ -16,7 +16,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
   let host = initialHost;
   let lineId: string | null = null;
   let isOpen = false;
-  let timer = 0;
+  let timer: ReturnType<typeof setTimeout> | undefined;
   const heldBy = new Set<'pointer' | 'focus'>();
   const shadow = createShadow('pl-added', piece.id);
   host.page.layer(shadow.element);
@@ -49,7 +49,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
   function wait(): void {
     clearTimeout(timer);
     if (!isOpen || heldBy.size > 0 || host.isPreview || piece.settings.closes !== 'itself') return;
-    timer = setTimeout(() => isOpen && host.surfaces.close(), piece.settings.seconds * 1000) as unknown as number;
+    timer = setTimeout(() => isOpen && host.surfaces.close(), piece.settings.seconds * 1000);
   }
 
   function open(about: OpenAbout): void {

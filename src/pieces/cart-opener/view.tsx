@@ -27,7 +27,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
   let count: number | null = null;
   let feedback = false;
   let dragged = false;
-  let rest = 0;
+  let rest: ReturnType<typeof setTimeout> | undefined;
   let settle: ReturnType<typeof setTimeout> | undefined;
   const shadow = createShadow('pl-cart-opener', piece.id);
   const stopWatching = host.cart.watch((cart) => {
@@ -83,7 +83,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
         onRest={(event) => {
           if (piece.settings.opensBy !== 'hover' || event.pointerType !== 'mouse' || host.isPreview) return;
           const button = event.currentTarget;
-          rest = setTimeout(() => open(button), REST_MS) as unknown as number;
+          rest = setTimeout(() => open(button), REST_MS);
         }}
         onLeave={() => clearTimeout(rest)}
         onGrab={host.isPreview ? grab : undefined}

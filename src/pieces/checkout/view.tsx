@@ -44,7 +44,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
   let state: CheckoutState = { ...given, mended: [] };
   let priced: CartView = given.cart;
   let isPaying = false;
-  let timer = 0;
+  let timer: ReturnType<typeof setTimeout> | undefined;
   let asked = 0;
   const controller = createCartController({ host: () => host, words: () => piece.words, redraw: draw });
   let version = -1;
@@ -100,7 +100,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
           },
           () => undefined,
         );
-    }, ASK_AGAIN_MS) as unknown as number;
+    }, ASK_AGAIN_MS);
   }
 
   async function order(): Promise<void> {

@@ -8,9 +8,9 @@ export function tellSeen(buy: string, countErrors: () => number): void {
   /** Ids of the snippets told of; '' stands for those without one. */
   const told = new Set<string>();
   let errorsTold = 0;
-  let timer = 0;
+  let timer: ReturnType<typeof setTimeout> | undefined;
   function tell(): void {
-    timer = 0;
+    timer = undefined;
     const links = [
       ...[...document.querySelectorAll<HTMLInputElement>('form[action] input[name=link]')]
         .filter(({ form }) => form?.getAttribute('action') === buy)
@@ -29,7 +29,7 @@ export function tellSeen(buy: string, countErrors: () => number): void {
       JSON.stringify({ path: location.pathname.slice(0, 200), links: links.slice(0, 100), errors }),
     );
   }
-  const soon = () => (timer ||= setTimeout(tell, SOON_MS) as unknown as number);
+  const soon = () => (timer ||= setTimeout(tell, SOON_MS));
   new MutationObserver(soon).observe(document.documentElement, { childList: true, subtree: true });
   addEventListener('error', soon);
   tell();

@@ -82,7 +82,7 @@ export function loadCleaner(): Promise<DOMPurify> {
 
 async function readPurify(): Promise<DOMPurify> {
   const { JSDOM } = await import('jsdom');
-  const made = createDOMPurify(new JSDOM('').window as unknown as WindowLike);
+  const made = createDOMPurify(new JSDOM('').window as WindowLike);
   // What points elsewhere is left out whole: `fill="url(https://…)"` would fetch.
   made.addHook('uponSanitizeAttribute', (_element, data) => {
     if (pointsElsewhere(data.attrValue)) data.keepAttr = false;

@@ -1,6 +1,7 @@
 import { produce } from 'immer';
 import { create } from 'zustand';
 import {
+  firstLane,
   applyLanePatch,
   describeDifference,
   diffLanes,
@@ -161,9 +162,11 @@ export const useDraft = create<DraftState>((set, get) => {
     schedule();
   }
 
+  const nothing = firstLane(definitions, 'UTC');
   return {
-    lane: null as unknown as Lane,
-    live: null as unknown as DraftData['live'],
+    // Until the screen's own is put in, before anything is drawn.
+    lane: nothing,
+    live: { revision: 0, lane: nothing },
     token: '',
     edit: 0,
     past: [],

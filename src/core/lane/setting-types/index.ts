@@ -66,7 +66,7 @@ const SETTING_TYPES: Types = {
   },
 };
 
-const typeOf = (spec: SettingSpec) => SETTING_TYPES[spec.type] as unknown as SettingType<SettingSpec>;
+const typeOf = (spec: SettingSpec) => SETTING_TYPES[spec.type] as SettingType<SettingSpec>;
 
 export const settingSchema = (spec: SettingSpec): z.ZodType => typeOf(spec).schema(spec);
 
