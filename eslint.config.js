@@ -73,6 +73,7 @@ export default tseslint.config(
     files: ['src/**/*.{ts,tsx}'],
     rules: {
       'no-restricted-syntax': ['error', ...SPREAD_LITERALS, DOUBLE_CAST],
+      '@typescript-eslint/max-params': ['error', { max: 4 }],
     },
   },
   {

@@ -32,7 +32,7 @@ const progress = (written: number, total: number) =>
   values.json || process.stderr.write(`\r${written} of ${total} products`);
 const result = values['dry-run']
   ? await previewImport(app, bytes, options)
-  : await importCatalogue(app, bytes, options, null, progress);
+  : await importCatalogue(app, bytes, options, { onProgress: progress });
 await app.db.close();
 if (!values.json) process.stderr.write('\n');
 

@@ -18,7 +18,7 @@ describe('listings', () => {
   after(() => shop.close());
 
   const list = (params: object, category: string | null = null) =>
-    listProducts(shop.app, listingParamsSchema.parse(params), category, 2);
+    listProducts(shop.app, listingParamsSchema.parse(params), 2, { category });
   const names = async (params: object, category: string | null = null) =>
     (await list(params, category)).cards.map((card) => card.name);
 

@@ -86,7 +86,7 @@ describe('a product in the studio', () => {
     const goods = await goodsOf(shop.app, cart);
     const circumstances = await circumstancesOf(shop.app, live, UNKNOWN_BUYER);
     const delivery = { amountMinor: null, method: null };
-    const priced = priceCartGoods({ ...live, lane }, cart.codes, goods, circumstances, delivery);
+    const priced = priceCartGoods({ ...live, lane }, cart.codes, goods, { circumstances, delivery });
     expect(priced.taxMinor).to.equal(Math.round((priced.totalMinor * 700) / 10_700));
   });
 
@@ -162,7 +162,7 @@ describe('a product in the studio', () => {
     const made = await createProduct(shop.app, 'Reed Whistle', 1);
     const { slug } = (made as { value: { slug: string } }).value;
     const found = async () => ({
-      shopper: (await listProducts(shop.app, { page: 1, stock: '', q: 'reed whistle' }, null, 2)).total,
+      shopper: (await listProducts(shop.app, { page: 1, stock: '', q: 'reed whistle' }, 2)).total,
       owner: (await list({ q: 'reed whis' })).products.flatMap((one) => (one.slug === slug ? [one.isShown] : [])),
     });
     expect(await found()).to.deep.equal({ shopper: 0, owner: [false] });
@@ -214,7 +214,7 @@ describe('example products', () => {
     await shop.app.db.run('DELETE FROM categories');
 
     expect(await addExamples(shop.app, 1)).to.deep.equal({ ok: true, value: { products: 6 } });
-    const shown = await listProducts(shop.app, { page: 1, stock: '', q: '' }, null, 2);
+    const shown = await listProducts(shop.app, { page: 1, stock: '', q: '' }, 2);
     expect(shown.total).to.equal(6);
     expect(shown.cards.filter((card) => !card.inStock).map((card) => card.name)).to.deep.equal(['Example Diamond']);
 

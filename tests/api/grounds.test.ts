@@ -105,7 +105,6 @@ describe('what a shop stands on', () => {
     const listed = await listProducts(
       shop.app,
       listingParamsSchema.parse({ q: 'merlin', from: 15_000, to: 16_500 }),
-      null,
       0,
     );
     expect(listed.cards.map(({ slug, fromMinor }) => [slug, fromMinor])).to.deep.include(['merlin', yen(9900)]);

@@ -80,7 +80,7 @@ describe('importCatalogue', () => {
 
     const preview = await previewImport(shop.app, example, options);
     expect(await shop.app.catalogue.findProduct('loft-apron')).to.equal(null);
-    const done = await importCatalogue(shop.app, example, options, null);
+    const done = await importCatalogue(shop.app, example, options);
 
     expect(preview.ok && preview.value.counts).to.deep.equal({
       productsCreated: 2,
@@ -109,12 +109,7 @@ describe('importCatalogue', () => {
   });
 
   it('changes by SKU when a file comes again, keeps what it does not name and remembers the price before', async () => {
-    await importCatalogue(
-      shop.app,
-      bytes('Name,SKU,Price,Stock,Short text\nReed,R-1,5.00,4,First words\n'),
-      options,
-      null,
-    );
+    await importCatalogue(shop.app, bytes('Name,SKU,Price,Stock,Short text\nReed,R-1,5.00,4,First words\n'), options);
 
     const next = bytes('Name,SKU,Price,Stock\nReed Two,R-1,6.50,\n');
     const preview = await previewImport(shop.app, next, options);
@@ -122,7 +117,7 @@ describe('importCatalogue', () => {
       { name: 'Reed Two', sku: 'R-1', field: 'name', from: 'Reed', to: 'Reed Two' },
       { name: 'Reed Two', sku: 'R-1', field: 'priceMinor', from: 500, to: 650 },
     ]);
-    const again = await importCatalogue(shop.app, next, options, null);
+    const again = await importCatalogue(shop.app, next, options);
 
     expect(again.ok && again.value.counts.productsChanged).to.equal(1);
     const reed = await shop.app.catalogue.findProduct('reed');
@@ -138,11 +133,11 @@ describe('importCatalogue', () => {
   it('writes nothing when all or nothing is asked and a row is bad', async () => {
     const file = bytes('Name,SKU,Price\nGood,G-1,5.00\nBad,B-1,five\n');
 
-    const strict = await importCatalogue(shop.app, file, { ...options, allOrNothing: true }, null);
+    const strict = await importCatalogue(shop.app, file, { ...options, allOrNothing: true });
     expect(strict.ok || strict.problems[0]).to.deep.include({ path: 'row 3', code: 'csv-price' });
     expect(await shop.app.catalogue.findProduct('good')).to.equal(null);
 
-    const lenient = await importCatalogue(shop.app, file, options, null);
+    const lenient = await importCatalogue(shop.app, file, options);
     expect(lenient.ok).to.equal(true);
     expect(await shop.app.catalogue.findProduct('good')).not.to.equal(null);
     expect(await shop.app.catalogue.findProduct('bad')).to.equal(null);
@@ -159,7 +154,7 @@ describe('importCatalogue', () => {
     });
 
     expect(guess.ok && guess.value.columnProblems).to.have.length(3);
-    expect((await importCatalogue(shop.app, file, options, null)).ok).to.equal(false);
+    expect((await importCatalogue(shop.app, file, options)).ok).to.equal(false);
     expect(byHand.ok && byHand.value.counts.productsCreated).to.equal(1);
   });
 
@@ -168,7 +163,7 @@ describe('importCatalogue', () => {
     const options = importOptionsSchema.parse({});
 
     const asked = await previewImport(shop.app, file, options);
-    const refused = await importCatalogue(shop.app, file, options, null);
+    const refused = await importCatalogue(shop.app, file, options);
     const told = await previewImport(shop.app, file, { ...options, decimalMark: 'point' });
 
     expect(asked.ok && asked.value.columnProblems).to.deep.equal([
@@ -194,10 +189,11 @@ describe('importCatalogue', () => {
       shop.app,
       bytes(`Name,SKU,Price,Stock,choice: Size\n${rows.join('\n')}\n`),
       options,
-      null,
-      (written) => {
-        steps.push(written);
-        answeredAt.push(answered);
+      {
+        onProgress: (written) => {
+          steps.push(written);
+          answeredAt.push(answered);
+        },
       },
     );
     clearInterval(timer);
@@ -213,15 +209,15 @@ describe('importCatalogue', () => {
     const seen = await previewImport(shop.app, file, options);
     expect(seen.ok && seen.value.free).to.equal(1);
     const isShown = async (slug: string) => (await shop.app.catalogue.readRecord(slug))!.record.isShown;
-    await importCatalogue(shop.app, file, options, null);
+    await importCatalogue(shop.app, file, options);
     expect([await isShown('reed-whistle'), await isShown('tin-whistle')]).to.deep.equal([false, true]);
 
     const meant = bytes('Name,SKU,Price\nReed Flute,RF,0\n');
-    await importCatalogue(shop.app, meant, { ...options, isFree: true }, null);
+    await importCatalogue(shop.app, meant, { ...options, isFree: true });
     expect(await isShown('reed-flute')).to.equal(true);
     const again = await previewImport(shop.app, meant, options);
     expect(again.ok && again.value.free).to.equal(0);
-    await importCatalogue(shop.app, meant, options, null);
+    await importCatalogue(shop.app, meant, options);
     expect(await isShown('reed-flute')).to.equal(true);
   });
 });

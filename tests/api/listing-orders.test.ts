@@ -22,7 +22,7 @@ describe('orders of listings', () => {
   after(() => shop.close());
 
   const listed = async (sort: 'best-selling' | 'by-hand' | 'featured', category: string | null = null) => {
-    const { cards } = await listProducts(app, { ...PARAMS, sort }, category, 2, { pageSize: 200 });
+    const { cards } = await listProducts(app, { ...PARAMS, sort }, 2, { category, pageSize: 200 });
     return cards.map(({ slug }) => slug);
   };
 

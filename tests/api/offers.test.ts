@@ -54,7 +54,7 @@ describe('offers in the shop', () => {
   /** What is shown of the winder: page, card, row, fact, and quoted by the number. */
   async function shownOf() {
     const product = (await findProduct(shop.app, 'hoop-winder', 'en'))!;
-    const { cards } = await listProducts(shop.app, listingParamsSchema.parse({ q: 'hoop winder' }), null, 2);
+    const { cards } = await listProducts(shop.app, listingParamsSchema.parse({ q: 'hoop winder' }), 2);
     const card = cards.find(({ slug }) => slug === 'hoop-winder')!;
     const picked = selectionOf({ from: 'picked', picked: { slugs: ['hoop-winder'] } });
     const [row] = await orderRows(shop.app, picked, { rows: 'variant', described: false });

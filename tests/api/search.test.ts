@@ -10,8 +10,7 @@ describe('search', () => {
     shop = await openTestShop(0.02);
   });
   after(() => shop.close());
-  const search = (q: string, more: object = {}) =>
-    listProducts(shop.app, listingParamsSchema.parse({ q, ...more }), null, 2);
+  const search = (q: string, more: object = {}) => listProducts(shop.app, listingParamsSchema.parse({ q, ...more }), 2);
   const slugs = async (q: string, more: object = {}) => (await search(q, more)).cards.map((card) => card.slug);
 
   it('finds what a shopper means among the first five, of 40 searches at least 38', async () => {
@@ -85,7 +84,7 @@ describe('search', () => {
 
   it('knows a product as soon as it is imported, by SKU too, and under its new name when it changes', async () => {
     const bring = (csv: string) =>
-      importCatalogue(shop.app, new TextEncoder().encode(csv), importOptionsSchema.parse({}), null);
+      importCatalogue(shop.app, new TextEncoder().encode(csv), importOptionsSchema.parse({}));
     await bring('Name,SKU,Price\nGossamer Windsock,GW-77,9.00\n');
     const [byName, bySku] = [await slugs('gossamer'), await slugs('GW-77')];
     await bring('Name,SKU,Price\nSilken Windsock,GW-77,9.00\n');

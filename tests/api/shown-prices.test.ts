@@ -142,14 +142,14 @@ describe('prices as they were shown', () => {
     await sellWith(app, { second: percent(2000, { selection: only('hoop-winder') }) });
     expect(await pageOf('hoop-winder')).to.deep.equal([632, 790, 711]);
     // The card says the same.
-    const { cards } = await listProducts(app, listingParamsSchema.parse({ q: 'hoop winder' }), null, 2);
+    const { cards } = await listProducts(app, listingParamsSchema.parse({ q: 'hoop winder' }), 2);
     const card = cards.find(({ slug }) => slug === 'hoop-winder')!;
     expect([card.fromMinor, card.wasMinor]).to.deep.equal([632, 790]);
   });
 
   it('are what listings are sorted and narrowed by', async () => {
     await sellWith(app, { half: percent(5000, { selection: only('hoop-winder') }) });
-    const list = (over: object) => listProducts(app, listingParamsSchema.parse(over), null, 2, { pageSize: 200 });
+    const list = (over: object) => listProducts(app, listingParamsSchema.parse(over), 2, { pageSize: 200 });
     const up = (await list({ sort: 'price-up' })).cards;
     const cheap = (await list({ sort: 'price-up', from: '3.90', to: '4.00' })).cards;
 

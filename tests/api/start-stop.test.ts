@@ -176,7 +176,7 @@ describe('stopping', () => {
     const [half] = await app.db.select<{ n: number; empty: number }>(
       `SELECT count(*) n, sum(NOT EXISTS (SELECT 1 FROM variants v WHERE v.product_id = p.id)) empty FROM products p WHERE name LIKE 'Bulk %'`,
     );
-    const again = await importCatalogue(app, csv(20_000), importOptionsSchema.parse({}), null);
+    const again = await importCatalogue(app, csv(20_000), importOptionsSchema.parse({}));
     const [whole] = await app.db.select<{ n: number }>(`SELECT count(*) n FROM products WHERE name LIKE 'Bulk %'`);
     await app.close();
     await rm(server.dataDir, { recursive: true });
@@ -232,10 +232,10 @@ describe('two imports at once', () => {
     const options = importOptionsSchema.parse({});
 
     const both = await Promise.all([
-      importCatalogue(shop.app, csv(600), options, null),
-      importCatalogue(shop.app, csv(600), options, null),
+      importCatalogue(shop.app, csv(600), options),
+      importCatalogue(shop.app, csv(600), options),
     ]);
-    const after = await importCatalogue(shop.app, csv(600), options, null);
+    const after = await importCatalogue(shop.app, csv(600), options);
     const [found] = await shop.app.db.select<{ n: number; empty: number }>(
       `SELECT count(*) n, sum(from_minor = 0) empty FROM products WHERE name LIKE 'Bulk %'`,
     );
@@ -249,10 +249,10 @@ describe('two imports at once', () => {
   it('do not wait for one that died with its server', async () => {
     const shop = await openTestShop();
     await shop.app.imports.begin({ id: 'lost', at: shop.app.now(), accountId: null, deadBefore: 0 });
-    const refused = await importCatalogue(shop.app, csv(3), importOptionsSchema.parse({}), null);
+    const refused = await importCatalogue(shop.app, csv(3), importOptionsSchema.parse({}));
 
     await stopLostImports(shop.app);
-    const taken = await importCatalogue(shop.app, csv(3), importOptionsSchema.parse({}), null);
+    const taken = await importCatalogue(shop.app, csv(3), importOptionsSchema.parse({}));
     const record = await shop.app.imports.findRecord('lost');
     await shop.close();
 

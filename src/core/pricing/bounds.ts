@@ -34,18 +34,21 @@ export function mostFrom(cart: Cart, start: Standing, offers: readonly Candidate
 
 const mostInGroup = new Float64Array(MOST_SEARCHED);
 
+/** Offers that are not decided on yet. Filled anew for each question: the search asks very often. */
+export interface Undecided {
+  candidates: readonly Candidate[];
+  /** The first of them. */
+  from: number;
+  /** Bits of those that stand already. */
+  chosen: number;
+}
+
 /**
  * No combination of the offers from `from` on brings the cart lower. Percents off everything shrink what the next one sees:
  * they are multiplied, with the cents that rounding can add. All others are given what each could take if it stood alone
- * here, and that is taken last, where it does most. `chosen`: bits of those that stand already.
+ * here, and that is taken last, where it does most.
  */
-export function leastCost(
-  cart: Cart,
-  at: Standing,
-  offers: readonly Candidate[],
-  from: number,
-  chosen: number,
-): number {
+export function leastCost(cart: Cart, at: Standing, { candidates: offers, from, chosen }: Undecided): number {
   let goods = at.goodsMinor;
   let off = 0;
   let seen = 0;

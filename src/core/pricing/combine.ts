@@ -1,4 +1,4 @@
-import { leastCost, mostFrom, type Candidate } from './bounds';
+import { leastCost, mostFrom, type Candidate, type Undecided } from './bounds';
 import { countBits, lineChooser } from './line-choice';
 import { actsOf, itemGroupBits, takesBy, type Alone } from './run';
 import { take, takeUnitPrices } from './stages';
@@ -92,6 +92,8 @@ export function findBest(cart: Cart, standings: Standings, alone: readonly Alone
   return search.best;
 }
 
+const undecided: Undecided = { candidates: [], from: 0, chosen: 0 };
+
 /** A branch of the search: what is decided, and what is not yet. */
 interface Branch {
   readonly search: Search;
@@ -111,7 +113,12 @@ function goOn(branch: Branch, i: number, chosen: number, at: Standing): void {
   // What the rest could take of the whole cart is known; what it could of this is asked where much hangs on it.
   const size = search.chosen.length;
   if (isHopeless(search, costOf(at) - farthest[i]!, size)) return;
-  if (candidates.length - i > 3 && isHopeless(search, leastCost(cart, at, candidates, i, chosen), size)) return;
+  if (candidates.length - i > 3) {
+    undecided.candidates = candidates;
+    undecided.from = i;
+    undecided.chosen = chosen;
+    if (isHopeless(search, leastCost(cart, at, undecided), size)) return;
+  }
   const { acting, act, bit, excluded, isForced, alone } = candidates[i]!;
   if ((chosen & excluded) === 0) {
     // The first of all takes what it takes alone, unless its group keeps it from lines.
@@ -143,7 +150,7 @@ function choosePrices(search: Search, candidates: readonly Candidate[]): void {
         [...chosen, ...prices.slice(i)].map(({ act }) => act),
         ahead,
       );
-      const least = leastCost(cart, ahead, candidates, prices.length, 0);
+      const least = leastCost(cart, ahead, { candidates, from: prices.length, chosen: 0 });
       if (isHopeless(search, least, chosen.length)) return;
       const price = prices[i]!;
       if ((price.excluded & bits) === 0) {

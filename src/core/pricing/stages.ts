@@ -66,12 +66,14 @@ export function take(cart: Cart, from: Standing, act: Act, to: Standing): number
     case 'buyGet':
     case 'bundle': {
       const off = takeSets(cart, from, offer, to);
-      return markLowered(cart, from, act, to, off);
+      if (off > 0) markLowered(cart.lines.length, from, act.group, to);
+      return off;
     }
     case 'percentOff':
     case 'amountOff': {
       const off = offer.target === 'lines' ? takeOffLines(cart, from, act, to) : takeOffOrder(cart, from, act, to);
-      return markLowered(cart, from, act, to, off);
+      if (off > 0) markLowered(cart.lines.length, from, act.group, to);
+      return off;
     }
     case 'deliveryOff':
       return takeDelivery(cart, from, offer, to);
@@ -84,12 +86,10 @@ export function take(cart: Cart, from: Standing, act: Act, to: Standing): number
 }
 
 /** Keeps of an offer in a group per item which lines it has lowered: the later ones of its group pass by them. */
-function markLowered({ lines }: Cart, from: Standing, { group }: Act, to: Standing, off: number): number {
-  if (group === 0 || off === 0) return off;
+function markLowered(lines: number, from: Standing, group: number, to: Standing): void {
+  if (group === 0) return;
   to.lowered = to.own.lowered;
-  for (let i = 0; i < lines.length; i += 1)
-    to.lowered[i] = from.lowered[i]! | (to.lines[i]! < from.lines[i]! ? group : 0);
-  return off;
+  for (let i = 0; i < lines; i += 1) to.lowered[i] = from.lowered[i]! | (to.lines[i]! < from.lines[i]! ? group : 0);
 }
 
 /** Whether an offer may lower a line as it stands. */

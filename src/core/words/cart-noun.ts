@@ -51,11 +51,10 @@ const like = (model: string, word: string) =>
 
 function renameEnglish(text: string, { word }: Noun): string {
   const article = /^[aeiou]/i.test(word) ? 'an' : 'a';
-  return text.replace(
-    /(?<![\w{-])(?:(an?)(\s+))?(cart)(s?)(?![\w}-])/gi,
-    (_, before: string | undefined, space: string | undefined, cart: string, s: string) =>
-      `${before ? like(before, article) + space! : ''}${like(cart, word)}${s}`,
-  );
+  return text.replace(/(?<![\w{-])(?:(an?)(\s+))?(cart)(s?)(?![\w}-])/gi, (...found: readonly string[]) => {
+    const [, before, space = '', cart = '', s = ''] = found;
+    return `${before ? like(before, article) + space : ''}${like(cart, word)}${s}`;
+  });
 }
 
 /** What stands before a masculine noun, as it is before a feminine and a neuter one (Duden, Deklination). */

@@ -14,6 +14,6 @@ export const POST: APIRoute = async ({ locals, cookies, request }) => {
   if (!token) return refuse([{ path: 'cart', code: 'cart-empty' }], locals);
   await keepForm(locals.app, token, body.value.form);
   return Response.json(
-    await quoteCheckout(locals.app, await locals.app.carts.read(token), body.value.form, locals.language),
+    await quoteCheckout(locals.app, await locals.app.carts.read(token), body.value.form, { language: locals.language }),
   );
 };

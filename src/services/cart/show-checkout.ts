@@ -58,9 +58,14 @@ export async function quoteCheckout(
   app: App,
   cart: Cart & { readonly version?: number; readonly judgedFor?: string | null },
   form: Pick<CheckoutForm, 'country' | 'postcode' | 'delivery'> & { readonly email?: string },
-  language = 'en',
-  /** By which it is priced; absent: what is live. */
-  lane: LiveLane | null = null,
+  {
+    language = 'en',
+    lane = null,
+  }: {
+    readonly language?: string;
+    /** By which it is priced; absent: what is live. */
+    readonly lane?: LiveLane | null;
+  } = {},
 ): Promise<CheckoutQuote> {
   const nowhere = { amountMinor: null, method: null };
   const bare = await viewStored(app, { ...cart, destination: null }, { delivery: nowhere, lane });
@@ -81,9 +86,12 @@ export async function quoteCheckout(
     cart: view,
     ways: rates.map((way) => ({
       ...way,
-      amountMinor: priceCartGoods(live, codes, bare.goods, circumstances, {
-        amountMinor: way.amountMinor,
-        method: way.key,
+      amountMinor: priceCartGoods(live, codes, bare.goods, {
+        circumstances,
+        delivery: {
+          amountMinor: way.amountMinor,
+          method: way.key,
+        },
       }).deliveryMinor!,
     })),
     chosen: rate?.key ?? null,

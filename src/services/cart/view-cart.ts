@@ -65,14 +65,14 @@ export async function viewStored(
     typedCodes(app, live.lane, cart.codes),
   ]);
   const price = (amountMinor: Minor | null, method: string | null) =>
-    priceCartGoods(live, codes, goods, circumstances, { amountMinor, method });
+    priceCartGoods(live, codes, goods, { circumstances, delivery: { amountMinor, method } });
   const ways = cart.destination ? await quoteDelivery(app, cart.destination, goods, language) : [];
   const needsDelivery = goods.some((good) => good.isParcel);
   const usual = { amountMinor: ways[0]?.amountMinor ?? null, method: ways[0]?.key ?? null };
   const chosen = delivery ?? usual;
   const priced = price(chosen.amountMinor, chosen.method);
   const priceWith = (typed: GoodsInput['codes']) =>
-    priceCartGoods(live, typed, goods, circumstances, { amountMinor: chosen.amountMinor, method: chosen.method });
+    priceCartGoods(live, typed, goods, { circumstances, delivery: chosen });
   const [nameOf, gifts, hints] = await Promise.all([
     uploadNames(app, goods),
     giftsOf(app, live, priced, goods),
@@ -149,8 +149,13 @@ export function priceCartGoods(
   { lane }: LiveLane,
   codes: GoodsInput['codes'],
   goods: readonly Good[],
-  circumstances: Circumstances,
-  delivery: { readonly amountMinor: Minor | null; readonly method: string | null },
+  {
+    circumstances,
+    delivery,
+  }: {
+    readonly circumstances: Circumstances;
+    readonly delivery: { readonly amountMinor: Minor | null; readonly method: string | null };
+  },
 ): PricedGoods {
   return priceGoods({
     lines: goods.map(({ facts, priceable }) => taxed(lane.shop, facts, priceable)),

@@ -59,6 +59,7 @@ export interface Listed {
 }
 
 export interface ListingShape {
+  readonly category?: string | null;
   readonly pageSize?: number;
   /** Where the address asks for none. */
   readonly order?: Sort;
@@ -75,12 +76,13 @@ export interface ListingShape {
 /** Shows no more at once, however far an address asks for. */
 export const MOST_AT_ONCE = 480;
 
+/** A page of what the address of a listing asks for; `exponent`: of the shop's currency, in which prices are typed. */
 export async function listProducts(
   app: App,
   params: ListingParams,
-  category: string | null,
   exponent: number,
   {
+    category = null,
     pageSize = PAGE_SIZE,
     order = 'featured',
     fromFirst = false,

@@ -18,7 +18,7 @@ Example Kite Bag,EX-BAG,32.00,,9,700,,,Canvas,Gear,gift,"Room for three kites.",
 export async function addExamples(app: App, accountId: number): Promise<Result<{ products: number }>> {
   if ((await app.catalogue.countAll()) > 0) return fail('', 'catalogue-not-empty');
   const options = importOptionsSchema.parse({ allOrNothing: true });
-  const imported = await importCatalogue(app, new TextEncoder().encode(EXAMPLES), options, accountId, () => undefined);
+  const imported = await importCatalogue(app, new TextEncoder().encode(EXAMPLES), options, { accountId });
   if (!imported.ok) return imported;
   return ok({ products: await app.catalogue.markExamples('EX-') });
 }

@@ -190,6 +190,13 @@ const STOPPED = 'It was stopped before it was done. What was written stays; impo
 
 type Hear = (written: number, total: number) => void;
 
+interface RunningImport {
+  readonly id: string;
+  /** Whose import it is; null: the command line's. */
+  readonly accountId: number | null;
+  readonly onProgress: Hear;
+}
+
 /**
  * Imports a file, one import at a time, in slices that are planned and written in a transaction each: what is known of an
  * SKU is known at the moment it is written, and carts change meanwhile. One that is stopped leaves whole products, and the
@@ -199,12 +206,11 @@ export async function importCatalogue(
   app: App,
   bytes: Uint8Array,
   options: ImportOptions,
-  accountId: number | null,
-  onProgress: Hear = () => undefined,
-  id = randomUUID() as string,
+  { accountId = null, onProgress = () => undefined }: Partial<Omit<RunningImport, 'id'>> = {},
 ): Promise<Result<ImportPreview>> {
+  const id = randomUUID();
   if (!(await beginImport(app, id, accountId))) return refuseSecond(app);
-  return runImport(app, bytes, options, accountId, id, onProgress);
+  return runImport(app, bytes, options, { id, accountId, onProgress });
 }
 
 function beginImport(app: App, id: string, accountId: number | null): Promise<boolean> {
@@ -220,9 +226,7 @@ async function runImport(
   app: App,
   bytes: Uint8Array,
   options: ImportOptions,
-  accountId: number | null,
-  id: string,
-  onProgress: Hear,
+  { id, accountId, onProgress }: RunningImport,
 ): Promise<Result<ImportPreview>> {
   const end = (state: ImportRecord['state'], message: string | null) =>
     app.imports.note(id, app.now(), { state, message });
@@ -330,7 +334,7 @@ export async function startImport(
 ): Promise<Result<{ id: string }>> {
   const id = randomUUID();
   if (!(await beginImport(app, id, accountId))) return refuseSecond(app);
-  const run = runImport(app, bytes, options, accountId, id, () => undefined)
+  const run = runImport(app, bytes, options, { id, accountId, onProgress: () => undefined })
     .catch((error: unknown) => app.log.error({ err: error }, 'import failed'))
     .finally(() => running.delete(run));
   running.add(run);

@@ -107,7 +107,10 @@ async function priceForBuyer(
   const codes = await typedCodes(app, lane, cart.codes);
   const price = async (email: string) => {
     const buyer = { country: form.country || null, email, source: cart.source };
-    return priceCartGoods(live, codes, goods, await circumstancesOf(app, live, buyer), way);
+    return priceCartGoods(live, codes, goods, {
+      circumstances: await circumstancesOf(app, live, buyer),
+      delivery: way,
+    });
   };
   const known = judgedEmail(app, cart, form.email);
   const shown = await price(known);

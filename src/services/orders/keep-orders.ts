@@ -236,16 +236,19 @@ async function act(app: App, id: number, action: OrderAction, accountId: number)
   if (action.action === 'return' || action.action === 'return-came' || action.action === 'return-dropped')
     return keepReturn(app, id, action, accountId);
   if (action.action === 'reopen')
-    return keep(app, id, accountId, 'reopen', (keeping) => ({
+    return keep(app, { id, accountId, what: 'reopen' }, (keeping) => ({
       ...keeping,
       packedAt: null,
       sentAt: null,
       tracking: '',
     }));
   if (action.action === 'pack')
-    return keep(app, id, accountId, 'pack', (keeping) => ({ ...keeping, packedAt: keeping.packedAt ?? app.now() }));
+    return keep(app, { id, accountId, what: 'pack' }, (keeping) => ({
+      ...keeping,
+      packedAt: keeping.packedAt ?? app.now(),
+    }));
   const { tracking } = action;
-  const sent = await keep(app, id, accountId, 'send', (keeping) => ({
+  const sent = await keep(app, { id, accountId, what: 'send' }, (keeping) => ({
     ...keeping,
     packedAt: keeping.packedAt ?? app.now(),
     sentAt: keeping.sentAt ?? app.now(),
@@ -257,9 +260,11 @@ async function act(app: App, id: number, action: OrderAction, accountId: number)
 
 async function keep(
   app: App,
-  id: number,
-  accountId: number,
-  what: 'pack' | 'send' | 'reopen',
+  {
+    id,
+    accountId,
+    what,
+  }: { readonly id: number; readonly accountId: number; readonly what: 'pack' | 'send' | 'reopen' },
   change: (keeping: OrderKeeping) => OrderKeeping,
 ): Promise<Result<null>> {
   return app.db.inTransaction(async () => {

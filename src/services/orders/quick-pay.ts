@@ -15,7 +15,7 @@ export async function showQuickPay(app: App, cartToken: string, language = 'en')
     app,
     await app.carts.read(cartToken),
     { country, postcode, delivery: '' },
-    language,
+    { language },
   );
   return { ...wallet, quote };
 }

@@ -8,7 +8,7 @@ export const GET = withAccount('viewer', async ({ locals, url }) => {
   const q = url.searchParams.get('q') ?? '';
   // What is looked for as shoppers find it; all there is by name.
   const params = listingParamsSchema.parse({ q, ...(q === '' && { sort: 'name' }) });
-  const { cards } = await listProducts(locals.app, params, null, 2);
+  const { cards } = await listProducts(locals.app, params, 2);
   return Response.json(cards.map(({ slug, name }) => ({ slug, name })));
 });
 
