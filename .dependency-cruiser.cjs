@@ -84,7 +84,7 @@ module.exports = {
       name: 'server-stands-outside',
       severity: 'error',
       from: { path: '^src/server' },
-      to: { path: '^src/(?!server|services/(process-slot|remembered|limits|accounts/security-policy))' },
+      to: { path: '^src/(?!server|services/(process-slot|page-cache|limits|accounts/security-policy))' },
       comment: 'it is built apart from the app: a module they shared would be there twice',
     },
     forbid(

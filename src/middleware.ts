@@ -7,9 +7,9 @@ import { judgeSite } from '~/services/links/other-sites';
 import { signedIn } from '~/services/accounts/accounts';
 import { DraftUnreadable } from '~/services/draft/edit-draft';
 import { scriptHashesOf, securityPolicy } from '~/services/accounts/security-policy';
-import { keepNowhere, rememberPage, type Asked } from '~/services/remembered';
+import { keepNowhere, cachePage, type Asked } from '~/services/page-cache';
 import { draftLane, liveLane } from './services/lane/live-lane';
-import { theApp } from '~/services/the-app';
+import { theApp } from '~/services/app-instance';
 import { isOurs, roleFor } from './pages/_access';
 import { refuse } from './pages/api/_respond';
 import { noteSource } from '~/services/offers/circumstances';
@@ -69,7 +69,7 @@ export const onRequest = defineMiddleware(async (context, next) => {
       const sites = route === '/shop/embed' ? live.lane.shop.sites : [];
       if (live.revision === 0 || draft || sites.length > 0) return keepNowhere(withPolicy(await next(), sites));
     }
-    const answer = await rememberPage(app, askedOf(context), async () => {
+    const answer = await cachePage(app, askedOf(context), async () => {
       const response = withPolicy(await next());
       const isOwn = !context.cookies.headers().next().done;
       return { response, isOwn };

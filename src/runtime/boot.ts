@@ -2,7 +2,7 @@ import type { Manifest, ManifestPiece, Role } from '~/core/lane';
 import { isSeen } from '~/core/where/who-sees';
 import { createCartClient } from './cart-client';
 import { createRecorder } from './events';
-import { watchPresses } from './kit/calm';
+import { watchPresses } from './kit/after-press';
 import { readPage } from '~/runtime/own/about';
 import { followPage } from '~/runtime/own/follow-page';
 import { IS_OWN, beforeDrawing, pageOf, piecesFor } from '~/runtime/own/page';

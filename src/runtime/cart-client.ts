@@ -2,7 +2,7 @@ import type { CartView } from '~/core/cart';
 import { DOUBLE_CLICK_MS } from '~/core/cart/limits';
 import type { Answers } from '~/core/options';
 import type { HostPage } from './host-page';
-import { calmly } from './kit/calm';
+import { afterPress } from './kit/after-press';
 import { newId } from './new-id';
 
 interface Chosen {
@@ -99,7 +99,7 @@ export function createCartClient({ ask }: Pick<HostPage, 'ask'>): CartClient {
   let lastAdd: { readonly key: string; readonly at: number; readonly answer: Promise<CartAnswer> } | null = null;
 
   const shown = () => sample ?? (base && pending.reduce((view, { request }) => optimisticCart(view, request), base));
-  const tell = () => calmly(tellAll);
+  const tell = () => afterPress(tellAll);
   function tellAll(): void {
     const view = shown();
     if (!view) return;

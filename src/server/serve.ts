@@ -5,7 +5,7 @@ import path from 'node:path';
 import sirv from 'sirv';
 import { createLimit, network } from '~/services/limits';
 import { processSlot } from '~/services/process-slot';
-import type { RememberedAnswer } from '~/services/remembered';
+import type { CachedAnswer } from '~/services/page-cache';
 import type { Environment } from './environment';
 import { setStandingHeaders } from './headers';
 import { limitBody } from './limit-body';
@@ -18,8 +18,8 @@ const CLOSED = /^\/_(?!astro\/)/;
 const READS: ReadonlySet<string> = new Set(['GET', 'HEAD', 'OPTIONS']);
 const METHODS: ReadonlySet<string> = new Set([...READS, 'POST', 'PUT', 'PATCH', 'DELETE']);
 
-/** What may have been answered before; see src/services/remembered.ts. */
-const REMEMBERED = /^\/(shop(\/|$)|api\/manifest$)/;
+/** What may have been answered before; see src/services/page-cache.ts. */
+const CACHED = /^\/(shop(\/|$)|api\/manifest$)/;
 
 /** Nothing in a picture may run, also where it is opened as a page of its own. */
 const MEDIA_POLICY = "default-src 'none'; style-src 'unsafe-inline'; sandbox";
@@ -64,11 +64,11 @@ export function createListener(environment: Environment, root: string, handle: R
           media(request, response, () => refuse(request, response, 404, 'There is no such picture.'));
         } else assets(request, response, () => handle(request, response));
       });
-    const { remembered } = processSlot();
-    if (!remembered || !sender.ok || !REMEMBERED.test(pathname)) return void goOn();
+    const { cachedAnswer } = processSlot();
+    if (!cachedAnswer || !sender.ok || !CACHED.test(pathname)) return void goOn();
     const { cookie: cookies = '', 'if-none-match': etag = '' } = request.headers;
     const origin = `${sender.protocol}://${sender.host}`;
-    void remembered({ method: request.method ?? '', address, origin, cookies, etag }).then(
+    void cachedAnswer({ method: request.method ?? '', address, origin, cookies, etag }).then(
       (answer) => (answer ? give(request, response, answer, compress) : goOn()),
       goOn,
     );
@@ -129,7 +129,7 @@ function forward(request: IncomingMessage, sender: { address: string; protocol: 
 function give(
   request: IncomingMessage,
   response: ServerResponse,
-  { status, headers, body, gzip }: RememberedAnswer,
+  { status, headers, body, gzip }: CachedAnswer,
   compress: ReturnType<typeof compression>,
 ): void {
   for (const [name, value] of Object.entries(headers)) response.setHeader(name, value);

@@ -1,5 +1,5 @@
 import type { App } from './app';
-import type { Asked, RememberedAnswer } from './remembered';
+import type { Asked, CachedAnswer } from './page-cache';
 
 /**
  * What the outer server and the app inside the framework hand each other. They are built apart, so a module of one is not
@@ -8,7 +8,7 @@ import type { Asked, RememberedAnswer } from './remembered';
 interface ProcessSlot {
   app?: Promise<App>;
   /** Answers without the framework what was answered before. */
-  remembered?: (asked: Asked) => Promise<RememberedAnswer | null>;
+  cachedAnswer?: (asked: Asked) => Promise<CachedAnswer | null>;
   /** Why the app could not be opened, for whoever started the server. */
   fault?: string;
   /** Of the link that makes the first account; null once there is one. */

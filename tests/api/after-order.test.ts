@@ -3,7 +3,7 @@ import { randomUUID } from 'node:crypto';
 import { readSteps } from '~/core/pricing';
 import { changeCartOf } from '~/services/cart/change-cart';
 import { addAfter, releaseAdditions, showAfterOffer } from '~/services/orders/add-after';
-import { actOnOrder, showKeptOrder } from '~/services/orders/keep-orders';
+import { actOnOrder, showKeptOrder } from '~/services/orders/fulfilment';
 import type { AfterOffer } from '~/services/orders/thanks-page';
 import { ORDER_FORM } from '../support/checkout';
 import { orderNow } from '../support/order-now';

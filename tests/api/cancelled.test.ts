@@ -3,7 +3,7 @@ import { randomUUID } from 'node:crypto';
 import { changeCartOf } from '~/services/cart/change-cart';
 import { countRecentSales } from '~/services/catalogue/count-recent-sales';
 import { fetchDownload } from '~/services/orders/downloads';
-import { actOnOrder, type OrderAction } from '~/services/orders/keep-orders';
+import { actOnOrder, type OrderAction } from '~/services/orders/fulfilment';
 import { giveCode, showCode } from '~/services/orders/next-time';
 import { sellWith } from '../support/live-offers';
 import { orderNow } from '../support/order-now';

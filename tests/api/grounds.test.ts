@@ -11,7 +11,7 @@ import { alignDraft } from '~/services/grounds/align-draft';
 import { patchDraft, restoreIntoDraft, showDraft } from '~/services/draft/edit-draft';
 import { liveLane } from '~/services/lane/live-lane';
 import { showLaneMap } from '~/services/draft/show-lane-map';
-import { actOnOrder, exportOrders, orderListSchema } from '~/services/orders/keep-orders';
+import { actOnOrder, exportOrders, orderListSchema } from '~/services/orders/fulfilment';
 import { showOrder } from '~/services/orders/place-order';
 import { eventBatchSchema, ingestEvents } from '~/services/visits/ingest-events';
 import { sellWith } from '../support/live-offers';

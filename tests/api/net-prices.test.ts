@@ -5,7 +5,7 @@ import { sellWith } from '../support/live-offers';
 import { seedFolder, serve, type TestServer } from '../support/server';
 import { textOf } from '../support/page-text';
 import { orderOver, shopperAt } from '../support/shopper';
-import { actOnOrder } from '~/services/orders/keep-orders';
+import { actOnOrder } from '~/services/orders/fulfilment';
 
 /** How often each text stands in a page, counted without what is read by programs alone. */
 const count = (html: string, what: RegExp) => html.match(what)?.length ?? 0;

@@ -17,7 +17,7 @@ import { allGoods, pastOrders } from '~/services/offers/goods';
 import { codesCsv, makeCodes } from '~/services/offers/one-time-codes';
 import { eventBatchSchema, ingestEvents } from '~/services/visits/ingest-events';
 import { UNDER_COST } from '../../demo/planted';
-import { actOnOrder } from '~/services/orders/keep-orders';
+import { actOnOrder } from '~/services/orders/fulfilment';
 import { showOrder } from '~/services/orders/place-order';
 import { ORDER_FORM as form } from '../support/checkout';
 import { sellWith } from '../support/live-offers';

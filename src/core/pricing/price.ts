@@ -1,4 +1,4 @@
-import { bookOf, sift } from './book';
+import { compileOffers, filterApplicable } from './compiled-offers';
 import { findBest } from './combine';
 import { halfUp } from './half-up';
 import { plainCode, refusalByGoods, type Refusal } from './judge';
@@ -48,16 +48,18 @@ export interface Priced {
  */
 export function priceCart(input: PricingInput): Priced {
   const { deliveryMinor } = input;
-  const book = bookOf(input.offers);
-  const sifted = sift(book, input);
+  const compiled = compileOffers(input.offers);
+  const applicable = filterApplicable(compiled, input);
   const refused: Record<string, OfferRefusal> = {};
   const stands = (offer: PricedOffer) => {
     const refusal = refusalByGoods(offer, input.lines);
     if (refusal) refused[offer.id] = refusal;
     return refusal === null;
   };
-  const able = sifted.acting.filter(({ offer }) => stands(offer));
-  const gifts = sifted.gifts.filter(stands).map(({ id, variant, quantity }) => ({ offerId: id, variant, quantity }));
+  const able = applicable.acting.filter(({ offer }) => stands(offer));
+  const gifts = applicable.gifts
+    .filter(stands)
+    .map(({ id, variant, quantity }) => ({ offerId: id, variant, quantity }));
   const cart = cartOf(input.lines, input.deliveryMethod);
   const standings = standingsOf(cart, deliveryMinor);
   const alone = allAlone(cart, standings, able);
@@ -86,7 +88,7 @@ export function priceCart(input: PricingInput): Priced {
     else if (one.takenMinor === 0) refused[offer.id] = NO_EFFECT;
     else refused[offer.id] = outdone ??= { code: 'outdone', by: inTurn(best).map(({ offer: { id } }) => id) };
   }
-  Object.assign(refused, sifted.refused);
+  Object.assign(refused, applicable.refused);
   const lines = input.lines.map((_, i) => after.lines[i]!);
   const taxMinor = taxOf(input, lines, after.deliveryMinor);
   return {
@@ -97,7 +99,7 @@ export function priceCart(input: PricingInput): Priced {
     taken,
     refused,
     gifts,
-    codes: input.codes.map((typed) => codeAnswer(typed, book.byCode.get(plainCode(typed)) ?? [], refused)),
+    codes: input.codes.map((typed) => codeAnswer(typed, compiled.byCode.get(plainCode(typed)) ?? [], refused)),
     receipt: { lines: receipt, delivery, isGoodsDearer },
   };
 }

@@ -7,7 +7,7 @@ import type { ProductOption } from '~/core/options';
 import type { Problem, ProblemCode } from '~/core/problems';
 import { formatMoney } from '~/core/money/currency';
 import type { OptionsPiece } from './shared';
-import { calmly } from '~/runtime/kit/calm';
+import { afterPress } from '~/runtime/kit/after-press';
 import { BASE_CSS, directionOf } from '~/runtime/kit/shadow';
 import type { PieceHost } from '~/runtime/piece-host';
 import { OptionFields } from './fields';
@@ -163,7 +163,7 @@ export function mountOptions({
   }
 
   function draw(): void {
-    calmly(drawNow);
+    afterPress(drawNow);
   }
 
   function drawNow(): void {

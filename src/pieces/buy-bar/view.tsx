@@ -5,7 +5,7 @@ import type { Product } from '~/core/catalogue';
 import { formatMoney } from '~/core/money/currency';
 import type { ManifestPiece } from '~/core/lane';
 import { readPage } from '~/runtime/own/about';
-import { calmly } from '~/runtime/kit/calm';
+import { afterPress } from '~/runtime/kit/after-press';
 import { claimEdge, mainButton, productForm } from '~/runtime/kit/page-parts';
 import { createShadow } from '~/runtime/kit/shadow';
 import type { MountedPiece, PieceHost } from '~/runtime/piece-host';
@@ -71,7 +71,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
   }
 
   function draw(): void {
-    calmly(drawNow);
+    afterPress(drawNow);
   }
 
   function drawNow(): void {

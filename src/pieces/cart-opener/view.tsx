@@ -1,6 +1,6 @@
 /** @jsxImportSource preact */
 import { render, type VNode } from 'preact';
-import { boxAt, keepOff, readPlace, snapPlace, writePlace, type Box } from '~/core/place/place';
+import { boxAt, keepOff, readPlace, snapPlace, writePlace, type Box } from '~/core/opener-position/opener-position';
 import { formatMoney } from '~/core/money/currency';
 import type { ManifestPiece } from '~/core/lane';
 import { Drawing } from '~/runtime/kit/icons';

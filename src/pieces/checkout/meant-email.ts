@@ -1,6 +1,6 @@
 import { run } from '@zootools/email-spell-checker';
 import { fill } from '~/core/words/fill';
-import { calmly } from '~/runtime/kit/calm';
+import { afterPress } from '~/runtime/kit/after-press';
 
 /** Where most people have their mail. Of these alone slips are asked about: any other name may be somebody's own. */
 const HOSTS = [
@@ -59,7 +59,7 @@ export function askMeant(page: HTMLElement, sentence: string): void {
     place.replaceChildren();
     field.dispatchEvent(new Event('change', { bubbles: true }));
   });
-  calmly(() => place.replaceChildren(...(meant ? [button] : [])));
+  afterPress(() => place.replaceChildren(...(meant ? [button] : [])));
 }
 
 /** A line below a field, read out when it is filled. */

@@ -3,7 +3,7 @@ import type { CartView, DeliveryOption } from '~/core/cart';
 import { formatMoney } from '~/core/money/currency';
 import type { ManifestPiece } from '~/core/lane';
 import { createCartController, serverDrawn } from '~/pieces/_cart/cart-controller';
-import { calmly } from '~/runtime/kit/calm';
+import { afterPress } from '~/runtime/kit/after-press';
 import { hydrateDrawn } from '~/runtime/kit/hydrate';
 import type { MountedPiece, PieceHost } from '~/runtime/piece-host';
 import { CheckoutPage, type CheckoutState } from './checkout-page';
@@ -159,7 +159,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
   }
 
   function draw(): void {
-    calmly(drawNow);
+    afterPress(drawNow);
   }
 
   function drawNow(): void {

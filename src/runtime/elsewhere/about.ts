@@ -1,6 +1,6 @@
-import { readProduct, type Selectors } from '~/core/pages/read-product';
+import { readProduct, type Selectors } from '~/core/site-pages/read-product';
 import type { Product } from '~/core/catalogue';
-import { visitElsewhere } from '~/core/pages/on-page';
+import { visitElsewhere } from '~/core/site-pages/on-page';
 import { deviceOf } from '~/core/where/who-sees';
 import type { Visit } from '~/core/where';
 import type { HostPage } from '../host-page';

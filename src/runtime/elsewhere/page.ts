@@ -1,7 +1,7 @@
 import type { ManifestPiece } from '~/core/lane';
 import type { HostPage } from '../host-page';
 import { kept } from '../kept';
-import { whereElsewhere } from '~/core/pages/on-page';
+import { whereElsewhere } from '~/core/site-pages/on-page';
 import { findOut } from './about';
 import { isRecorded } from '../events';
 import { visitId } from './visit';

@@ -1,4 +1,4 @@
-import { pressed } from './calm';
+import { pressed } from './after-press';
 import { createShadow, type Shadow } from './shadow';
 
 interface Saying {

@@ -1,6 +1,6 @@
 import { fail, ok, wordProblem, type Result } from '~/core/problems';
 import type { App } from '~/services/app';
-import { actOnOrder } from './keep-orders';
+import { actOnOrder } from './fulfilment';
 
 /** More orders than a shop sends in a day; each is a transaction and a mail of its own. */
 const MOST_ROWS = 1000;

@@ -1,6 +1,6 @@
 import { stringify } from 'csv-stringify/browser/esm/sync';
 import { useState } from 'react';
-import { feedGoods, goodsRows, pageGoods, type LeftOut } from '~/core/pages';
+import { feedGoods, goodsRows, pageGoods, type LeftOut } from '~/core/site-pages';
 import { useShop } from '../shared/sums';
 import { plural } from '../shared/format';
 

@@ -1,6 +1,6 @@
 import { useEffect, useId, useState } from 'react';
 import { pieceName } from '~/core/lane';
-import { devicesElsewhere, PRODUCT_FIELDS, readProduct, type ProductField, type Selectors } from '~/core/pages';
+import { devicesElsewhere, PRODUCT_FIELDS, readProduct, type ProductField, type Selectors } from '~/core/site-pages';
 import { DEVICES } from '~/core/where/where.schema';
 import type { Device } from '~/core/where';
 import { definitionOf, definitions } from '~/pieces/definitions';

@@ -1,4 +1,4 @@
-import { readPlace, writePlace, type Edge } from '~/core/place';
+import { readPlace, writePlace, type Edge } from '~/core/opener-position';
 import { Segmented } from './segmented';
 
 const EDGES: Readonly<Record<Edge, string>> = { top: 'Top', bottom: 'Bottom', start: 'Left', end: 'Right' };

@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { JSDOM } from 'jsdom';
 import { matchColumns, missingColumns } from '~/core/formats';
-import { feedGoods, goodsRows, pageGoods, type FoundGoods } from '~/core/pages';
+import { feedGoods, goodsRows, pageGoods, type FoundGoods } from '~/core/site-pages';
 
 const pageOf = (html: string) => new JSDOM(html).window.document;
 const ld = (data: unknown) => `<script type="application/ld+json">${JSON.stringify(data)}</script>`;

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { JSDOM } from 'jsdom';
-import { readProduct, type Selectors } from '~/core/pages';
+import { readProduct, type Selectors } from '~/core/site-pages';
 
 const read = (html: string, selectors?: Selectors) => readProduct(new JSDOM(html).window.document, selectors);
 const ld = (data: unknown) => `<script type="application/ld+json">${JSON.stringify(data)}</script>`;

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { ownPage } from '~/runtime/host-page';
-import { calmly, watchPresses } from '~/runtime/kit/calm';
+import { afterPress, watchPresses } from '~/runtime/kit/after-press';
 import { watchConnection } from '~/runtime/offline';
 import { withPage } from '../../support/page';
 
@@ -15,10 +15,10 @@ describe('while something is pressed', () => {
     let drawn = 0;
     const draw = () => void (drawn += 1);
 
-    calmly(draw);
+    afterPress(draw);
     tell('pointerdown');
-    calmly(draw);
-    calmly(draw);
+    afterPress(draw);
+    afterPress(draw);
     expect(drawn).to.equal(1);
     tell('pointerup');
     tell('click');
@@ -26,7 +26,7 @@ describe('while something is pressed', () => {
     expect(drawn).to.equal(2);
 
     tell('pointerdown');
-    calmly(draw);
+    afterPress(draw);
     tell('pointerup');
     await passed(40);
     expect(drawn).to.equal(2);
@@ -34,7 +34,7 @@ describe('while something is pressed', () => {
     expect(drawn).to.equal(3);
 
     tell('pointerdown');
-    calmly(draw);
+    afterPress(draw);
     tell('pointercancel');
     expect(drawn).to.equal(4);
   });

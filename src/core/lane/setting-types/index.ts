@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { PLACE_PATTERN, readPlace } from '~/core/place';
+import { PLACE_PATTERN, readPlace } from '~/core/opener-position';
 import type { SettingSpec, SettingValue } from '../setting';
 import type { Naming } from '../shop-names';
 import { columnsSchema, columnsText, type Columns } from './columns';

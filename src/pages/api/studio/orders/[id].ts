@@ -1,4 +1,4 @@
-import { actOnOrder, orderActionSchema } from '~/services/orders/keep-orders';
+import { actOnOrder, orderActionSchema } from '~/services/orders/fulfilment';
 import { answer, readBody, refuse } from '../../_respond';
 import { withAccount } from '../../_with-account';
 

@@ -1,4 +1,4 @@
-import { actOnMany, exportOrders, manyOrdersSchema, orderListSchema } from '~/services/orders/keep-orders';
+import { actOnMany, exportOrders, manyOrdersSchema, orderListSchema } from '~/services/orders/fulfilment';
 import { readBody, refuse } from '../../_respond';
 import { withAccount } from '../../_with-account';
 

@@ -5,7 +5,7 @@ import type { PricedOffer, PricingInput } from './pricing.schema';
 type Gift = Extract<PricedOffer, { kind: 'gift' }>;
 
 /** What is known of offers before anybody's cart: found out once for each array of them. */
-export interface OfferBook {
+export interface CompiledOffers {
   /** As they act: stage by stage, in each in turn. */
   readonly acting: readonly Acting[];
   readonly gifts: readonly Gift[];
@@ -16,11 +16,11 @@ export interface OfferBook {
   readonly changes: readonly number[];
   readonly isByBirthday: boolean;
   /** What the last few circumstances left of them. */
-  readonly sifted: Sifted[];
+  readonly applicable: ApplicableOffers[];
 }
 
 /** Offers in some circumstances, whatever the goods. */
-export interface Sifted {
+export interface ApplicableOffers {
   /** Those the goods may still keep out, as they act. */
   readonly acting: readonly Acting[];
   readonly gifts: readonly Gift[];
@@ -35,16 +35,16 @@ export interface Sifted {
 export const asTheyAct = (offers: readonly Acting[]): Acting[] =>
   offers.toSorted((a, b) => a.stage - b.stage || a.turn - b.turn);
 
-const books = new WeakMap<readonly PricedOffer[], OfferBook>();
+const compiledBefore = new WeakMap<readonly PricedOffer[], CompiledOffers>();
 
-/** The book of an array of offers, which must not change once it has been priced by. */
-export function bookOf(offers: readonly PricedOffer[]): OfferBook {
-  let book = books.get(offers);
-  if (!book) books.set(offers, (book = compile(offers)));
-  return book;
+/** What an array of offers comes to, which must not change once it has been priced by. */
+export function compileOffers(offers: readonly PricedOffer[]): CompiledOffers {
+  let compiled = compiledBefore.get(offers);
+  if (!compiled) compiledBefore.set(offers, (compiled = compile(offers)));
+  return compiled;
 }
 
-function compile(offers: readonly PricedOffer[]): OfferBook {
+function compile(offers: readonly PricedOffer[]): CompiledOffers {
   const isTaking = (offer: PricedOffer): offer is TakingOffer => offer.kind !== 'gift';
   const inTurn = offers
     .filter(isTaking)
@@ -75,12 +75,12 @@ function compile(offers: readonly PricedOffer[]): OfferBook {
     limited: offers.filter(({ limits }) => limits.total !== null || limits.perShopper !== null),
     changes: offers.flatMap(({ when }) => [when.from, when.until].flatMap((at) => (at === null ? [] : Date.parse(at)))),
     isByBirthday: offers.some(({ when }) => when.birthdayDays !== null),
-    sifted: [],
+    applicable: [],
   };
 }
 
 /** Shoppers come in turns: so many circumstances are remembered. */
-const MOST_SIFTED = 8;
+const MOST_KEPT = 8;
 
 let last = { text: '', at: NaN };
 
@@ -91,10 +91,10 @@ function momentOf(text: string): number {
 }
 
 /** What the circumstances leave of the offers, whatever the goods. */
-export function sift(book: OfferBook, input: PricingInput): Sifted {
+export function filterApplicable(compiled: CompiledOffers, input: PricingInput): ApplicableOffers {
   const at = momentOf(input.at);
-  const asked = askedOf(book, input, at);
-  for (const one of book.sifted) if (at >= one.since && at < one.until && isSame(one.asked, asked)) return one;
+  const asked = askedOf(compiled, input, at);
+  for (const one of compiled.applicable) if (at >= one.since && at < one.until && isSame(one.asked, asked)) return one;
   const codes = input.codes.map(plainCode);
   const refused: Record<string, Refusal> = {};
   const stands = (offer: PricedOffer) => {
@@ -102,24 +102,24 @@ export function sift(book: OfferBook, input: PricingInput): Sifted {
     if (refusal) refused[offer.id] = refusal;
     return refusal === null;
   };
-  const sifted: Sifted = {
-    acting: book.acting.filter(({ offer }) => stands(offer)),
-    gifts: book.gifts.filter(stands),
+  const applicable: ApplicableOffers = {
+    acting: compiled.acting.filter(({ offer }) => stands(offer)),
+    gifts: compiled.gifts.filter(stands),
     refused,
-    since: Math.max(...book.changes.filter((change) => change <= at)),
-    until: Math.min(...book.changes.filter((change) => change > at)),
+    since: Math.max(...compiled.changes.filter((change) => change <= at)),
+    until: Math.min(...compiled.changes.filter((change) => change > at)),
     asked,
   };
-  book.sifted.unshift(sifted);
-  book.sifted.length = Math.min(book.sifted.length, MOST_SIFTED);
-  return sifted;
+  compiled.applicable.unshift(applicable);
+  compiled.applicable.length = Math.min(compiled.applicable.length, MOST_KEPT);
+  return applicable;
 }
 
 /** All a refusal before the goods hangs on, but for the time. */
-function askedOf(book: OfferBook, input: PricingInput, at: number): (string | null)[] {
+function askedOf(compiled: CompiledOffers, input: PricingInput, at: number): (string | null)[] {
   const asked: (string | null)[] = [input.shopper, input.country, input.source];
-  if (book.isByBirthday) asked.push(input.birthday, input.today ?? new Date(at).toISOString().slice(0, 10));
-  for (const { id, limits } of book.limited) asked.push(isUsedUp(limits, input.used[id]) ? id : null);
+  if (compiled.isByBirthday) asked.push(input.birthday, input.today ?? new Date(at).toISOString().slice(0, 10));
+  for (const { id, limits } of compiled.limited) asked.push(isUsedUp(limits, input.used[id]) ? id : null);
   for (const code of input.codes) asked.push(plainCode(code));
   return asked;
 }

@@ -3,7 +3,7 @@ import { lookForDamage } from './check-health';
 import { createApp, type App } from './app';
 import { offerBeginning, prepareFolder } from './draft/begin';
 import { importsEnded, stopLostImports } from './catalogue/import-catalogue';
-import { settleRefunds } from './orders/keep-orders';
+import { settleRefunds } from './orders/fulfilment';
 import { sendOrderMails } from './orders/order-mails';
 import { releaseAdditions } from './orders/add-after';
 import { releaseAbandoned } from './orders/place-order';
@@ -15,7 +15,7 @@ import { sweepSearches } from './catalogue/mend-searches';
 import { countRecentSales } from './catalogue/count-recent-sales';
 import { SENT_PER_MINUTE } from './limits';
 import { processSlot } from './process-slot';
-import { findRemembered } from './remembered';
+import { findCached } from './page-cache';
 import { sweepUploads } from './files/uploads';
 
 const SWEEP_MS = 60_000;
@@ -81,7 +81,7 @@ async function open(): Promise<App> {
     ]),
     every(DAILY_MS, whole, [lookForDamage, sweepPersonal, countRecentSales, sweepSearches]),
   );
-  processSlot().remembered = (asked) => findRemembered(whole, asked);
+  processSlot().cachedAnswer = (asked) => findCached(whole, asked);
   return whole;
 }
 

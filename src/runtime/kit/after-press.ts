@@ -41,7 +41,7 @@ export function watchPresses(): void {
 export const pressed = (): Element | null => last;
 
 /** Draws now, or once the press under way is over. The same function waits once. */
-export function calmly(draw: () => void): void {
+export function afterPress(draw: () => void): void {
   if (isPressed) waiting.add(draw);
   else draw();
 }

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { boxAt, keepOff, overlaps, readPlace, snapPlace, writePlace } from '~/core/place';
+import { boxAt, keepOff, overlaps, readPlace, snapPlace, writePlace } from '~/core/opener-position';
 
 const WINDOW = { width: 400, height: 800 };
 const SIZE = { width: 60, height: 60 };

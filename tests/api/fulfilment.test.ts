@@ -13,7 +13,7 @@ import {
   orderListSchema,
   settleRefunds,
   showKeptOrder,
-} from '~/services/orders/keep-orders';
+} from '~/services/orders/fulfilment';
 import { sellWith } from '../support/live-offers';
 import { orderNow } from '../support/order-now';
 import { importDispatch } from '~/services/orders/import-dispatch';

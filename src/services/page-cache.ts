@@ -8,7 +8,7 @@ import type { App } from './app';
 import { isOpen, liveLane, serveManifest } from './lane/live-lane';
 
 /** An answer that was made before, as it goes over the wire. */
-export interface RememberedAnswer {
+export interface CachedAnswer {
   readonly status: 200 | 304;
   readonly headers: Readonly<Record<string, string>>;
   /** Plain; `gzip` is the same packed, where that was worth keeping. */
@@ -120,9 +120,9 @@ function keyOf({ method, address, origin, cookies }: Asked): { key: string; kind
 }
 
 /** An answer that needs nothing worked out: the manifest, or a page as it was drawn for somebody before. Null: there is none. */
-export async function findRemembered(app: App, asked: Asked): Promise<RememberedAnswer | null> {
+export async function findCached(app: App, asked: Asked): Promise<CachedAnswer | null> {
   const manifest = asked.method === 'GET' ? MANIFEST.exec(asked.address) : null;
-  if (manifest) return rememberedManifest(app, manifest[1] ?? 'en', asked.etag);
+  if (manifest) return cachedManifest(app, manifest[1] ?? 'en', asked.etag);
   const place = keyOf(asked);
   if (!place) return null;
   const store = storeOf(app);
@@ -145,7 +145,7 @@ export async function findRemembered(app: App, asked: Asked): Promise<Remembered
   return { status: 200, headers: own, body: html, gzip: packed };
 }
 
-async function rememberedManifest(app: App, language: string, etag: string): Promise<RememberedAnswer | null> {
+async function cachedManifest(app: App, language: string, etag: string): Promise<CachedAnswer | null> {
   // Of a shop that is not open yet only its owner gets one.
   if (!(await isOpen(app))) return null;
   const served = await serveManifest(app, language);
@@ -167,7 +167,7 @@ export function keepNowhere(response: Response): Response {
 }
 
 /** Keeps a page that was just drawn, if it is the same for everybody; answers it as it is to be sent now. */
-export async function rememberPage(
+export async function cachePage(
   app: App,
   asked: Asked,
   /** `isOwn`: something of the answer is for whoever asked alone. */

@@ -10,4 +10,4 @@ export {
   type Edge,
   type Place,
   type Size,
-} from './place';
+} from './opener-position';
