@@ -32,7 +32,19 @@ const writer = unified()
     },
   })
   .use(remarkGfm, { tablePipeAlign: false })
-  .use(remarkStringify, { bullet: '-', emphasis: '*', rule: '-', fences: true });
+  .use(remarkStringify, {
+    bullet: '-',
+    emphasis: '*',
+    rule: '-',
+    fences: true,
+    handlers: {
+      // Always: what stands beside emphasis is written as &#x78;, and a mark of the text after that would begin or end some.
+      text: ({ value }: { value: string }, _parent, state, info) => {
+        const safe = state.safe(value, info);
+        return state.stack.includes('autolink') ? safe : safe.replaceAll(/(?<!\\)[_~]/g, '\\$&');
+      },
+    },
+  });
 
 /** What an editor holds, as Markdown. */
 export function textOfHtml(html: string): string {

@@ -1,13 +1,64 @@
 import { generateHTML, generateJSON, type JSONContent } from '@tiptap/core';
 import { expect } from 'chai';
+import fc from 'fast-check';
 import { htmlOfText, saysTheSame, textOfHtml } from '~/studio/text/markdown';
 import { textExtensions } from '~/studio/text/extensions';
 import { DEMO_PAGES } from '../../../demo/pages';
-import { dice } from '../../support/baskets';
 import { withPage } from '../../support/page';
 
 const throughEditor = (html: string) => generateHTML(generateJSON(html, textExtensions()), textExtensions());
 const FACT = '<pl-fact product="heron" fact="price" before="for " after=" each">price &amp; more</pl-fact>';
+
+/** So many of something. */
+const some = <T>(most: number, one: fc.Arbitrary<T>) => fc.array(one, { minLength: 1, maxLength: most });
+const word = fc.constantFrom(
+  'kite',
+  ' ',
+  'a * b',
+  '1. no',
+  '# no',
+  '<b>',
+  'x_y_z',
+  '&amp;',
+  'ü',
+  '|',
+  '`',
+  '[l](m)',
+  '~',
+);
+const marks = fc.subarray(['bold', 'italic', 'strike']).map((types) => types.map((type) => ({ type })));
+const fact = { product: 'heron', fact: 'price', before: '', after: ' "each"', fallback: '<i>' };
+const inline: fc.Arbitrary<JSONContent> = fc.oneof(
+  {
+    weight: 4,
+    arbitrary: fc.tuple(some(3, word), marks).map(([words, chosen]): JSONContent => {
+      const text = words.join(' ');
+      // Nobody sees a bold space.
+      return { type: 'text', marks: text.trim() === '' ? [] : chosen, text };
+    }),
+  },
+  { weight: 1, arbitrary: fc.record({ type: fc.constant('fact'), marks, attrs: fc.constant(fact) }) },
+);
+// Spaces at the ends of a line are seen by nobody: it begins and ends with a word.
+const line = (most: number): fc.Arbitrary<JSONContent[]> =>
+  some(most, inline).map((items) => [{ type: 'text', text: 'so' }, ...items, { type: 'text', text: 'so' }]);
+const paragraph: fc.Arbitrary<JSONContent> = line(4).map((content) => ({ type: 'paragraph', content }));
+const item = paragraph.map((content): JSONContent => ({ type: 'listItem', content: [content] }));
+const row = (type: string): fc.Arbitrary<JSONContent> =>
+  fc
+    .tuple(line(2), line(2))
+    .map((cells) => ({ type: 'tableRow', content: cells.map((content) => ({ type, content })) }));
+const block: fc.Arbitrary<JSONContent> = fc.oneof(
+  { weight: 2, arbitrary: paragraph },
+  fc.record({ type: fc.constant('heading'), attrs: fc.record({ level: fc.constantFrom(2, 3, 4) }), content: line(2) }),
+  fc.record({ type: fc.constantFrom('bulletList', 'orderedList'), content: some(3, item) }),
+  fc.record({ type: fc.constant('blockquote'), content: some(2, paragraph) }),
+  fc.constant<JSONContent>({ type: 'horizontalRule' }),
+  fc.constant<JSONContent>({ type: 'paragraph', content: [{ type: 'piece', attrs: { name: 'spares-table' } }] }),
+  fc
+    .tuple(row('tableHeader'), some(2, row('tableCell')))
+    .map(([head, rows]) => ({ type: 'table', content: [head, ...rows] })),
+);
 
 describe('a text in the editor', () => {
   withPage();
@@ -29,49 +80,15 @@ describe('a text in the editor', () => {
 
   it('is written so that the shop reads what was made, whatever was made', async function () {
     this.timeout(60_000);
-    const random = dice(20);
-    const pick = <T>(items: readonly T[]) => items[Math.floor(random() * items.length)]!;
-    const some = <T>(most: number, make: () => T) => Array.from({ length: 1 + Math.floor(random() * most) }, make);
-    const words = ['kite', ' ', 'a * b', '1. no', '# no', '<b>', 'x_y_z', '&amp;', 'ü', '|', '`', '[l](m)', '~'];
-    const inline = (): JSONContent => {
-      const marks = ['bold', 'italic', 'strike'].filter(() => random() < 0.25).map((type) => ({ type }));
-      if (random() < 0.2)
-        return {
-          type: 'fact',
-          marks,
-          attrs: { product: 'heron', fact: 'price', before: '', after: ' "each"', fallback: '<i>' },
-        };
-      return { type: 'text', marks, text: some(3, () => pick(words)).join(' ') };
-    };
-    // Spaces at the ends of a line are seen by nobody: it begins and ends with a word.
-    const line = (most: number): JSONContent[] => [
-      { type: 'text', text: 'so' },
-      ...some(most, inline),
-      { type: 'text', text: 'so' },
-    ];
-    const paragraph = (): JSONContent => ({ type: 'paragraph', content: line(4) });
-    const item = (): JSONContent => ({ type: 'listItem', content: [paragraph()] });
-    const row = (type: string) => ({
-      type: 'tableRow',
-      content: [1, 2].map(() => ({ type, content: line(2) })),
-    });
-    const block = (): JSONContent =>
-      pick([
-        paragraph,
-        paragraph,
-        () => ({ type: 'heading', attrs: { level: pick([2, 3, 4]) }, content: line(2) }),
-        () => ({ type: pick(['bulletList', 'orderedList']), content: some(3, item) }),
-        () => ({ type: 'blockquote', content: some(2, paragraph) }),
-        () => ({ type: 'horizontalRule' }),
-        () => ({ type: 'paragraph', content: [{ type: 'piece', attrs: { name: 'spares-table' } }] }),
-        () => ({ type: 'table', content: [row('tableHeader'), ...some(2, () => row('tableCell'))] }),
-      ])();
-    for (let i = 0; i < 60; i += 1) {
-      const made = generateHTML({ type: 'doc', content: some(4, block) }, textExtensions());
-      const text = textOfHtml(made);
-      const read = await htmlOfText(text);
-      expect(saysTheSame(throughEditor(read), made), `${made}\n${text}\n${read}`).to.equal(true);
-    }
+    await fc.assert(
+      fc.asyncProperty(fc.array(block, { minLength: 1, maxLength: 4 }), async (content) => {
+        const made = generateHTML({ type: 'doc', content }, textExtensions());
+        const text = textOfHtml(made);
+        const read = await htmlOfText(text);
+        expect(saysTheSame(throughEditor(read), made), `${made}\n${text}\n${read}`).to.equal(true);
+      }),
+      { numRuns: 60 },
+    );
   });
 
   it('is another where anything a shopper sees is another', () => {
