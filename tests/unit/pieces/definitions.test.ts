@@ -10,7 +10,8 @@ import {
   type Lane,
 } from '~/core/lane';
 import { own } from '~/core/own';
-import { definitions, definitionOf, situationsOf } from '~/pieces/definitions';
+import { definitionOf, definitions, definitionWithRole, situationsOf } from '~/pieces/definitions';
+import { servers } from '~/pieces/servers';
 import { views } from '~/pieces/views';
 import { wordChange } from '~/studio/shared/word-change';
 import { liveDemoLane } from '../../../demo/lane';
@@ -20,11 +21,35 @@ function laneWith(kind: string): Lane {
   return { ...liveDemoLane(), pieces: { it: newPiece(definitionOf(kind)!, true) } };
 }
 
-describe('the two registries', () => {
+describe('the lists of kinds', () => {
   it('name the same kinds, each once', () => {
     const viewed = definitions.filter(({ isDrawnOnly }) => !isDrawnOnly);
     expect(Object.keys(views).sort()).to.deep.equal(viewed.map(({ kind }) => kind).sort());
+    const drawn = definitions.filter(({ spots = [] }) => spots.length > 0);
+    expect(Object.keys(servers).sort()).to.deep.equal(drawn.map(({ kind }) => kind).sort());
     expect(new Set(definitions.map((definition) => definition.kind)).size).to.equal(definitions.length);
+  });
+
+  it('have one kind for each role that others ask for', () => {
+    const roles = definitions.flatMap(({ role }) => role ?? []);
+    expect(roles.toSorted()).to.deep.equal([
+      'added',
+      'cart',
+      'cart-page',
+      'checkout',
+      'line',
+      'link',
+      'look',
+      'options',
+      'table',
+      'thanks',
+    ]);
+    for (const role of roles) expect(definitionWithRole(role).role).to.equal(role);
+  });
+
+  it('know what of a piece is otherwise on other sites', () => {
+    for (const { kind, settings, elsewhere = {} } of definitions)
+      expect(Object.keys(settings), kind).to.include.members(Object.keys(elsewhere));
   });
 });
 
