@@ -3,7 +3,7 @@ import type { UserEvent } from '@testing-library/user-event';
 import { expect } from 'chai';
 import type { ReactNode } from 'react';
 import type { Lane } from '~/core/lane';
-import type { DraftData, ShellData } from '~/studio/shared/studio-data';
+import type { DraftData, ShellData } from '~/studio/data/studio-data';
 import { draftDemoLane, liveDemoLane } from '../../demo/lane';
 import { fakeServer, withPage } from './page';
 
@@ -79,7 +79,7 @@ export function withStudio<Loaded>(load: () => Promise<Loaded>) {
   });
   afterEach(async () => {
     // What a test changed must not be stored in the next.
-    const { useDraft } = await import('~/studio/shared/draft-store');
+    const { useDraft } = await import('~/studio/data/draft-store');
     studio.server.answers(() => Response.json({ edit: 1 }));
     await studio.act(async () => {
       if (useDraft.getState().theirs) useDraft.getState().settle('theirs');

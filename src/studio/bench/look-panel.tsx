@@ -15,8 +15,8 @@ import {
   type Theme,
 } from '~/core/lane';
 import { contrastRatio, LEAST_CONTRAST, nearestPassing } from '~/core/proof';
-import { Amount, Row, SettingControl } from '../shared/controls';
-import { Segmented } from '../shared/segmented';
+import { Amount, Row, SettingControl } from '~/studio/fields/controls';
+import { Segmented } from '~/studio/fields/segmented';
 import { lookAt, type ComesTo } from './comes-to';
 import type { PanelProps } from './panel';
 import type { Measured } from './preview';

@@ -5,7 +5,7 @@ import Eye from 'lucide-react/icons/eye';
 import EyeOff from 'lucide-react/icons/eye-off';
 import GripVertical from 'lucide-react/icons/grip-vertical';
 import type { Piece } from '~/core/lane';
-import { tellMoves, useSortSensors } from '../shared/sorting';
+import { tellMoves, useSortSensors } from '~/studio/data/sorting';
 import type { PanelProps } from './panel';
 
 interface Props extends PanelProps {

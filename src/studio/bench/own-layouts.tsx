@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { applySavedLayout, layoutOf, type SavedLayout } from '~/core/lane';
-import { ask, askJson } from '../shared/api';
+import { ask, askJson } from '~/studio/data/api';
 import type { PanelProps } from './panel';
 
 /** One that was kept. */

@@ -1,7 +1,7 @@
 import { applyLayout, newPiece, resetPart, type Task } from '~/core/lane';
 import { DEVICES } from '~/core/where/where.schema';
-import { SettingControl } from '../shared/controls';
-import { Tick } from '../shared/tick';
+import { SettingControl } from '~/studio/fields/controls';
+import { Tick } from '~/studio/fields/tick';
 import { OwnLayouts, type LayoutProps } from './own-layouts';
 import type { PanelProps } from './panel';
 

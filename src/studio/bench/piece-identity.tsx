@@ -1,9 +1,9 @@
 import { useState } from 'react';
 import { copyPiece, pieceName } from '~/core/lane';
 import { definitions } from '~/pieces/definitions';
-import { useDraft } from '../shared/draft-store';
-import { Modal } from '../shared/modal';
-import { TextField } from '~/studio/shared/fields';
+import { useDraft } from '~/studio/data/draft-store';
+import { Modal } from '~/studio/fields/modal';
+import { TextField } from '~/studio/fields/fields';
 import type { PanelProps } from './panel';
 
 /** What one of several pieces of a kind is called, with ways to make another like it and to take it out. */

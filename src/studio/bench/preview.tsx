@@ -10,7 +10,7 @@ import {
 } from '~/core/lane';
 import { deviceOf } from '~/core/where';
 import { definitionOf, definitions } from '~/pieces/definitions';
-import { useDraft } from '../shared/draft-store';
+import { useDraft } from '~/studio/data/draft-store';
 import { previewPage, whyUnseen } from './preview-page';
 import type { Samples } from './samples';
 

@@ -16,12 +16,12 @@ import {
 import { LISTS, ownPageName, readPageName, summariseWhere, tagName, type PageKind, type Scope } from '~/core/where';
 import { DEVICES } from '~/core/where/where.schema';
 import { definitions } from '~/pieces/definitions';
-import { ask } from '../shared/api';
-import { SettingControl } from '../shared/controls';
-import { useDraft } from '../shared/draft-store';
-import { Tick } from '../shared/tick';
-import { Segmented } from '../shared/segmented';
-import { SelectField } from '~/studio/shared/fields';
+import { ask } from '~/studio/data/api';
+import { SettingControl } from '~/studio/fields/controls';
+import { useDraft } from '~/studio/data/draft-store';
+import { Tick } from '~/studio/fields/tick';
+import { Segmented } from '~/studio/fields/segmented';
+import { SelectField } from '~/studio/fields/fields';
 import type { PanelProps } from './panel';
 import { PieceIdentity } from './piece-identity';
 

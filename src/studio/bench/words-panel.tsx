@@ -3,8 +3,8 @@ import { MOST_RICH, resolveWords } from '~/core/lane';
 import { directionOf } from '~/core/words';
 import type { CartNaming } from '~/core/words';
 import { RichField } from '../text/rich-field';
-import { Row } from '../shared/controls';
-import { LanguageChoice } from '../shared/language-choice';
+import { Row } from '~/studio/fields/controls';
+import { LanguageChoice } from '~/studio/fields/language-choice';
 import type { PanelProps } from './panel';
 
 /** Characters that fit in a row of a field. */

@@ -3,9 +3,9 @@ import { arrayMove, SortableContext, useSortable, verticalListSortingStrategy } 
 import { CSS } from '@dnd-kit/utilities';
 import GripVertical from 'lucide-react/icons/grip-vertical';
 import { useEffect, useState } from 'react';
-import { ask, askJson } from '../shared/api';
-import { Modal } from '../shared/modal';
-import { tellMoves, useSortSensors } from '../shared/sorting';
+import { ask, askJson } from '~/studio/data/api';
+import { Modal } from '~/studio/fields/modal';
+import { tellMoves, useSortSensors } from '~/studio/data/sorting';
 
 interface Product {
   readonly slug: string;

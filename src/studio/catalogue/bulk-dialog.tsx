@@ -1,13 +1,13 @@
 import { useEffect, useState } from 'react';
 import type { BulkChange } from '~/core/catalogue';
 import { currencyOf } from '~/core/money';
-import { ask, askJson } from '../shared/api';
-import { useShop } from '../shared/sums';
-import { money, plural } from '../shared/format';
-import { Modal } from '../shared/modal';
-import { NumberField } from '../shared/number-field';
-import { Segmented } from '../shared/segmented';
-import { Tick } from '../shared/tick';
+import { ask, askJson } from '~/studio/data/api';
+import { useShop } from '~/studio/data/sums';
+import { money, plural } from '~/studio/data/format';
+import { Modal } from '~/studio/fields/modal';
+import { NumberField } from '~/studio/fields/number-field';
+import { Segmented } from '~/studio/fields/segmented';
+import { Tick } from '~/studio/fields/tick';
 
 interface BulkResult {
   readonly rows: readonly {

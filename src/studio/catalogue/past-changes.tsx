@@ -1,9 +1,9 @@
 import { useState } from 'react';
 import type { BulkChange } from '~/core/catalogue';
-import { ask } from '../shared/api';
-import { moment, money, plural } from '../shared/format';
-import { Modal } from '../shared/modal';
-import { useShop } from '../shared/sums';
+import { ask } from '~/studio/data/api';
+import { moment, money, plural } from '~/studio/data/format';
+import { Modal } from '~/studio/fields/modal';
+import { useShop } from '~/studio/data/sums';
 
 interface PastChange {
   readonly id: number;

@@ -2,9 +2,9 @@ import { useState } from 'react';
 import type { ProductRecord } from '~/core/catalogue';
 import type { Shop } from '~/core/lane';
 import { readSum, writeSum } from '~/core/money';
-import { ask, askJson } from '../shared/api';
-import { money } from '../shared/format';
-import { sumProblem, sumStyle } from '../shared/sums';
+import { ask, askJson } from '~/studio/data/api';
+import { money } from '~/studio/data/format';
+import { sumProblem, sumStyle } from '~/studio/data/sums';
 
 interface Props {
   readonly slug: string;

@@ -1,9 +1,9 @@
 import { useState } from 'react';
-import { askJson } from '../shared/api';
-import { plural } from '../shared/format';
-import { Shell } from '../shared/shell';
-import type { ShellData } from '../shared/studio-data';
-import { TextField } from '~/studio/shared/fields';
+import { askJson } from '~/studio/data/api';
+import { plural } from '~/studio/data/format';
+import { Shell } from '~/studio/shell/shell';
+import type { ShellData } from '~/studio/data/studio-data';
+import { TextField } from '~/studio/fields/fields';
 
 interface Room {
   readonly lost: readonly { readonly term: string; readonly times: number; readonly lastAt: number }[];

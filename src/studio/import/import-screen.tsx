@@ -1,11 +1,11 @@
 import { useEffect, useRef, useState } from 'react';
 import { COLUMN_FIELDS, type ColumnField, type LeftOut } from '~/core/formats';
-import { ask } from '../shared/api';
-import { useShop } from '../shared/sums';
-import { count, money, plural } from '../shared/format';
-import { Tick } from '../shared/tick';
-import { MatchedColumns } from '../shared/matched-columns';
-import { Segmented } from '../shared/segmented';
+import { ask } from '~/studio/data/api';
+import { useShop } from '~/studio/data/sums';
+import { count, money, plural } from '~/studio/data/format';
+import { Tick } from '~/studio/fields/tick';
+import { MatchedColumns } from '~/studio/fields/matched-columns';
+import { Segmented } from '~/studio/fields/segmented';
 import { PastedGoods } from './pasted-goods';
 
 interface ImportPreview {

@@ -1,8 +1,8 @@
 import { stringify } from 'csv-stringify/browser/esm/sync';
 import { useState } from 'react';
 import { feedGoods, goodsRows, pageGoods, type LeftOut } from '~/core/site-pages';
-import { useShop } from '../shared/sums';
-import { plural } from '../shared/format';
+import { useShop } from '~/studio/data/sums';
+import { plural } from '~/studio/data/format';
 
 /** Characters; hundreds of pages have less. */
 const MOST = 20_000_000;

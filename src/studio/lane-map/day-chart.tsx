@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import type { EChartsOption } from 'echarts';
-import { Chart, CHART_TEXT as text } from '../shared/chart';
-import { day } from '../shared/format';
+import { Chart, CHART_TEXT as text } from '~/studio/shell/chart';
+import { day } from '~/studio/data/format';
 
 interface Props {
   readonly days: readonly { readonly day: string; readonly sessions: number; readonly orders: number }[];

@@ -1,8 +1,8 @@
 import { LEAST_SESSIONS, STRETCH_NAMES, type Loss, type Stretch } from '~/core/funnel';
 import type { Shop } from '~/core/lane';
 import type { Device } from '~/core/where';
-import { Figure } from '../shared/figure';
-import { count, percent, roughMoney } from '../shared/format';
+import { Figure } from '~/studio/shell/figure';
+import { count, percent, roughMoney } from '~/studio/data/format';
 
 const DEVICES: Readonly<Record<Device, string>> = { phone: 'phones', tablet: 'tablets', desktop: 'desktops' };
 

@@ -3,8 +3,8 @@ import { describeDifference, pieceName, type Shop } from '~/core/lane';
 import { stretchOf, type Offer } from '~/core/pricing';
 import { STRETCH_NAMES, STRETCHES, type Stretch } from '~/core/funnel';
 import { definitionOf, definitions, definitionWithRole } from '~/pieces/definitions';
-import { useDraft } from '../shared/draft-store';
-import { count, percent, roughMoney } from '../shared/format';
+import { useDraft } from '~/studio/data/draft-store';
+import { count, percent, roughMoney } from '~/studio/data/format';
 import type { LaneMapData } from './lane-map-data';
 
 /** The drawing is 1,200 × 228 and stretched to its place; words lie over it, unstretched. */

@@ -1,7 +1,7 @@
 import { currencyOf, formatMoney } from '~/core/money';
-import { useDraft } from '../shared/draft-store';
-import { plural } from '../shared/format';
-import { EarnedByDay, type EarnedDay } from '../shared/earned-by-day';
+import { useDraft } from '~/studio/data/draft-store';
+import { plural } from '~/studio/data/format';
+import { EarnedByDay, type EarnedDay } from '~/studio/shell/earned-by-day';
 import type { SeenElsewhere } from './seen-on';
 
 interface Props {

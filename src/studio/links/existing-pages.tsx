@@ -5,8 +5,8 @@ import { DEVICES } from '~/core/where/where.schema';
 import type { Device } from '~/core/where';
 import { definitionOf, definitions } from '~/pieces/definitions';
 import { escapeHtml } from '~/core/words/escape-html';
-import { ask } from '../shared/api';
-import { useDraft } from '../shared/draft-store';
+import { ask } from '~/studio/data/api';
+import { useDraft } from '~/studio/data/draft-store';
 
 const FIELDS: Readonly<Record<ProductField, string>> = {
   name: 'Name',

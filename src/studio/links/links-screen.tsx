@@ -1,10 +1,10 @@
 import { useState } from 'react';
 import { addPiece, pieceName, type Goods } from '~/core/lane';
 import { definitions, definitionWithRole } from '~/pieces/definitions';
-import { useDraft } from '../shared/draft-store';
-import { Shell } from '../shared/shell';
-import type { ShellData } from '../shared/studio-data';
-import type { EarnedDay } from '../shared/earned-by-day';
+import { useDraft } from '~/studio/data/draft-store';
+import { Shell } from '~/studio/shell/shell';
+import type { ShellData } from '~/studio/data/studio-data';
+import type { EarnedDay } from '~/studio/shell/earned-by-day';
 import { CameOfIt } from './came-of-it';
 import { ExistingPages } from './existing-pages';
 import { Outputs } from './outputs';

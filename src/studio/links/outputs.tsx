@@ -13,9 +13,9 @@ import {
   type LinkSpec,
 } from '~/core/links';
 import { definitionWithRole } from '~/pieces/definitions';
-import { ask } from '../shared/api';
-import { useDraft } from '../shared/draft-store';
-import { Segmented } from '../shared/segmented';
+import { ask } from '~/studio/data/api';
+import { useDraft } from '~/studio/data/draft-store';
+import { Segmented } from '~/studio/fields/segmented';
 import { QrCode } from './qr-code';
 import { SAMPLE_MARGIN, WidthHandle } from './width-handle';
 

@@ -1,5 +1,5 @@
 import { longDate } from '~/core/time';
-import { useDraft } from '../shared/draft-store';
+import { useDraft } from '~/studio/data/draft-store';
 
 /** A page of another site that holds a snippet, as the script there told it. */
 export interface SeenElsewhere {

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { useDraft } from '../shared/draft-store';
+import { useDraft } from '~/studio/data/draft-store';
 
 /** The sites that may show the shop's pieces; one a line. */
 export function Sites() {

@@ -1,9 +1,9 @@
 import { useState } from 'react';
-import { Tick } from '../shared/tick';
-import { useShop } from '../shared/sums';
-import { moment } from '../shared/format';
-import { Shell } from '../shared/shell';
-import type { ShellData } from '../shared/studio-data';
+import { Tick } from '~/studio/fields/tick';
+import { useShop } from '~/studio/data/sums';
+import { moment } from '~/studio/data/format';
+import { Shell } from '~/studio/shell/shell';
+import type { ShellData } from '~/studio/data/studio-data';
 
 interface MailRow {
   readonly id: string;

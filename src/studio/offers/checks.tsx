@@ -1,12 +1,12 @@
 import { useContext } from 'react';
 import type { Lane } from '~/core/lane';
 import { floorOf, type GuardAnswer, type Overlap } from '~/core/pricing';
-import { CategoriesContext } from '../shared/categories-context';
-import { useDraft } from '../shared/draft-store';
-import { NumberField } from '../shared/number-field';
-import { Progress } from '../shared/progress';
-import { Tick } from '../shared/tick';
-import { useWork } from '../shared/work';
+import { CategoriesContext } from '~/studio/data/categories-context';
+import { useDraft } from '~/studio/data/draft-store';
+import { NumberField } from '~/studio/fields/number-field';
+import { Progress } from '~/studio/shell/progress';
+import { Tick } from '~/studio/fields/tick';
+import { useWork } from '~/studio/data/work';
 import { NamesContext } from './names-context';
 
 type Answer = GuardAnswer & { readonly overlaps: readonly Overlap[] };

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { Tick } from '../shared/tick';
+import { Tick } from '~/studio/fields/tick';
 
 /** A part of an offer's sentence, with what it is about. */
 export function Clause({ title, help, children }: { title: string; help: string; children: ReactNode }) {

@@ -3,10 +3,10 @@ import { useContext, useMemo, useState } from 'react';
 import type { Lane } from '~/core/lane';
 import { currencyOf } from '~/core/money';
 import { bestFrom, offerSchema, type FreeFromAnswer } from '~/core/pricing';
-import { askJson } from '../shared/api';
-import { Chart, CHART_TEXT } from '../shared/chart';
-import { useDraft } from '../shared/draft-store';
-import { NumberField } from '../shared/number-field';
+import { askJson } from '~/studio/data/api';
+import { Chart, CHART_TEXT } from '~/studio/shell/chart';
+import { useDraft } from '~/studio/data/draft-store';
+import { NumberField } from '~/studio/fields/number-field';
 import { NamesContext } from './names-context';
 
 /** The offer that is free delivery from a sum on, as Settings keep it, too. */

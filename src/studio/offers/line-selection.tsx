@@ -1,7 +1,7 @@
 import { useContext } from 'react';
 import { readSelection, type Offer } from '~/core/pricing';
-import { CategoriesContext } from '../shared/categories-context';
-import { PickedProducts } from '../shared/picked-products';
+import { CategoriesContext } from '~/studio/data/categories-context';
+import { PickedProducts } from '~/studio/fields/picked-products';
 import { NamesContext } from './names-context';
 
 type Selection = Offer['when']['counts'];

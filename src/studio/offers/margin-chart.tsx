@@ -1,6 +1,6 @@
 import type { EChartsOption } from 'echarts';
 import { useMemo } from 'react';
-import { Chart, CHART_TEXT } from '../shared/chart';
+import { Chart, CHART_TEXT } from '~/studio/shell/chart';
 import type { TestedAnswer } from './tested-answer';
 
 type Shares = TestedAnswer['shares'];

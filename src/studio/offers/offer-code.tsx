@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import type { Offer } from '~/core/pricing';
-import { ask, askJson } from '../shared/api';
-import { NumberField } from '../shared/number-field';
+import { ask, askJson } from '~/studio/data/api';
+import { NumberField } from '~/studio/fields/number-field';
 import { Maybe } from './clause';
 
 interface Made {

@@ -1,8 +1,8 @@
 import { NO_GIFT, type Offer } from '~/core/pricing';
-import { NumberField } from '../shared/number-field';
+import { NumberField } from '~/studio/fields/number-field';
 import { usualSum, type Currency } from '~/core/money';
-import { MoneyField } from '../shared/money-field';
-import { VariantPicker } from '../shared/variant-picker';
+import { MoneyField } from '~/studio/fields/money-field';
+import { VariantPicker } from '~/studio/fields/variant-picker';
 import { Maybe } from './clause';
 import { LineSelection } from './line-selection';
 

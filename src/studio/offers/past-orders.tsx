@@ -1,9 +1,9 @@
 import { useContext } from 'react';
 import type { Lane } from '~/core/lane';
 import type { TestedOrder } from '~/core/pricing';
-import { useDraft } from '../shared/draft-store';
-import { Progress } from '../shared/progress';
-import { useWork } from '../shared/work';
+import { useDraft } from '~/studio/data/draft-store';
+import { Progress } from '~/studio/shell/progress';
+import { useWork } from '~/studio/data/work';
 import { MarginChart } from './margin-chart';
 import { NamesContext } from './names-context';
 import type { TestedAnswer } from './tested-answer';

@@ -12,10 +12,10 @@ import {
 } from '~/core/pricing';
 import { dayIn } from '~/core/time';
 import type { Lane } from '~/core/lane';
-import { ask } from '../shared/api';
-import { MoneyField } from '../shared/money-field';
-import { NumberField } from '../shared/number-field';
-import { PickedProducts } from '../shared/picked-products';
+import { ask } from '~/studio/data/api';
+import { MoneyField } from '~/studio/fields/money-field';
+import { NumberField } from '~/studio/fields/number-field';
+import { PickedProducts } from '~/studio/fields/picked-products';
 import { NamesContext } from './names-context';
 
 interface Goods {

@@ -1,7 +1,7 @@
 import Plus from 'lucide-react/icons/plus';
 import X from 'lucide-react/icons/x';
 import { describeCondition, type Condition, type OptionRule } from '~/core/options';
-import { NumberField } from '../shared/number-field';
+import { NumberField } from '~/studio/fields/number-field';
 
 interface Props {
   readonly condition: Condition | null;

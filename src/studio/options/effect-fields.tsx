@@ -1,7 +1,7 @@
 import type { Shop } from '~/core/lane';
 import type { Effect } from '~/core/options';
-import { MoneyField } from '../shared/money-field';
-import { NumberField } from '../shared/number-field';
+import { MoneyField } from '~/studio/fields/money-field';
+import { NumberField } from '~/studio/fields/number-field';
 
 interface Props {
   readonly effect: Effect;

@@ -14,11 +14,11 @@ import {
   type ProductOption,
 } from '~/core/options';
 import { wordProblem } from '~/core/problems';
-import { askJson } from '../shared/api';
-import { useShop } from '../shared/sums';
-import { useUnsaved } from '../shared/use-unsaved';
-import { Shell } from '../shared/shell';
-import type { ShellData } from '../shared/studio-data';
+import { askJson } from '~/studio/data/api';
+import { useShop } from '~/studio/data/sums';
+import { useUnsaved } from '~/studio/data/use-unsaved';
+import { Shell } from '~/studio/shell/shell';
+import type { ShellData } from '~/studio/data/studio-data';
 import { KIND_NAMES, RuleForm } from './rule-form';
 import { shortNameOf } from './short-name';
 import { TryIt } from './try-it';

@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import type { Shop } from '~/core/lane';
 import { MOST_UPLOAD_BYTES, type Effect, type FileForm, type OptionKind, type OptionRule } from '~/core/options';
-import { Tick } from '../shared/tick';
-import { NumberField } from '../shared/number-field';
+import { Tick } from '~/studio/fields/tick';
+import { NumberField } from '~/studio/fields/number-field';
 import { ChoicesEditor } from './choices-editor';
 import { ConditionEditor } from './condition-editor';
 import { EffectFields } from './effect-fields';

@@ -5,9 +5,9 @@ import { priceLine } from '~/core/pricing/price-line';
 import { evaluateOptions, type Answer, type OptionRule, type ProductOption } from '~/core/options';
 import { wordProblem } from '~/core/problems';
 import { addDays, dayIn } from '~/core/time';
-import { Tick } from '../shared/tick';
-import { money } from '../shared/format';
-import { NumberField } from '../shared/number-field';
+import { Tick } from '~/studio/fields/tick';
+import { money } from '~/studio/data/format';
+import { NumberField } from '~/studio/fields/number-field';
 
 interface Props {
   readonly rules: readonly OptionRule[];

@@ -1,7 +1,7 @@
 import { useRef, useState } from 'react';
-import { ask } from '../shared/api';
-import { plural } from '../shared/format';
-import { Modal } from '../shared/modal';
+import { ask } from '~/studio/data/api';
+import { plural } from '~/studio/data/format';
+import { Modal } from '~/studio/fields/modal';
 
 interface Dispatched {
   readonly sent: number;

@@ -1,6 +1,6 @@
 import { useState, type FormEvent } from 'react';
-import { askJson } from '../shared/api';
-import { plural } from '../shared/format';
+import { askJson } from '~/studio/data/api';
+import { plural } from '~/studio/data/format';
 
 interface Traces {
   readonly orders: number;

@@ -1,9 +1,9 @@
 import { useState } from 'react';
 import { stillToRefund, stillToReturn, wasRestocked, type ItemReturn, type RefundedUnits } from '~/core/orders';
-import { Modal } from '../shared/modal';
-import { Tick } from '../shared/tick';
-import { moment } from '../shared/format';
-import { useShop } from '../shared/sums';
+import { Modal } from '~/studio/fields/modal';
+import { Tick } from '~/studio/fields/tick';
+import { moment } from '~/studio/data/format';
+import { useShop } from '~/studio/data/sums';
 import type { KeptOrder } from './kept-order';
 import { chosenUnits, UnitsList } from './units-list';
 

@@ -3,11 +3,11 @@ import { discountName, discountsOf, fullMinorOf, lineMinorOf } from '~/core/pric
 import type { EventKind } from '~/core/funnel';
 import { addressLines, type OrderLine, type RefundedUnits } from '~/core/orders';
 import { countryName } from '~/core/delivery';
-import { askJson } from '../shared/api';
-import { useShop } from '../shared/sums';
-import { moment, money } from '../shared/format';
-import { Shell } from '../shared/shell';
-import type { ShellData } from '../shared/studio-data';
+import { askJson } from '~/studio/data/api';
+import { useShop } from '~/studio/data/sums';
+import { moment, money } from '~/studio/data/format';
+import { Shell } from '~/studio/shell/shell';
+import type { ShellData } from '~/studio/data/studio-data';
 import type { KeptOrder } from './kept-order';
 import { stateOf } from './orders';
 import { OrderReturns } from './order-returns';

@@ -1,10 +1,10 @@
 import { useState } from 'react';
-import { askJson } from '../shared/api';
-import { useShop } from '../shared/sums';
-import { moment, money, plural } from '../shared/format';
-import { ListSearch, Pages } from '../shared/list-bar';
-import { Shell } from '../shared/shell';
-import type { ShellData } from '../shared/studio-data';
+import { askJson } from '~/studio/data/api';
+import { useShop } from '~/studio/data/sums';
+import { moment, money, plural } from '~/studio/data/format';
+import { ListSearch, Pages } from '~/studio/fields/list-bar';
+import { Shell } from '~/studio/shell/shell';
+import type { ShellData } from '~/studio/data/studio-data';
 import { DispatchImport } from './dispatch-import';
 import { EraseShopper } from './erase-shopper';
 

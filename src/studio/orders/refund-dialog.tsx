@@ -8,9 +8,9 @@ import {
   type RefundableOrder,
   type RefundedUnits,
 } from '~/core/orders';
-import { MoneyField } from '../shared/money-field';
-import { Tick } from '../shared/tick';
-import { Modal } from '../shared/modal';
+import { MoneyField } from '~/studio/fields/money-field';
+import { Tick } from '~/studio/fields/tick';
+import { Modal } from '~/studio/fields/modal';
 import { chosenUnits, UnitsList } from './units-list';
 
 export interface RefundWish {

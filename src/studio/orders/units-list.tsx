@@ -1,5 +1,5 @@
 import type { OrderLine } from '~/core/orders';
-import { NumberField } from '../shared/number-field';
+import { NumberField } from '~/studio/fields/number-field';
 
 interface Props {
   readonly lines: readonly Pick<OrderLine, 'name' | 'choices'>[];

@@ -2,10 +2,10 @@ import { useState } from 'react';
 import { AUDIT_PAGE, wordAudit } from '~/core/audit';
 import type { ReadAuditEntry } from '~/core/audit';
 import type { Account } from '~/core/people';
-import { ask } from '../shared/api';
-import { moment } from '../shared/format';
-import { useShop } from '../shared/sums';
-import { SelectField } from '~/studio/shared/fields';
+import { ask } from '~/studio/data/api';
+import { moment } from '~/studio/data/format';
+import { useShop } from '~/studio/data/sums';
+import { SelectField } from '~/studio/fields/fields';
 
 interface Props {
   readonly first: readonly ReadAuditEntry[];

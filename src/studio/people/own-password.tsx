@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { PeopleView } from '~/core/people';
-import { askJson } from '../shared/api';
+import { askJson } from '~/studio/data/api';
 
 /** One's own password; all other sessions end with a change. */
 export function OwnPassword({ onView }: { readonly onView: (view: PeopleView) => void }) {

@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import type { ReadAuditEntry } from '~/core/audit';
 import type { Account, PeopleView } from '~/core/people';
-import { Shell } from '../shared/shell';
-import type { ShellData } from '../shared/studio-data';
+import { Shell } from '~/studio/shell/shell';
+import type { ShellData } from '~/studio/data/studio-data';
 import { AuditTrail } from './audit-trail';
 import { OwnPassword } from './own-password';
 import { People } from './people';

@@ -1,10 +1,10 @@
 import { useState } from 'react';
 import type { Account, PeopleView, Role } from '~/core/people';
-import { askJson } from '../shared/api';
-import { moment } from '../shared/format';
-import { Modal } from '../shared/modal';
-import { useShop } from '../shared/sums';
-import { SelectField } from '~/studio/shared/fields';
+import { askJson } from '~/studio/data/api';
+import { moment } from '~/studio/data/format';
+import { Modal } from '~/studio/fields/modal';
+import { useShop } from '~/studio/data/sums';
+import { SelectField } from '~/studio/fields/fields';
 
 const ROLES: Readonly<Record<Role, string>> = {
   editor: 'Editor: shapes, brings goods in, publishes',

@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import type { PeopleView, ShownSession } from '~/core/people';
-import { askJson } from '../shared/api';
-import { moment } from '../shared/format';
-import { useShop } from '../shared/sums';
+import { askJson } from '~/studio/data/api';
+import { moment } from '~/studio/data/format';
+import { useShop } from '~/studio/data/sums';
 
 interface Props {
   readonly sessions: readonly ShownSession[];

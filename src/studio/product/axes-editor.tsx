@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { addAxis, missingCombinations, MOST_VARIANTS, withCombinations, type ProductRecord } from '~/core/catalogue';
-import { plural } from '../shared/format';
+import { plural } from '~/studio/data/format';
 
 interface Props {
   readonly record: ProductRecord;

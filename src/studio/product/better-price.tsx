@@ -1,7 +1,7 @@
 import type { Shop } from '~/core/lane';
-import { money } from '../shared/format';
-import { Tick } from '../shared/tick';
-import { MoneyField } from '../shared/money-field';
+import { money } from '~/studio/data/format';
+import { Tick } from '~/studio/fields/tick';
+import { MoneyField } from '~/studio/fields/money-field';
 
 export interface Sold {
   readonly slug: string;

@@ -1,7 +1,7 @@
 import ArrowLeft from 'lucide-react/icons/arrow-left';
 import ArrowRight from 'lucide-react/icons/arrow-right';
 import { useId } from 'react';
-import { PictureControl } from '../shared/picture-control';
+import { PictureControl } from '~/studio/fields/picture-control';
 
 interface Props {
   readonly pictures: readonly string[];

@@ -1,8 +1,8 @@
 import { useState } from 'react';
-import { askJson } from '../shared/api';
-import { Tick } from '../shared/tick';
-import { day } from '../shared/format';
-import { TextField } from '~/studio/shared/fields';
+import { askJson } from '~/studio/data/api';
+import { Tick } from '~/studio/fields/tick';
+import { day } from '~/studio/data/format';
+import { TextField } from '~/studio/fields/fields';
 
 export interface ReviewData {
   readonly id: number;

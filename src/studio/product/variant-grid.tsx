@@ -2,7 +2,7 @@ import { useRef, useState, type ClipboardEvent, type KeyboardEvent } from 'react
 import type { ProductRecord, VariantRecord } from '~/core/catalogue';
 import type { Shop } from '~/core/lane';
 import { readSum, writeSum } from '~/core/money';
-import { sumProblem, sumStyle } from '../shared/sums';
+import { sumProblem, sumStyle } from '~/studio/data/sums';
 
 /** A column of the grid: how a cell is written, and what the variant is with a text in it; else what is wrong with the text. */
 interface Column {

@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import type { LaneChange } from '~/core/lane';
-import { ask } from '../shared/api';
-import { ChangeList } from '../shared/change-list';
-import { SelectField } from '~/studio/shared/fields';
+import { ask } from '~/studio/data/api';
+import { ChangeList } from '~/studio/shell/change-list';
+import { SelectField } from '~/studio/fields/fields';
 
 /** What differs between any two revisions. */
 export function Compare({ ids }: { readonly ids: readonly number[] }) {

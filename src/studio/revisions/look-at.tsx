@@ -1,7 +1,7 @@
 import { useState } from 'react';
-import { useDraft } from '../shared/draft-store';
-import { Modal } from '../shared/modal';
-import { Segmented } from '../shared/segmented';
+import { useDraft } from '~/studio/data/draft-store';
+import { Modal } from '~/studio/fields/modal';
+import { Segmented } from '~/studio/fields/segmented';
 
 const PAGES = { '/shop/': 'Front page', '/shop/all': 'Listing', '/shop/cart': 'Cart', '/shop/checkout': 'Checkout' };
 const WIDTHS = { '390': 'Phone', '1100': 'Desktop' } as const;

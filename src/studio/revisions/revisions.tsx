@@ -1,15 +1,15 @@
 import { useState } from 'react';
 import { describeDifference, dropChange, type LaneChange } from '~/core/lane';
 import { definitions } from '~/pieces/definitions';
-import { askJson } from '../shared/api';
-import { ChangeList } from '../shared/change-list';
-import { useDraft } from '../shared/draft-store';
-import { moment } from '../shared/format';
-import { Modal } from '../shared/modal';
-import { Shell } from '../shared/shell';
+import { askJson } from '~/studio/data/api';
+import { ChangeList } from '~/studio/shell/change-list';
+import { useDraft } from '~/studio/data/draft-store';
+import { moment } from '~/studio/data/format';
+import { Modal } from '~/studio/fields/modal';
+import { Shell } from '~/studio/shell/shell';
 import { Compare } from './compare';
 import { LookAt } from './look-at';
-import type { DraftData, ShellData } from '../shared/studio-data';
+import type { DraftData, ShellData } from '~/studio/data/studio-data';
 
 interface Revision {
   readonly id: number;

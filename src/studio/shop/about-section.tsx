@@ -3,9 +3,9 @@ import { useId, useState } from 'react';
 import { LANGUAGES, languageUse, localeOf, moveToCountry, type Lane } from '~/core/lane';
 import { ALL_COUNTRIES, countryName } from '~/core/delivery';
 import { definitions } from '~/pieces/definitions';
-import { useDraft } from '../shared/draft-store';
-import { PictureControl } from '../shared/picture-control';
-import { SelectField, TextField } from '~/studio/shared/fields';
+import { useDraft } from '~/studio/data/draft-store';
+import { PictureControl } from '~/studio/fields/picture-control';
+import { SelectField, TextField } from '~/studio/fields/fields';
 import { CurrencyStep, LanguageDialog, ZoneStep } from './grounds';
 import type { SectionProps } from './section';
 

@@ -2,8 +2,8 @@ import { useState } from 'react';
 import { renamedSentences, type Lane } from '~/core/lane';
 import { CART_KINDS, directionOf, fill, type CartKind, type Gender } from '~/core/words';
 import { definitions } from '~/pieces/definitions';
-import { Segmented } from '../shared/segmented';
-import { TextField } from '~/studio/shared/fields';
+import { Segmented } from '~/studio/fields/segmented';
+import { TextField } from '~/studio/fields/fields';
 import type { SectionProps } from './section';
 
 const LABELS: Readonly<Record<CartKind, string>> = {

@@ -9,11 +9,11 @@ import {
   type Delivery,
   type DeliveryZone,
 } from '~/core/delivery';
-import { Tick } from '../shared/tick';
-import { NumberField } from '../shared/number-field';
-import { Segmented } from '../shared/segmented';
-import { MoneyField } from '../shared/money-field';
-import { TextField } from '~/studio/shared/fields';
+import { Tick } from '~/studio/fields/tick';
+import { NumberField } from '~/studio/fields/number-field';
+import { Segmented } from '~/studio/fields/segmented';
+import { MoneyField } from '~/studio/fields/money-field';
+import { TextField } from '~/studio/fields/fields';
 import type { SectionProps } from './section';
 
 const FREE = 'free-delivery';

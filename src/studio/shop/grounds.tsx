@@ -2,12 +2,12 @@ import { useEffect, useState, type ReactNode } from 'react';
 import { languageUse, type CurrencyPlan, type Lane, type ZonePlan } from '~/core/lane';
 import { currencyOf, formatMoney } from '~/core/money';
 import { definitions } from '~/pieces/definitions';
-import { ask, askJson } from '../shared/api';
-import { useDraft } from '../shared/draft-store';
-import { count, moment, plural } from '../shared/format';
-import { Modal } from '../shared/modal';
-import { NumberField } from '../shared/number-field';
-import { Labelled, SelectField } from '~/studio/shared/fields';
+import { ask, askJson } from '~/studio/data/api';
+import { useDraft } from '~/studio/data/draft-store';
+import { count, moment, plural } from '~/studio/data/format';
+import { Modal } from '~/studio/fields/modal';
+import { NumberField } from '~/studio/fields/number-field';
+import { Labelled, SelectField } from '~/studio/fields/fields';
 
 type Options = readonly (readonly [value: string, label: string])[];
 

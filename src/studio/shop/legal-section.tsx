@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { LEGAL_NAMES, LEGAL_PAGES } from '~/core/lane';
 import { directionOf } from '~/core/words';
-import { TextField } from '~/studio/shared/fields';
-import { LanguageChoice } from '../shared/language-choice';
+import { TextField } from '~/studio/fields/fields';
+import { LanguageChoice } from '~/studio/fields/language-choice';
 import type { SectionProps } from './section';
 
 /** Texts the law asks for. Each that is filled in is a page, linked in the footer. */

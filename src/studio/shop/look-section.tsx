@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { checkTheme, FONTS, readThemeCss, THEME_COLOURS, THEME_LABELS, type Font } from '~/core/lane';
-import { Amount } from '../shared/controls';
-import { Modal } from '../shared/modal';
-import { SelectField } from '~/studio/shared/fields';
+import { Amount } from '~/studio/fields/controls';
+import { Modal } from '~/studio/fields/modal';
+import { SelectField } from '~/studio/fields/fields';
 import type { SectionProps } from './section';
 
 /** Colours by what they are for, with how well they can be read; font and corners. */

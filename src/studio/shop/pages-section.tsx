@@ -3,9 +3,9 @@ import { movePage, pageSlug, textPage } from '~/core/lane';
 import { directionOf } from '~/core/words';
 import { piecesInTexts } from '../text/pieces-in-texts';
 import { RichField } from '../text/rich-field';
-import { Tick } from '../shared/tick';
-import { TextField } from '~/studio/shared/fields';
-import { LanguageChoice } from '../shared/language-choice';
+import { Tick } from '~/studio/fields/tick';
+import { TextField } from '~/studio/fields/fields';
+import { LanguageChoice } from '~/studio/fields/language-choice';
 import type { SectionProps } from './section';
 
 /** Pages of the owner's own, such as a guide: texts with live facts, and pieces that stand in them. */

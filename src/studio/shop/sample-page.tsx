@@ -1,6 +1,6 @@
 import { useState } from 'react';
-import { useDraft } from '../shared/draft-store';
-import { Segmented } from '../shared/segmented';
+import { useDraft } from '~/studio/data/draft-store';
+import { Segmented } from '~/studio/fields/segmented';
 
 const PAGES: Readonly<Record<string, string>> = { '/shop/': 'Front page', '/shop/all': 'Listing' };
 

@@ -1,8 +1,8 @@
 import { useState, type ComponentType } from 'react';
-import { hasSteps, useDraft } from '../shared/draft-store';
-import { Shell } from '../shared/shell';
-import type { ShellData } from '../shared/studio-data';
-import { useFoundRow } from '../shared/use-found-row';
+import { hasSteps, useDraft } from '~/studio/data/draft-store';
+import { Shell } from '~/studio/shell/shell';
+import type { ShellData } from '~/studio/data/studio-data';
+import { useFoundRow } from '~/studio/data/use-found-row';
 import { AboutSection } from './about-section';
 import { DeliverySection } from './delivery-section';
 import { LegalSection } from './legal-section';

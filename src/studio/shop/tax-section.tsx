@@ -1,6 +1,6 @@
 import { uniqueSlug } from '~/core/catalogue';
-import { NumberField } from '../shared/number-field';
-import { Segmented } from '../shared/segmented';
+import { NumberField } from '~/studio/fields/number-field';
+import { Segmented } from '~/studio/fields/segmented';
 import type { SectionProps } from './section';
 
 /** The tax shoppers pay, and whether prices hold it. */

@@ -1,9 +1,9 @@
 import { useState } from 'react';
 import { resolveShopWords, SHOP_WORDS, type ShopWord, type WordSpec } from '~/core/words';
 import { directionOf } from '~/core/words';
-import { Row } from '../shared/controls';
+import { Row } from '~/studio/fields/controls';
 import { CartName } from './cart-name';
-import { LanguageChoice } from '../shared/language-choice';
+import { LanguageChoice } from '~/studio/fields/language-choice';
 import type { SectionProps } from './section';
 
 const WORDS = Object.entries(SHOP_WORDS) as [ShopWord, WordSpec][];

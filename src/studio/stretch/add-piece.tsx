@@ -1,7 +1,7 @@
 import { addPiece, canAdd } from '~/core/lane';
 import type { Stretch } from '~/core/funnel';
 import { definitions } from '~/pieces/definitions';
-import { useDraft } from '../shared/draft-store';
+import { useDraft } from '~/studio/data/draft-store';
 
 /** Kinds of piece that this stretch can still take. */
 export function AddPiece({ stretch }: { readonly stretch: Stretch }) {

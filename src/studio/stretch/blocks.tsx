@@ -1,7 +1,7 @@
 import { currencyOf, formatMoney } from '~/core/money';
-import { useDraft } from '../shared/draft-store';
-import { EarnedByDay, type EarnedDay } from '../shared/earned-by-day';
-import { count } from '../shared/format';
+import { useDraft } from '~/studio/data/draft-store';
+import { EarnedByDay, type EarnedDay } from '~/studio/shell/earned-by-day';
+import { count } from '~/studio/data/format';
 
 /** What came of a block of a thank-you page. */
 export interface EarnedBlock {

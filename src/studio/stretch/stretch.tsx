@@ -2,12 +2,12 @@ import { STRETCH_NAMES, STRETCHES, type Funnel, type Stretch } from '~/core/funn
 import type { Device } from '~/core/where';
 import { pieceName } from '~/core/lane';
 import { definitionOf, definitions } from '~/pieces/definitions';
-import { useDraft } from '../shared/draft-store';
-import { count, percent } from '../shared/format';
-import { Shell } from '../shared/shell';
+import { useDraft } from '~/studio/data/draft-store';
+import { count, percent } from '~/studio/data/format';
+import { Shell } from '~/studio/shell/shell';
 import { AddPiece } from './add-piece';
 import { Blocks, type EarnedBlock } from './blocks';
-import type { ShellData } from '../shared/studio-data';
+import type { ShellData } from '~/studio/data/studio-data';
 
 const DEVICES: Readonly<Record<Device, string>> = { phone: 'Phones', tablet: 'Tablets', desktop: 'Desktops' };
 

@@ -1,12 +1,12 @@
 import { useState } from 'react';
 import type { Found, Pair, Verdict } from '~/core/finder';
-import { askJson } from '../shared/api';
-import { useDraft } from '../shared/draft-store';
-import { Progress } from '../shared/progress';
-import { Shell } from '../shared/shell';
-import type { ShellData } from '../shared/studio-data';
-import { Tick } from '../shared/tick';
-import { useWork } from '../shared/work';
+import { askJson } from '~/studio/data/api';
+import { useDraft } from '~/studio/data/draft-store';
+import { Progress } from '~/studio/shell/progress';
+import { Shell } from '~/studio/shell/shell';
+import type { ShellData } from '~/studio/data/studio-data';
+import { Tick } from '~/studio/fields/tick';
+import { useWork } from '~/studio/data/work';
 import { OrdersFile } from './orders-file';
 import { PairMap } from './pair-map';
 

@@ -1,9 +1,9 @@
 import { useRef, useState } from 'react';
 import { ORDER_FIELDS, type OrderField } from '~/core/formats';
-import { ask } from '../shared/api';
-import { count, plural } from '../shared/format';
-import { MatchedColumns } from '../shared/matched-columns';
-import { Tick } from '../shared/tick';
+import { ask } from '~/studio/data/api';
+import { count, plural } from '~/studio/data/format';
+import { MatchedColumns } from '~/studio/fields/matched-columns';
+import { Tick } from '~/studio/fields/tick';
 
 interface Preview {
   readonly headings: readonly string[];

@@ -1,7 +1,7 @@
 import type { EChartsOption } from 'echarts';
 import { useMemo } from 'react';
 import type { Pair } from '~/core/finder';
-import { Chart, CHART_TEXT } from '../shared/chart';
+import { Chart, CHART_TEXT } from '~/studio/shell/chart';
 
 /** Drawn at most: more is no map. */
 const MOST = 60;

@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { FACTS, type AskedFact, type Fact } from '~/core/facts';
-import { SelectField, TextField } from '~/studio/shared/fields';
-import { Modal } from '../shared/modal';
-import { PickedProducts } from '../shared/picked-products';
+import { SelectField, TextField } from '~/studio/fields/fields';
+import { Modal } from '~/studio/fields/modal';
+import { PickedProducts } from '~/studio/fields/picked-products';
 
 interface Props {
   /** The one to change; without it a new one is made. */

@@ -1,6 +1,6 @@
 import { useState } from 'react';
-import { Labelled } from '~/studio/shared/fields';
-import { Modal } from '../shared/modal';
+import { Labelled } from '~/studio/fields/fields';
+import { Modal } from '~/studio/fields/modal';
 
 interface Props {
   readonly first: string;

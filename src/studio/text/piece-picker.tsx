@@ -1,6 +1,6 @@
 import { useState } from 'react';
-import { SelectField } from '~/studio/shared/fields';
-import { Modal } from '../shared/modal';
+import { SelectField } from '~/studio/fields/fields';
+import { Modal } from '~/studio/fields/modal';
 
 interface Props {
   /** Names by id. */

@@ -14,7 +14,7 @@ import {
   type Lane,
 } from '~/core/lane';
 import { definitionOf, definitions } from '~/pieces/definitions';
-import { wordChange } from '~/studio/shared/word-change';
+import { wordChange } from '~/studio/data/word-change';
 import { liveDemoLane } from '../../../demo/lane';
 
 const listing = definitionOf('listing')!;

@@ -13,7 +13,7 @@ import { own } from '~/core/own';
 import { definitionOf, definitions, definitionWithRole, situationsOf } from '~/pieces/definitions';
 import { servers } from '~/pieces/servers';
 import { views } from '~/pieces/views';
-import { wordChange } from '~/studio/shared/word-change';
+import { wordChange } from '~/studio/data/word-change';
 import { liveDemoLane } from '../../../demo/lane';
 import { another } from '../../support/another';
 

@@ -22,7 +22,7 @@ const samples: Samples = {
 describe('the bench', () => {
   const studio = withStudio(async () => ({
     ...(await import('~/studio/bench/bench')),
-    ...(await import('~/studio/shared/draft-store')),
+    ...(await import('~/studio/data/draft-store')),
   }));
   let posted: ToPreview[];
 
@@ -189,7 +189,7 @@ describe('the bench', () => {
 describe('a stretch', () => {
   const studio = withStudio(async () => ({
     ...(await import('~/studio/stretch/stretch')),
-    ...(await import('~/studio/shared/draft-store')),
+    ...(await import('~/studio/data/draft-store')),
   }));
   function show(stretch: Stretch) {
     const { StretchPage } = studio.loaded;

@@ -6,7 +6,7 @@ describe('changing many products at once', () => {
   const studio = withStudio(async () => ({
     ...(await import('~/studio/catalogue/bulk-dialog')),
     ...(await import('~/studio/catalogue/past-changes')),
-    ...(await import('~/studio/shared/draft-store')),
+    ...(await import('~/studio/data/draft-store')),
   }));
 
   it('asks again before everything is hidden, and not before some of it is', async () => {

@@ -6,7 +6,7 @@ import { withStudio } from '../../support/studio';
 const about = { label: 'Sparkle', help: 'How much it sparkles.', task: 'look' as const };
 
 describe('a control', () => {
-  const studio = withStudio(() => import('~/studio/shared/controls'));
+  const studio = withStudio(() => import('~/studio/fields/controls'));
   let values: SettingValue[];
 
   /** The control as it stands in the bench: what it changes comes back to it. */
@@ -104,7 +104,7 @@ describe('a control', () => {
 });
 
 describe('asking the server', () => {
-  const studio = withStudio(() => import('~/studio/shared/api'));
+  const studio = withStudio(() => import('~/studio/data/api'));
   const refusal = async (response: Response | Error) => {
     studio.server.answers(() => (response instanceof Error ? Promise.reject(response) : response));
     return studio.loaded.ask('/api/studio/draft').then(

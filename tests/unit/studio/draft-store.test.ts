@@ -1,8 +1,8 @@
 import { expect } from 'chai';
 import { applyLanePatch, type Lane, type LanePatch } from '~/core/lane';
 import { definitions } from '~/pieces/definitions';
-import { useDraft } from '~/studio/shared/draft-store';
-import type { DraftData } from '~/studio/shared/studio-data';
+import { useDraft } from '~/studio/data/draft-store';
+import type { DraftData } from '~/studio/data/studio-data';
 import { fakeServer, settled, until, withPage } from '../../support/page';
 import { draftData } from '../../support/studio';
 
@@ -133,7 +133,7 @@ describe('the draft in a window of the studio', () => {
   });
 
   it('undoes on a screen what was done there, and leaves alone what was done elsewhere', async () => {
-    const { hasSteps } = await import('~/studio/shared/draft-store');
+    const { hasSteps } = await import('~/studio/data/draft-store');
     const [before, path] = [width(stored.lane), location.pathname];
     const go = (to: string) => history.pushState(null, '', to);
     draft().change(setWidth(500));

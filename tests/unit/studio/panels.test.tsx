@@ -366,7 +366,7 @@ describe('a panel of the bench', () => {
   it('is there for every part of every piece, and for the whole of it', async () => {
     const { WherePanel, PartsPanel, WordsPanel, LookPanel } = studio.loaded;
     const lane = liveDemoLane();
-    const { useDraft } = await import('~/studio/shared/draft-store');
+    const { useDraft } = await import('~/studio/data/draft-store');
     useDraft.setState({ lane });
     const none = () => undefined;
     for (const [id, { kind, parts }] of Object.entries(lane.pieces))

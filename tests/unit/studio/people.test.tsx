@@ -25,7 +25,7 @@ const entry = (id: number, action: ReadAuditEntry['action']): ReadAuditEntry => 
 describe('people of the shop, as their owner sees them', () => {
   const studio = withStudio(async () => ({
     ...(await import('~/studio/people/people-screen')),
-    ...(await import('~/studio/shared/draft-store')),
+    ...(await import('~/studio/data/draft-store')),
   }));
   function show(view: PeopleView = VIEW) {
     const { PeopleRoom, useDraft } = studio.loaded;

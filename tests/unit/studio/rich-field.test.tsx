@@ -8,7 +8,7 @@ const FACT = '<pl-fact product="heron" fact="price" after=" each">dear</pl-fact>
 describe('a text with marks', () => {
   const studio = withStudio(async () => ({
     ...(await import('~/studio/text/rich-field')),
-    ...(await import('~/studio/shared/draft-store')),
+    ...(await import('~/studio/data/draft-store')),
     ...(await import('@testing-library/react')),
   }));
 

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { countFunnel, sizeLosses, worthOfOnePoint, type Funnel } from '~/core/funnel';
-import type { ShellData } from '~/studio/shared/studio-data';
+import type { ShellData } from '~/studio/data/studio-data';
 import type { LaneMapData } from '~/studio/lane-map/lane-map-data';
 import { draftDemoLane } from '../../../demo/lane';
 import { until } from '../../support/page';
@@ -461,7 +461,7 @@ describe('the catalogue', () => {
 describe('bringing a catalogue in', () => {
   const studio = withStudio(async () => ({
     ...(await import('~/studio/import/import-screen')),
-    ...(await import('~/studio/shared/draft-store')),
+    ...(await import('~/studio/data/draft-store')),
   }));
   const counts = { productsCreated: 2, productsChanged: 1, variantsCreated: 3, variantsChanged: 0, rowsRefused: 1 };
   const preview = {

@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import type { ComponentType } from 'react';
 import type { Lane } from '~/core/lane';
 import type { SectionProps } from '~/studio/shop/section';
-import type * as DraftStore from '~/studio/shared/draft-store';
+import type * as DraftStore from '~/studio/data/draft-store';
 import { draftData, withStudio } from '../../support/studio';
 import { liveDemoLane } from '../../../demo/lane';
 
@@ -12,7 +12,7 @@ type Store = typeof DraftStore;
 function sectionOf<Name extends string>(name: Name, load: () => Promise<Record<Name, (props: never) => unknown>>) {
   const studio = withStudio(async () => ({
     ...(await load()),
-    ...(await import('~/studio/shared/draft-store')),
+    ...(await import('~/studio/data/draft-store')),
   }));
   const show = (lane: Lane = liveDemoLane()) => {
     const { useDraft } = studio.loaded as unknown as Store;

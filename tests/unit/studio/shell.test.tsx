@@ -13,8 +13,8 @@ const funnel = (last = 20): Funnel =>
 
 describe('the studio around every screen', () => {
   const studio = withStudio(async () => ({
-    ...(await import('~/studio/shared/shell')),
-    ...(await import('~/studio/shared/draft-store')),
+    ...(await import('~/studio/shell/shell')),
+    ...(await import('~/studio/data/draft-store')),
   }));
 
   async function showShell(over: Parameters<typeof shellData>[0] = {}) {

@@ -21,9 +21,9 @@ const SUMS = {
 
 describe('sums in the studio', () => {
   const studio = withStudio(async () => ({
-    ...(await import('~/studio/shared/draft-store')),
-    ...(await import('~/studio/shared/money-field')),
-    ...(await import('~/studio/shared/sums')),
+    ...(await import('~/studio/data/draft-store')),
+    ...(await import('~/studio/fields/money-field')),
+    ...(await import('~/studio/data/sums')),
     ...(await import('~/studio/options/effect-fields')),
     ...(await import('~/studio/product/variant-grid')),
     ...(await import('~/studio/catalogue/quick-cell')),

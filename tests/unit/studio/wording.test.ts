@@ -11,8 +11,8 @@ import {
   type ShopNames,
 } from '~/core/lane';
 import { definitions } from '~/pieces/definitions';
-import * as format from '~/studio/shared/format';
-import { wordChange } from '~/studio/shared/word-change';
+import * as format from '~/studio/data/format';
+import { wordChange } from '~/studio/data/word-change';
 import { liveDemoLane } from '../../../demo/lane';
 
 /** What the owner reads about a change of the live lane. */

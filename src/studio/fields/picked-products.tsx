@@ -1,6 +1,6 @@
 import { useRef, useState } from 'react';
-import { ask } from './api';
-import { useDraft } from './draft-store';
+import { ask } from '~/studio/data/api';
+import { useDraft } from '~/studio/data/draft-store';
 import { Labelled } from './fields';
 
 interface Named {

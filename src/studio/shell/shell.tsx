@@ -14,11 +14,11 @@ import { Conflict } from './conflict';
 import { FaultGuard } from './fault';
 import Users from 'lucide-react/icons/users';
 import { FirstSteps } from './first-steps';
-import { useDraft } from './draft-store';
+import { useDraft } from '~/studio/data/draft-store';
 import { Finder } from './finder';
 import { ShortcutList, useShortcuts } from './shortcuts';
 import { PublishDialog } from './publish-dialog';
-import type { ShellData } from './studio-data';
+import type { ShellData } from '~/studio/data/studio-data';
 
 /** How long it stands what undo has done. */
 const BRIEF_MS = 6000;

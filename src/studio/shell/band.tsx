@@ -1,10 +1,10 @@
 import { describeDifference } from '~/core/lane';
 import { STRETCH_NAMES, STRETCHES } from '~/core/funnel';
 import { definitions } from '~/pieces/definitions';
-import { useBandFigures } from './band-figures';
-import { useDraft } from './draft-store';
-import { percent, points } from './format';
-import type { ShellData } from './studio-data';
+import { useBandFigures } from '~/studio/data/band-figures';
+import { useDraft } from '~/studio/data/draft-store';
+import { percent, points } from '~/studio/data/format';
+import type { ShellData } from '~/studio/data/studio-data';
 
 const STRIP = { width: 126, height: 14 } as const;
 

@@ -3,7 +3,7 @@ import type { Lane } from '~/core/lane';
 import { currencyOf, formatMoney } from '~/core/money';
 import type { GuardAnswer } from '~/core/pricing';
 import { Progress } from './progress';
-import { useWork } from './work';
+import { useWork } from '~/studio/data/work';
 
 /** Before offers or floors go live: whether a cart would sell under the floor. It warns, and does not hold anybody up. */
 export function FloorCheck({ lane, live }: { lane: Lane; live: Lane }) {

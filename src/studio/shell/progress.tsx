@@ -1,4 +1,4 @@
-import type { Work } from './work';
+import type { Work } from '~/studio/data/work';
 
 /** How far something is, and the way to stop it. */
 export function Progress({ work, label }: { work: Pick<Work<unknown>, 'done' | 'cancel' | 'problem'>; label: string }) {

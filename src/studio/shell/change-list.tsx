@@ -1,5 +1,5 @@
 import type { LaneChange } from '~/core/lane';
-import { wordChange } from './word-change';
+import { wordChange } from '~/studio/data/word-change';
 
 interface Props {
   readonly changes: readonly LaneChange[];

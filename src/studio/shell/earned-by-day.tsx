@@ -2,7 +2,7 @@ import type { EChartsOption } from 'echarts';
 import { useMemo } from 'react';
 import { currencyOf, formatMoney } from '~/core/money';
 import { Chart, CHART_TEXT } from './chart';
-import { useDraft } from './draft-store';
+import { useDraft } from '~/studio/data/draft-store';
 
 /** What came of a piece on one day (YYYY-MM-DD). */
 export interface EarnedDay {

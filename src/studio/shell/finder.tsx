@@ -2,8 +2,8 @@ import { useMemo, useState, type KeyboardEvent } from 'react';
 import { pieceName, THEME_LABELS, type Piece, type SettingSpec } from '~/core/lane';
 import { SHOP_WORDS } from '~/core/words';
 import { definitionOf, definitions } from '~/pieces/definitions';
-import { useDraft } from './draft-store';
-import { Modal } from './modal';
+import { useDraft } from '~/studio/data/draft-store';
+import { Modal } from '~/studio/fields/modal';
 
 interface Entry {
   readonly id: string;

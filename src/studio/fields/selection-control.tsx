@@ -7,9 +7,9 @@ import {
   type SelectionOrder,
   type SelectionSource,
 } from '~/core/lane';
-import { askJson } from './api';
+import { askJson } from '~/studio/data/api';
 import { SelectField, TextField } from './fields';
-import { CategoriesContext } from './categories-context';
+import { CategoriesContext } from '~/studio/data/categories-context';
 import { Tick } from './tick';
 import { NumberField } from './number-field';
 import { PickedProducts } from './picked-products';

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { ask } from './api';
+import { ask } from '~/studio/data/api';
 
 interface Props {
   readonly value: string;

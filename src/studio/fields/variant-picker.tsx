@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import type { ProductOption } from '~/core/options';
-import { ask } from './api';
+import { ask } from '~/studio/data/api';
 
 export interface PickedProduct {
   readonly slug: string;

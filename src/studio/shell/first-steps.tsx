@@ -2,8 +2,8 @@ import { FIRST_BENCH } from './first-bench';
 import Check from 'lucide-react/icons/check';
 import { useState } from 'react';
 import type { FirstStep, StepsView } from '~/core/first-steps';
-import { askJson } from './api';
-import { useDraft } from './draft-store';
+import { askJson } from '~/studio/data/api';
+import { useDraft } from '~/studio/data/draft-store';
 
 const STEPS: Readonly<Record<FirstStep, { readonly label: string; readonly help: string; readonly href: string }>> = {
   shop: {

@@ -1,6 +1,6 @@
 import { useId, useState } from 'react';
 import { readSignedSum, readSum, writeSum } from '~/core/money';
-import { sumProblem, sumStyle, useShop } from './sums';
+import { sumProblem, sumStyle, useShop } from '~/studio/data/sums';
 
 interface Props {
   readonly label: string;

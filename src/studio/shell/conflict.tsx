@@ -1,8 +1,8 @@
 import { describeDifference } from '~/core/lane';
 import { definitions } from '~/pieces/definitions';
 import { ChangeList } from './change-list';
-import { useDraft } from './draft-store';
-import { Modal } from './modal';
+import { useDraft } from '~/studio/data/draft-store';
+import { Modal } from '~/studio/fields/modal';
 
 /** Two windows changed the same place: nothing is lost until the owner says which stands. */
 export function Conflict() {

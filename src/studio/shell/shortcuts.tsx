@@ -1,8 +1,8 @@
 import { FIRST_BENCH } from './first-bench';
 import { useEffect } from 'react';
 import { STRETCHES } from '~/core/funnel';
-import { useDraft } from './draft-store';
-import { Modal } from './modal';
+import { useDraft } from '~/studio/data/draft-store';
+import { Modal } from '~/studio/fields/modal';
 
 const KEYS = [
   ['1 – 6', 'go to a stretch of the road, Browse to After'],

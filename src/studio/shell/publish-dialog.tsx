@@ -1,12 +1,12 @@
 import { useEffect, useState } from 'react';
 import { describeDifference, dropChange, fixFinding, wordFinding, type Fix, type LaneChange } from '~/core/lane';
 import { definitions } from '~/pieces/definitions';
-import { ask, askJson, Refusal } from './api';
+import { ask, askJson, Refusal } from '~/studio/data/api';
 import { ChangeList } from './change-list';
-import { useDraft } from './draft-store';
+import { useDraft } from '~/studio/data/draft-store';
 import { FloorCheck } from './floor-check';
-import { Modal } from './modal';
-import type { DraftData } from './studio-data';
+import { Modal } from '~/studio/fields/modal';
+import type { DraftData } from '~/studio/data/studio-data';
 
 /** Shows what shoppers will notice, then makes it live. */
 export function PublishDialog({ onClose }: { onClose: () => void }) {

@@ -1,4 +1,4 @@
-import { useDraft } from './draft-store';
+import { useDraft } from '~/studio/data/draft-store';
 
 /** One of the offers whose codes each work once. */
 export function OfferControl({
