@@ -1,4 +1,4 @@
-import type { MeasuredLook } from '~/core/lane/preview-message';
+import type { MeasuredLook } from '~/core/lane/preview/preview-message';
 import { layered } from '~/core/proof/ground';
 
 /** How each slot drawn in these roots stands now; of one that is drawn several times the first in sight. */

@@ -1,4 +1,4 @@
-import { isPreviewMessage, type FromPreview, type ToPreview } from '~/core/lane/preview-message';
+import { isPreviewMessage, type FromPreview, type ToPreview } from '~/core/lane/preview/preview-message';
 import type { LookState, Manifest, ManifestPiece } from '~/core/lane';
 import type { CartClient } from './cart-client';
 import type { OpenAbout } from './piece-host';

@@ -1,5 +1,5 @@
-export { convertLane, convertSums } from './convert-currency';
-export { compileManifest, compilePiece, themeCss } from './compile';
+export { convertLane, convertSums } from './grounds/convert-currency';
+export { compileManifest, compilePiece, themeCss } from './preview/compile';
 export {
   definePiece,
   type Moment,
@@ -8,11 +8,11 @@ export {
   type PieceKind,
   type Role,
   type StartingLayout,
-} from './definition';
-export { readCustomCss } from './custom-css';
-export { dropChange } from './drop-change';
-export { describeDifference, type LaneChange } from './difference';
-export { FONTS, type Font } from './fonts';
+} from './settings/definition';
+export { readCustomCss } from './document/custom-css';
+export { dropChange } from './difference/drop-change';
+export { describeDifference, type LaneChange } from './difference/difference';
+export { FONTS, type Font } from './settings/fonts';
 export {
   LANE_VERSION,
   LEGAL_PAGES,
@@ -24,26 +24,26 @@ export {
   type Shop,
   type Theme,
   type ThemeColour,
-} from './lane.schema';
-export { firstLane, UNNAMED } from './first-lane';
-export { LEGAL_NAMES } from './shop-difference';
-export { LANGUAGES, localeOf, moveToCountry } from './places';
-export type { CurrencyPlan, ZonePlan } from './ground-plans';
-export { languageUse, type LanguageUse } from './language-use';
-export { checkTheme, readThemeCss, THEME_LABELS } from './theme';
-export { movedTo, movePage, pageSlug, textPage } from './text-pages';
-export { legalText } from './legal';
-export { netNote, taxNote } from './tax-note';
-export { localeFor } from './locale-for';
-export { groupPerItem, isFromOnePerOrder } from './per-item';
-export type { Caution } from './not-real-yet';
-export { lintLane, type CatalogueSlugs, type LintFinding } from './lint';
-export type { Manifest, ManifestPiece, PieceOf } from './manifest';
-export { comesTo, faintTexts, groundOf, textOf, type FaintText } from './faint-texts';
-export type { MeasuredLook } from './preview-message';
-export { moveInSpot, piecesOfSpot, whyNeverSeen, wordNeverSeen, type CategoryTexts } from './never-seen';
-export { addPiece, canAdd, copyPiece, pieceName } from './many';
-export { holdsOne, pageOfSpot, SPOTS, type Spot } from './spots';
+} from './document/lane.schema';
+export { firstLane, UNNAMED } from './document/first-lane';
+export { LEGAL_NAMES } from './difference/shop-difference';
+export { LANGUAGES, localeOf, moveToCountry } from './grounds/places';
+export type { CurrencyPlan, ZonePlan } from './grounds/ground-plans';
+export { languageUse, type LanguageUse } from './findings/language-use';
+export { checkTheme, readThemeCss, THEME_LABELS } from './document/theme';
+export { movedTo, movePage, pageSlug, textPage } from './document/text-pages';
+export { legalText } from './document/legal';
+export { netNote, taxNote } from './preview/tax-note';
+export { localeFor } from './grounds/locale-for';
+export { groupPerItem, isFromOnePerOrder } from './document/per-item';
+export type { Caution } from './findings/not-real-yet';
+export { lintLane, type CatalogueSlugs, type LintFinding } from './findings/lint';
+export type { Manifest, ManifestPiece, PieceOf } from './preview/manifest';
+export { comesTo, faintTexts, groundOf, textOf, type FaintText } from './findings/faint-texts';
+export type { MeasuredLook } from './preview/preview-message';
+export { moveInSpot, piecesOfSpot, whyNeverSeen, wordNeverSeen, type CategoryTexts } from './findings/never-seen';
+export { addPiece, canAdd, copyPiece, pieceName } from './document/many';
+export { holdsOne, pageOfSpot, SPOTS, type Spot } from './settings/spots';
 export {
   MOST_SELECTED,
   SELECTION_ORDERS,
@@ -53,17 +53,24 @@ export {
   type Selection,
   type SelectionOrder,
   type SelectionSource,
-} from './setting-types/selection';
-export { NO_GOODS, type Goods } from './setting-types/goods';
-export { COLUMN_ALIGNS, COLUMN_WIDTHS, USUAL_COLUMN, type Column, type Columns } from './setting-types/columns';
-export { applyLayout, newPiece, resetPart } from './new-piece';
-export { applySavedLayout, layoutOf, readSavedLayout, type SavedLayout } from './own-layout';
-export { applyLanePatch, diffLanes, invertPatch, lanePatchSchema, patchesClash, type LanePatch } from './patch';
-export { migrateLane } from './migrate-lane';
-export { isPreviewMessage, type FromPreview, type ToPreview } from './preview-message';
-export { readLane } from './read-lane';
-export { renamedSentences, type RenamedSentence } from './renamed-sentences';
-export { resolveColour, resolveLook, resolveWords } from './resolve';
+} from './settings/types/selection';
+export { NO_GOODS, type Goods } from './settings/types/goods';
+export { COLUMN_ALIGNS, COLUMN_WIDTHS, USUAL_COLUMN, type Column, type Columns } from './settings/types/columns';
+export { applyLayout, newPiece, resetPart } from './document/new-piece';
+export { applySavedLayout, layoutOf, readSavedLayout, type SavedLayout } from './document/own-layout';
+export {
+  applyLanePatch,
+  diffLanes,
+  invertPatch,
+  lanePatchSchema,
+  patchesClash,
+  type LanePatch,
+} from './document/patch';
+export { migrateLane } from './document/migrate-lane';
+export { isPreviewMessage, type FromPreview, type ToPreview } from './preview/preview-message';
+export { readLane } from './document/read-lane';
+export { renamedSentences, type RenamedSentence } from './preview/renamed-sentences';
+export { resolveColour, resolveLook, resolveWords } from './document/resolve';
 export {
   choice,
   LOOK_PROPERTIES,
@@ -88,10 +95,10 @@ export {
   type SettingsOf,
   type SettingValue,
   type Task,
-} from './setting';
-export { mentionedIn } from './mentions';
-export { ownTaxRate } from './own-tax-rate';
-export { namesIn, NO_NAMES, type Mentions, type NamedThing, type NameOf, type ShopNames } from './shop-names';
+} from './settings/setting';
+export { mentionedIn } from './difference/mentions';
+export { ownTaxRate } from './document/own-tax-rate';
+export { namesIn, NO_NAMES, type Mentions, type NamedThing, type NameOf, type ShopNames } from './settings/shop-names';
 export {
   crossSetting,
   KEEP_SHOPPING,
@@ -99,7 +106,7 @@ export {
   mainButtonLook,
   secondButtonLook,
   shopButtonLook,
-} from './standard';
-export { fixFinding, type Fix } from './fix-finding';
-export { wordCssProblem, wordFinding, wordOfferFault } from './word-finding';
-export type { CartPick, ProductPick, Situation } from './situation';
+} from './settings/standard';
+export { fixFinding, type Fix } from './findings/fix-finding';
+export { wordCssProblem, wordFinding, wordOfferFault } from './findings/word-finding';
+export type { CartPick, ProductPick, Situation } from './preview/situation';

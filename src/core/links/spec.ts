@@ -1,5 +1,5 @@
 import { resolveColour, resolveLook, resolveWords, type Lane, type Piece, type PieceDefinition } from '~/core/lane';
-import { LOOK_PROPERTIES, type LookProperty, type LookState } from '~/core/lane/setting';
+import { LOOK_PROPERTIES, type LookProperty, type LookState } from '~/core/lane/settings/setting';
 import type { Goods } from '~/core/lane';
 import { directionOf } from '~/core/words';
 import type { Leads } from './address';

@@ -12,7 +12,7 @@ import {
   type LintFinding,
   type ShopNames,
 } from '~/core/lane';
-import { notRealYet } from '~/core/lane/not-real-yet';
+import { notRealYet } from '~/core/lane/findings/not-real-yet';
 import { servedCountries } from '~/core/delivery';
 import { fail, ok, type Problem, type Result } from '~/core/problems';
 import { definitions } from '~/pieces/definitions';

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { compileManifest, lintLane, readCustomCss, wordCssProblem } from '~/core/lane';
-import { MOST_CSS } from '~/core/lane/custom-css';
+import { MOST_CSS } from '~/core/lane/document/custom-css';
 import { definitions } from '~/pieces/definitions';
 import { styleHtml } from '~/shop/style-html';
 import { liveDemoLane } from '../../../demo/lane';

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { compileManifest, faintTexts, groundOf, lintLane, wordFinding, type Lane } from '~/core/lane';
-import { fixFinding } from '~/core/lane/fix-finding';
+import { fixFinding } from '~/core/lane/findings/fix-finding';
 import { layered } from '~/core/proof';
 import { definitionOf, definitions } from '~/pieces/definitions';
 import { liveDemoLane } from '../../../demo/lane';

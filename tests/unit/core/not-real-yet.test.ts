@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { firstLane } from '~/core/lane';
-import { notRealYet, type ShopFacts } from '~/core/lane/not-real-yet';
+import { notRealYet, type ShopFacts } from '~/core/lane/findings/not-real-yet';
 import { definitions } from '~/pieces/definitions';
 
 describe('what is not real yet', () => {

@@ -1,4 +1,4 @@
-import { goodsSchema } from '~/core/lane/setting-types/goods';
+import { goodsSchema } from '~/core/lane/settings/types/goods';
 import { linkFacts } from '~/services/links/linked-goods';
 import { parseJson } from '../_parse-json';
 import { check, refuse } from '../_respond';

@@ -1,6 +1,6 @@
 import { LEAST_CONTRAST, nearestPassing } from '~/core/proof';
 import type { LintFinding } from './lint';
-import type { Lane } from './lane.schema';
+import type { Lane } from '../document/lane.schema';
 
 /** What one press would do about a finding. */
 export interface Fix {

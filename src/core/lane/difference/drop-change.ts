@@ -1,5 +1,5 @@
 import type { LaneChange } from './difference';
-import type { Lane, Piece } from './lane.schema';
+import type { Lane, Piece } from '../document/lane.schema';
 
 type Tree = Record<string, unknown>;
 

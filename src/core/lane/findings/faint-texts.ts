@@ -1,8 +1,8 @@
 import { contrastRatio, LEAST_CONTRAST } from '~/core/proof/contrast';
-import type { PieceDefinition } from './definition';
-import type { Lane, Piece, Theme } from './lane.schema';
-import { resolveColour, resolveLook } from './resolve';
-import type { LookProperty, LookState, LookValue } from './setting';
+import type { PieceDefinition } from '../settings/definition';
+import type { Lane, Piece, Theme } from '../document/lane.schema';
+import { resolveColour, resolveLook } from '../document/resolve';
+import type { LookProperty, LookState, LookValue } from '../settings/setting';
 
 /** A text that is hard to read where it stands. */
 export interface FaintText {

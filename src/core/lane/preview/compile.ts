@@ -1,13 +1,13 @@
 import { currencyOf } from '~/core/money';
 import { MEDIA_OF } from '~/core/where';
 import type { CartNaming } from '~/core/words';
-import { readCustomCss } from './custom-css';
-import { defaultWhere, type PieceDefinition } from './definition';
-import type { Lane, Piece, Theme } from './lane.schema';
-import { FONTS, type Font } from './fonts';
-import { localeFor } from './locale-for';
+import { readCustomCss } from '../document/custom-css';
+import { defaultWhere, type PieceDefinition } from '../settings/definition';
+import type { Lane, Piece, Theme } from '../document/lane.schema';
+import { FONTS, type Font } from '../settings/fonts';
+import { localeFor } from '../grounds/locale-for';
 import type { Manifest, ManifestPiece } from './manifest';
-import { resolveWords } from './resolve';
+import { resolveWords } from '../document/resolve';
 import { resolveShopWords } from '~/core/words/shop-words';
 import { netNote } from './tax-note';
 import {
@@ -17,7 +17,7 @@ import {
   type LookRules,
   type LookState,
   type LookValue,
-} from './setting';
+} from '../settings/setting';
 
 const SELECTOR_OF: Readonly<Record<LookState, string>> = {
   rest: '',

@@ -1,9 +1,9 @@
 import { namedIn } from '~/core/facts';
 import { isSeen, summariseWhere, visitsToldApart } from '~/core/where';
-import type { PieceDefinition } from './definition';
-import type { Lane, Piece } from './lane.schema';
-import { pieceName } from './many';
-import { holdsOne, pageOfSpot } from './spots';
+import type { PieceDefinition } from '../settings/definition';
+import type { Lane, Piece } from '../document/lane.schema';
+import { pieceName } from '../document/many';
+import { holdsOne, pageOfSpot } from '../settings/spots';
 
 /** Why no shopper ever sees a piece that is on. */
 export type NeverSeen =

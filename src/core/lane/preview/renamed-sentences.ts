@@ -1,8 +1,8 @@
 import { problemSentences } from '~/core/problems';
 import { CALLED_CART, cartRename, type CartNaming } from '~/core/words';
-import type { PieceDefinition } from './definition';
-import type { Lane } from './lane.schema';
-import { resolveWords } from './resolve';
+import type { PieceDefinition } from '../settings/definition';
+import type { Lane } from '../document/lane.schema';
+import { resolveWords } from '../document/resolve';
 import { resolveShopWords } from '~/core/words/shop-words';
 
 /** A text of the shop before and after its cart got another name. */

@@ -1,6 +1,6 @@
 import { contrastRatio, LEAST_CONTRAST } from '~/core/proof/contrast';
 import { servedCountries } from '~/core/delivery/delivery';
-import { LEGAL_PAGES, type Lane, type LegalPage } from './lane.schema';
+import { LEGAL_PAGES, type Lane, type LegalPage } from '../document/lane.schema';
 
 /** Part of the settings, where the owner sees to it; `catalogue` is a room of its own. */
 type At = 'about' | 'look' | 'tax' | 'delivery' | 'legal' | 'catalogue' | null;

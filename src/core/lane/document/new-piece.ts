@@ -1,4 +1,4 @@
-import { defaultWhere, type PieceDefinition, type StartingLayout } from './definition';
+import { defaultWhere, type PieceDefinition, type StartingLayout } from '../settings/definition';
 import type { Piece } from './lane.schema';
 
 /** A piece with every default of its kind. */

@@ -1,5 +1,5 @@
 import { convertSum, type CurrencyChange } from '~/core/money';
-import type { Lane } from './lane.schema';
+import type { Lane } from '../document/lane.schema';
 
 /** A value with every sum in it converted: whatever stands under a name that ends in `Minor`. */
 export function convertSums<Value>(value: Value, change: CurrencyChange): Value {

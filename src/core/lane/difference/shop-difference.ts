@@ -2,10 +2,10 @@ import { countryName } from '~/core/delivery/countries';
 import { zonesInOrder } from '~/core/delivery/delivery';
 import type { Delivery } from '~/core/delivery/delivery.schema';
 import { currencyOf, formatMoney } from '~/core/money';
-import { FONTS } from './fonts';
-import { LEGAL_PAGES, THEME_COLOURS, type Lane } from './lane.schema';
-import type { Naming } from './shop-names';
-import { THEME_LABELS } from './theme';
+import { FONTS } from '../settings/fonts';
+import { LEGAL_PAGES, THEME_COLOURS, type Lane } from '../document/lane.schema';
+import type { Naming } from '../settings/shop-names';
+import { THEME_LABELS } from '../document/theme';
 
 interface Fact {
   readonly at: readonly string[];

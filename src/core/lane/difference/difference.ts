@@ -7,17 +7,17 @@ import { localTime } from '~/core/time';
 import { LISTS, readPageName } from '~/core/where';
 import { DEVICES } from '~/core/where/where.schema';
 import { CALLED_CART } from '~/core/words';
-import type { PieceDefinition } from './definition';
-import type { Lane, Piece, ThemeColour } from './lane.schema';
-import { pieceName } from './many';
-import { resolveWords } from './resolve';
-import { SPOTS, type Spot } from './spots';
-import { LOOK_PROPERTIES, type LookProperty, type LookSpec, type LookState } from './setting';
+import type { PieceDefinition } from '../settings/definition';
+import type { Lane, Piece, ThemeColour } from '../document/lane.schema';
+import { pieceName } from '../document/many';
+import { resolveWords } from '../document/resolve';
+import { SPOTS, type Spot } from '../settings/spots';
+import { LOOK_PROPERTIES, type LookProperty, type LookSpec, type LookState } from '../settings/setting';
 import { type WordSpec } from '~/core/words';
-import { settingText } from './setting-types';
-import { namesIn, NO_NAMES, type NameOf, type Naming, type ShopNames } from './shop-names';
+import { settingText } from '../settings/types';
+import { namesIn, NO_NAMES, type NameOf, type Naming, type ShopNames } from '../settings/shop-names';
 import { shopDifference } from './shop-difference';
-import { THEME_LABELS } from './theme';
+import { THEME_LABELS } from '../document/theme';
 import { resolveShopWords, SHOP_WORDS, type ShopWord } from '~/core/words/shop-words';
 
 /** One thing that differs between two lanes, with the labels an owner knows it by. Words are the interface's. */

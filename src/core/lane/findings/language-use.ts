@@ -1,7 +1,7 @@
-import type { PieceDefinition } from './definition';
-import { LEGAL_PAGES, type Lane } from './lane.schema';
-import { pieceName } from './many';
-import { LEGAL_NAMES } from './shop-difference';
+import type { PieceDefinition } from '../settings/definition';
+import { LEGAL_PAGES, type Lane } from '../document/lane.schema';
+import { pieceName } from '../document/many';
+import { LEGAL_NAMES } from '../difference/shop-difference';
 
 /** A place of the shop that says something of its own in a language. */
 export interface LanguageUse {

@@ -1,5 +1,5 @@
 import { usualDelivery } from '~/core/delivery/delivery.schema';
-import type { PieceDefinition } from './definition';
+import type { PieceDefinition } from '../settings/definition';
 import { LANE_VERSION, type Lane } from './lane.schema';
 import { newPiece } from './new-piece';
 

@@ -1,4 +1,4 @@
-import type { Lane } from './lane.schema';
+import type { Lane } from '../document/lane.schema';
 import { sayIn, type SpeakingLane } from '~/core/words/shop-words';
 
 type Tax = Lane['shop']['tax'];

@@ -2,7 +2,7 @@ import { currencyOf, usualSum } from '~/core/money';
 import { countryName, countryOf } from '~/core/delivery/countries';
 import type { Delivery } from '~/core/delivery/delivery.schema';
 import { convertLane } from './convert-currency';
-import type { Lane } from './lane.schema';
+import type { Lane } from '../document/lane.schema';
 
 /** What shops in a country usually begin with: its currency, its standard tax in basis points, and whether prices hold it. */
 interface Place {

@@ -2,12 +2,12 @@ import { namedIn } from '~/core/facts';
 import { own } from '~/core/own';
 import { NO_GIFT } from '~/core/pricing';
 import { readPageName } from '~/core/where';
-import type { PieceDefinition } from './definition';
-import type { Lane } from './lane.schema';
-import type { SettingSpec } from './setting';
-import type { Goods } from './setting-types/goods';
-import type { Selection } from './setting-types/selection';
-import type { Mentions, NamedThing } from './shop-names';
+import type { PieceDefinition } from '../settings/definition';
+import type { Lane } from '../document/lane.schema';
+import type { SettingSpec } from '../settings/setting';
+import type { Goods } from '../settings/types/goods';
+import type { Selection } from '../settings/types/selection';
+import type { Mentions, NamedThing } from '../settings/shop-names';
 
 /** Everything of the catalogue that a lane names: in Where, settings, texts, offers and floors. */
 export function mentionedIn(lane: Lane, definitions: readonly PieceDefinition[]): Mentions {

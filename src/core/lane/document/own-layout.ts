@@ -1,8 +1,8 @@
 import { z } from 'zod';
 import { ok, problemsFromZod, type Result } from '~/core/problems';
-import type { PieceDefinition } from './definition';
+import type { PieceDefinition } from '../settings/definition';
 import { pieceSchema, type Piece } from './lane.schema';
-import type { SettingSpec } from './setting';
+import type { SettingSpec } from '../settings/setting';
 
 /** How a piece is built, without what it shows and where: parts with their order and devices, settings, and look. */
 export type SavedLayout = Pick<Piece, 'parts' | 'settings' | 'look'>;

@@ -1,7 +1,7 @@
 import { cartRename, type CartNaming } from '~/core/words';
-import type { PieceDefinition } from './definition';
+import type { PieceDefinition } from '../settings/definition';
 import type { Piece, Theme, ThemeColour } from './lane.schema';
-import type { LookProperty, LookSlot, LookState, LookValue } from './setting';
+import type { LookProperty, LookSlot, LookState, LookValue } from '../settings/setting';
 
 /** The words of a piece in a language: the owner's, else the definition's, else English; the cart as the shop calls it. */
 export function resolveWords(

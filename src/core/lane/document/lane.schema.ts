@@ -7,12 +7,19 @@ import { isTimeZone } from '~/core/time';
 import { CART_KINDS } from '~/core/words';
 import { DEVICES, whereSchema } from '~/core/where/where.schema';
 import { MOST_CSS } from './custom-css';
-import type { PieceDefinition, PieceKind } from './definition';
-import { FONT_KEYS } from './fonts';
+import type { PieceDefinition, PieceKind } from '../settings/definition';
+import { FONT_KEYS } from '../settings/fonts';
 import { SHOP_WORDS } from '~/core/words/shop-words';
-import { LOOK_PROPERTIES, MOST_LINE, MOST_RICH, type LookSlot, type LookSpec, type SettingValue } from './setting';
+import {
+  LOOK_PROPERTIES,
+  MOST_LINE,
+  MOST_RICH,
+  type LookSlot,
+  type LookSpec,
+  type SettingValue,
+} from '../settings/setting';
 import { type WordSpec } from '~/core/words';
-import { settingSchema, uploadedPicture } from './setting-types';
+import { settingSchema, uploadedPicture } from '../settings/types';
 
 export const LANE_VERSION = 3;
 

@@ -1,5 +1,5 @@
 import { uniqueSlug } from '~/core/catalogue/unique-slug';
-import type { PieceDefinition } from './definition';
+import type { PieceDefinition } from '../settings/definition';
 import type { Lane, Piece } from './lane.schema';
 import { newPiece } from './new-piece';
 

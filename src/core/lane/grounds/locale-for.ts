@@ -1,4 +1,4 @@
-import type { Shop } from './lane.schema';
+import type { Shop } from '../document/lane.schema';
 
 /**
  * The locale sums and days are written in for a language: the shop's own for its first language, else that language in the

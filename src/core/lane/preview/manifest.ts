@@ -1,7 +1,7 @@
 import type { Device, Where } from '~/core/where';
 import type { Currency } from '~/core/money';
-import type { Moment, PieceDefinition, PieceKind, Role } from './definition';
-import type { SettingsOf, SettingValue } from './setting';
+import type { Moment, PieceDefinition, PieceKind, Role } from '../settings/definition';
+import type { SettingsOf, SettingValue } from '../settings/setting';
 
 /** One piece as the shopper's browser gets it: complete, no defaults to look up. */
 export interface ManifestPiece<

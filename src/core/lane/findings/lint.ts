@@ -4,12 +4,12 @@ import { namedIn } from '~/core/facts';
 import { own } from '~/core/own';
 import { findOfferFaults, MOST_SEARCHED, mostAble, offersOf, type OfferFault } from '~/core/pricing';
 import { checkMessage } from '~/core/words/check-message';
-import { readCustomCss, type CssProblem } from './custom-css';
-import type { PieceDefinition } from './definition';
+import { readCustomCss, type CssProblem } from '../document/custom-css';
+import type { PieceDefinition } from '../settings/definition';
 import { faintTexts, type FaintText } from './faint-texts';
-import type { Lane, Piece } from './lane.schema';
+import type { Lane, Piece } from '../document/lane.schema';
 import { whyNeverSeen, type CategoryTexts, type NeverSeen } from './never-seen';
-import type { Selection } from './setting-types/selection';
+import type { Selection } from '../settings/types/selection';
 
 /** What publishing finds. An error blocks; a warning is shown. */
 export type LintFinding =

@@ -1,7 +1,7 @@
 import { applyPatch, createPatch, type Operation } from 'rfc6902';
 import { z } from 'zod';
 import { fail, ok, type Result } from '~/core/problems';
-import type { PieceDefinition } from './definition';
+import type { PieceDefinition } from '../settings/definition';
 import type { Lane } from './lane.schema';
 import { readLane } from './read-lane';
 

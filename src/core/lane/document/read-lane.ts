@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { ok, type Problem, type Result } from '~/core/problems';
-import type { PieceDefinition } from './definition';
+import type { PieceDefinition } from '../settings/definition';
 import { LANE_VERSION, laneSchema, type Lane } from './lane.schema';
 import { migrateLane } from './migrate-lane';
 import { newPiece } from './new-piece';

@@ -1,6 +1,6 @@
 import type { CartView } from '~/core/cart';
 import type { Manifest } from './manifest';
-import type { LookState } from './setting';
+import type { LookState } from '../settings/setting';
 
 /** From the bench to the framed shop. Both sides are of one origin; the receiver checks that. */
 export type ToPreview =

@@ -1,12 +1,12 @@
-import { textPage } from './text-pages';
+import { textPage } from '../document/text-pages';
 import { DEVICES } from '~/core/where/where.schema';
 import { MOST_SEARCHED } from '~/core/pricing/state';
-import type { CssProblem } from './custom-css';
-import type { PieceDefinition } from './definition';
+import type { CssProblem } from '../document/custom-css';
+import type { PieceDefinition } from '../settings/definition';
 import { LEAST_CONTRAST } from '~/core/proof';
 import { NO_GIFT, type OfferFault } from '~/core/pricing';
-import type { Lane } from './lane.schema';
-import { pieceName } from './many';
+import type { Lane } from '../document/lane.schema';
+import { pieceName } from '../document/many';
 import type { LintFinding } from './lint';
 import { wordNeverSeen } from './never-seen';
 

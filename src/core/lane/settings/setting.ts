@@ -1,8 +1,8 @@
 import type { Described } from '~/core/words';
-import { NO_GOODS, type Goods } from './setting-types/goods';
+import { NO_GOODS, type Goods } from './types/goods';
 import { FONT_KEYS, FONTS } from './fonts';
-import type { Columns } from './setting-types/columns';
-import type { Selection } from './setting-types/selection';
+import type { Columns } from './types/columns';
+import type { Selection } from './types/selection';
 
 /** The task of the bench a setting belongs to. */
 export type Task = 'where' | 'parts' | 'words' | 'look';
