@@ -1,5 +1,5 @@
 import type { HostPage } from './host-page';
-import { priceChoice, type Choice, type ChoicePrice } from '~/core/pricing/price-choice';
+import { priceChoice, type Choice, type ChoicePrice } from '~/core/pricing/receipt/price-choice';
 
 const told = new Map<string, ChoicePrice>();
 

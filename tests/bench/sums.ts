@@ -2,7 +2,7 @@ import { allocate, dinero, multiply, subtract, toSnapshot, type Dinero } from 'd
 import { FPGrowth } from 'node-fpgrowth';
 import { basketsOf, find } from '~/core/finder';
 import { backtest, offerSchema, priceCart, priceGoods, type Offer, type PricingInput } from '~/core/pricing';
-import { offersOf } from '~/core/pricing/offers-of';
+import { offersOf } from '~/core/pricing/engine/offers-of';
 import { minor } from '~/core/money';
 import { randomFrom } from '../../demo/random';
 import { cartInput, grouped, line as short, only } from '../support/pricing';

@@ -1,6 +1,6 @@
 import type { Minor } from '~/core/money';
 import type { ProductOption } from '~/core/options';
-import type { Told } from '~/core/pricing/told';
+import type { Told } from '~/core/pricing/telling/told';
 
 export interface Picture {
   readonly src: string;

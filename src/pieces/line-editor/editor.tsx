@@ -4,7 +4,7 @@ import { useEffect, useRef, useState } from 'preact/hooks';
 import type { CartLineView } from '~/core/cart';
 import { isSoldOut, resolveVariant, valuesOf, type Choices } from '~/core/catalogue/choose';
 import type { Product } from '~/core/catalogue';
-import { priceChoice } from '~/core/pricing/price-choice';
+import { priceChoice } from '~/core/pricing/receipt/price-choice';
 import type { Answers } from '~/core/options/answers';
 import { effectSums } from '~/core/options/effects';
 import { fill } from '~/core/words/fill';

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import type { Shop } from '~/core/lane';
 import { minor } from '~/core/money';
-import { priceLine } from '~/core/pricing/price-line';
+import { priceLine } from '~/core/pricing/receipt/price-line';
 import { evaluateOptions, type Answer, type OptionRule, type ProductOption } from '~/core/options';
 import { wordProblem } from '~/core/problems';
 import { addDays, dayIn } from '~/core/time';

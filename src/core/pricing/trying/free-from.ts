@@ -1,6 +1,6 @@
 import { usualSum, type Currency } from '~/core/money';
 import type { PastOrder } from './backtest';
-import { withoutTax, type Tax } from './margins';
+import { withoutTax, type Tax } from '../margin/margins';
 
 /** How shoppers are taken to behave; nobody knows it, so it is stated and turned. */
 export interface TopUp {

@@ -1,7 +1,7 @@
-import { plainCode } from './judge';
-import type { Costed } from './margins';
-import type { PricedOffer } from './pricing.schema';
-import { isAbout } from './touches';
+import { plainCode } from '../engine/judge';
+import type { Costed } from '../margin/margins';
+import type { PricedOffer } from '../engine/pricing.schema';
+import { isAbout } from '../engine/touches';
 
 /** Two offers that can meet in one cart. */
 export interface Overlap {

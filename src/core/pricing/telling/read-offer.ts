@@ -1,6 +1,6 @@
 import { countryName } from '~/core/delivery/countries';
-import { NO_GIFT } from './offer-faults';
-import type { LineSelection, Offer } from './pricing.schema';
+import { NO_GIFT } from '../engine/offer-faults';
+import type { LineSelection, Offer } from '../engine/pricing.schema';
 
 /** How an owner's shop names things and writes sums and days. */
 export interface OfferReader {

@@ -1,8 +1,8 @@
 import { assertNever } from '~/core/problems';
-import { priceCart } from './price';
-import type { LineSelection, Offer, PricedLine, PricedOffer } from './pricing.schema';
-import { fits } from './selection';
-import { isAbout, isRunning } from './touches';
+import { priceCart } from '../engine/price';
+import type { LineSelection, Offer, PricedLine, PricedOffer } from '../engine/pricing.schema';
+import { fits } from '../engine/selection';
+import { isAbout, isRunning } from '../engine/touches';
 
 /** What an offer takes off: a part in basis points, or a sum in minor units. */
 export type Off = { readonly basisPoints: number } | { readonly amountMinor: number };

@@ -1,6 +1,6 @@
-import { stageOf, MOST_SEARCHED } from './state';
-import type { PricedOffer } from './pricing.schema';
-import { isRunning } from './touches';
+import { stageOf, MOST_SEARCHED } from '../engine/state';
+import type { PricedOffer } from '../engine/pricing.schema';
+import { isRunning } from '../engine/touches';
 
 /** Whether an offer asks who buys, from where, or how often they did before: of goods outside a cart nobody knows. */
 function asksWhoBuys({ when, limits }: PricedOffer): boolean {

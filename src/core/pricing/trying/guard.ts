@@ -1,4 +1,4 @@
-import { searchBelowFloor, type GuardAnswer, type GuardInput } from './margins';
+import { searchBelowFloor, type GuardAnswer, type GuardInput } from '../margin/margins';
 import { findOverlaps, type Overlap } from './overlaps';
 
 /** What keeps an owner from offers that cost more than they should: which meet, and a cart below the floor. Yields how far it is. */

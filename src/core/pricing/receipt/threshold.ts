@@ -1,7 +1,7 @@
 import { minor, type Minor } from '~/core/money';
-import type { OfferRefusal } from './price';
-import type { PricedOffer } from './pricing.schema';
-import { isRunning } from './touches';
+import type { OfferRefusal } from '../engine/price';
+import type { PricedOffer } from '../engine/pricing.schema';
+import { isRunning } from '../engine/touches';
 
 /** How far a cart is from an offer that asks for goods worth so much. */
 export interface ThresholdView {

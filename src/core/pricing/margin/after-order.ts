@@ -1,8 +1,8 @@
 import { minor, type Minor } from '~/core/money';
-import { halfUp, partOf } from './half-up';
+import { halfUp, partOf } from '../engine/half-up';
 import { asLine, leastPrice, type Costed, type Margins, type Tax } from './margins';
 import type { OptionEffect } from '~/core/options/effects';
-import { priceLine, type PriceStep } from './price-line';
+import { priceLine, type PriceStep } from '../receipt/price-line';
 
 /** One product offered after an order, cheaper than by itself. */
 export interface AfterOrderPrice {

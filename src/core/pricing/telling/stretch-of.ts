@@ -1,5 +1,5 @@
 import type { Stretch } from '~/core/funnel';
-import type { Offer } from './pricing.schema';
+import type { Offer } from '../engine/pricing.schema';
 
 /**
  * On which stretch of the way an offer first does something: where prices show, in the cart, or at the checkout, where it is known

@@ -1,6 +1,6 @@
 import type { ProblemCode } from '~/core/problems';
 import type { PricedCode } from './price-goods';
-import type { PricedOffer } from './pricing.schema';
+import type { PricedOffer } from '../engine/pricing.schema';
 
 /** What a shopper is told of a code that does not count: a sentence's code, and its facts. `money` writes sums. */
 export function codeProblem(

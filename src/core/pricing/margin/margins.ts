@@ -1,10 +1,10 @@
 import { z } from 'zod';
 import { minor } from '~/core/money';
-import { priceGoods, type Circumstances, type PricedGoods } from './price-goods';
-import type { PriceableLine } from './price-line';
-import type { PricedOffer } from './pricing.schema';
-import { fits } from './selection';
-import { isAbout, selectionsOf } from './touches';
+import { priceGoods, type Circumstances, type PricedGoods } from '../receipt/price-goods';
+import type { PriceableLine } from '../receipt/price-line';
+import type { PricedOffer } from '../engine/pricing.schema';
+import { fits } from '../engine/selection';
+import { isAbout, selectionsOf } from '../engine/touches';
 
 const floor = z.number().int().min(0).max(9_900);
 

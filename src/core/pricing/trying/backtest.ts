@@ -1,9 +1,9 @@
 import { minor } from '~/core/money';
-import { offersOf } from './offers-of';
-import type { Offer, PricedOffer } from './pricing.schema';
-import { priceGoods, type Circumstances } from './price-goods';
-import type { PriceableLine } from './price-line';
-import { withoutTax, type Tax } from './margins';
+import { offersOf } from '../engine/offers-of';
+import type { Offer, PricedOffer } from '../engine/pricing.schema';
+import { priceGoods, type Circumstances } from '../receipt/price-goods';
+import type { PriceableLine } from '../receipt/price-line';
+import { withoutTax, type Tax } from '../margin/margins';
 
 /** An order of the past as it would be priced anew. */
 export interface PastOrder {

@@ -1,10 +1,10 @@
 import { minor, sumMinor, type Minor } from '~/core/money';
-import { halfUp } from './half-up';
-import { plainCode } from './judge';
+import { halfUp } from '../engine/half-up';
+import { plainCode } from '../engine/judge';
 import { priceLine, sumEffects, type LinePrice, type PriceableLine, type PriceStep } from './price-line';
-import { priceCart, type OfferRefusal } from './price';
-import type { OfferStep } from './state';
-import type { PricedOffer, PricingInput } from './pricing.schema';
+import { priceCart, type OfferRefusal } from '../engine/price';
+import type { OfferStep } from '../engine/state';
+import type { PricedOffer, PricingInput } from '../engine/pricing.schema';
 import { thresholdOf, type ThresholdView } from './threshold';
 
 /** Tax on goods and delivery. Included: prices already hold it. 10 000 basis points = 100 %. */

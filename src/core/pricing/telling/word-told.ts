@@ -1,5 +1,5 @@
 import { assertNever } from '~/core/problems';
-import type { LineSelection } from './pricing.schema';
+import type { LineSelection } from '../engine/pricing.schema';
 import type { Off, Told, ToldEffect } from './told';
 
 /** Sentences and parts of sentences that offers are told with; each shop has its own words for them. */
