@@ -100,7 +100,11 @@ export function withPage(address = 'https://shop.example/'): { open(html?: strin
   }
 
   beforeEach(() => void open());
-  after(restore);
+  after(async () => {
+    // What the page still had under way finds its window.
+    await settled();
+    restore();
+  });
   return { open };
 }
 
