@@ -13,7 +13,7 @@ import { theApp } from '~/services/app-instance';
 import { isOurs, roleFor } from './pages/_access';
 import { refuse } from './pages/api/_respond';
 import { noteSource } from '~/services/offers/circumstances';
-import { cartToken, visitId } from './shop/cart-cookie';
+import { cartToken, visitId } from './shop/cookies/cart-cookie';
 import { chooseLanguage } from './shop/choose-language';
 import { opensSoon } from './shop/opens-soon';
 

@@ -2,7 +2,7 @@ import type { APIRoute } from 'astro';
 import { z } from 'zod';
 import { sendCart } from '~/services/links/carry-cart';
 import { network } from '~/services/limits';
-import { cartToken } from '~/shop/cart-cookie';
+import { cartToken } from '~/shop/cookies/cart-cookie';
 import { readBody, refuse } from './_respond';
 
 /** `visit`: empty where nothing is recorded. */

@@ -1,7 +1,7 @@
 import type { APIRoute } from 'astro';
 import { z } from 'zod';
 import { keepForm, keptFormSchema, quoteCheckout } from '~/services/cart/show-checkout';
-import { cartToken } from '~/shop/cart-cookie';
+import { cartToken } from '~/shop/cookies/cart-cookie';
 import { readBody, refuse } from './_respond';
 
 const bodySchema = z.strictObject({ form: keptFormSchema });

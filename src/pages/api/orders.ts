@@ -4,8 +4,8 @@ import { checkoutSchema } from '~/core/orders/checkout.schema';
 import { buyerKey } from '~/services/orders/order-access';
 import { orderedAlready, placeOrder } from '~/services/orders/place-order';
 import { keepForm, withoutCard } from '~/services/cart/show-checkout';
-import { cartToken, visitId } from '~/shop/cart-cookie';
-import { keepOrderKey } from '~/shop/order-cookie';
+import { cartToken, visitId } from '~/shop/cookies/cart-cookie';
+import { keepOrderKey } from '~/shop/cookies/order-cookie';
 import { answer, readBody, refuse } from './_respond';
 
 const orderSchema = z.strictObject({

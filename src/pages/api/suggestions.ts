@@ -1,7 +1,7 @@
 import type { APIRoute } from 'astro';
 import { z } from 'zod';
 import { suggestNear } from '~/services/catalogue/suggest';
-import { cartToken } from '~/shop/cart-cookie';
+import { cartToken } from '~/shop/cookies/cart-cookie';
 import { check, refuse } from './_respond';
 
 const querySchema = z.strictObject({

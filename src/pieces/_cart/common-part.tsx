@@ -1,16 +1,16 @@
 /** @jsxImportSource preact */
 import type { VNode } from 'preact';
 import type { CartWord } from './words';
-import { Better } from './better';
-import { Coupon } from './coupon';
+import { Better } from './parts/better';
+import { Coupon } from './parts/coupon';
 import type { CartShown } from './cart-controller';
-import { Estimate } from './estimate';
+import { Estimate } from './parts/estimate';
 import { Lines, type LinesProps } from './lines';
-import { Note } from './note';
-import { QuickPay } from './quick-pay';
-import { Later } from './later';
-import { Threshold } from './threshold';
-import { Totals } from './totals';
+import { Note } from './parts/note';
+import { QuickPay } from './parts/quick-pay';
+import { Later } from './parts/later';
+import { Threshold } from './parts/threshold';
+import { Totals } from './parts/totals';
 
 /** Parts that are the same on the cart surface and on the cart page. */
 export type CommonCartPart =
@@ -45,7 +45,7 @@ export function CommonPart({ name, shown, words, settings }: Props): VNode | nul
     case 'suggestions':
       return (
         <Later
-          load={() => import('./suggestions')}
+          load={() => import('./parts/suggestions')}
           with={{ host, money, near: cart.lines.map((line) => line.slug), most: settings.suggestionCount, words }}
         />
       );
@@ -55,7 +55,7 @@ export function CommonPart({ name, shown, words, settings }: Props): VNode | nul
       return (
         <>
           {(cart.deadline || cart.hints[0]) && host && (
-            <Later load={() => import('./extras')} with={{ cart, host, money, words }} />
+            <Later load={() => import('./parts/extras')} with={{ cart, host, money, words }} />
           )}
           <Totals shown={shown} words={words} settings={settings} />
         </>

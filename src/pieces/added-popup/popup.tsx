@@ -3,8 +3,8 @@ import type { VNode } from 'preact';
 import type { CartLineView, CartView } from '~/core/cart';
 import { suggestionsThatFit } from '~/core/suggest/fit';
 import { fill } from '~/core/words/fill';
-import { Later } from '~/pieces/_cart/later';
-import { Threshold } from '~/pieces/_cart/threshold';
+import { Later } from '~/pieces/_cart/parts/later';
+import { Threshold } from '~/pieces/_cart/parts/threshold';
 import { Icon } from '~/runtime/kit/icons';
 import { directionOf } from '~/runtime/kit/shadow';
 import type { PieceHost } from '~/runtime/piece-host';
@@ -130,7 +130,7 @@ function Part({
     case 'suggestions':
       return (
         <Later
-          load={() => import('~/pieces/_cart/suggestions')}
+          load={() => import('~/pieces/_cart/parts/suggestions')}
           with={{
             host,
             money,

@@ -1,7 +1,7 @@
 /** @jsxImportSource preact */
 import type { VNode } from 'preact';
 import type { Device } from '~/core/where';
-import { Later } from '~/pieces/_cart/later';
+import { Later } from '~/pieces/_cart/parts/later';
 import { CommonPart, EmptyCart, LinesWithBetter } from '~/pieces/_cart/common-part';
 import type { CartShown } from '~/pieces/_cart/cart-controller';
 import { SaidLine } from '~/pieces/_cart/said';
@@ -79,7 +79,7 @@ function Part({ name, shown, piece }: Omit<Props, 'device'> & { name: PartKey })
     case 'suggestions':
       return isEmpty ? null : (
         <Later
-          load={() => import('~/pieces/_cart/suggestions')}
+          load={() => import('~/pieces/_cart/parts/suggestions')}
           html={shown.suggested?.html ?? ''}
           with={{
             host: shown.host,

@@ -2,7 +2,7 @@
 import { render } from 'preact';
 import { formatMoney } from '~/core/money/currency';
 import { cartCss } from '~/pieces/_cart/css';
-import { View } from '~/pieces/_cart/suggestions';
+import { View } from '~/pieces/_cart/parts/suggestions';
 import { createShadow } from '~/runtime/kit/shadow';
 import type { PartProps } from './part-props';
 

@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { readChosen } from '~/core/catalogue';
 import { keptFields, listingPlace } from '~/shop/listing-address';
-import { withoutKey } from '~/shop/order-cookie';
+import { withoutKey } from '~/shop/cookies/order-cookie';
 import { inLanguage } from '~/shop/shop-context';
 import { liveDemoLane } from '../../../demo/lane';
 

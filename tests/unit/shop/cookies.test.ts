@@ -1,7 +1,7 @@
 import type { AstroCookies, AstroCookieSetOptions } from 'astro';
 import { expect } from 'chai';
-import { cartToken, ensureCartToken, keepVisit, setFlash, takeFlash, visitId } from '~/shop/cart-cookie';
-import { keepOrderKey, orderKey } from '~/shop/order-cookie';
+import { cartToken, ensureCartToken, keepVisit, setFlash, takeFlash, visitId } from '~/shop/cookies/cart-cookie';
+import { keepOrderKey, orderKey } from '~/shop/cookies/order-cookie';
 
 /** Cookies of one browser, as a page reads and writes them. */
 function browserCookies(first: Readonly<Record<string, string>> = {}) {

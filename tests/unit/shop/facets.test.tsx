@@ -2,7 +2,7 @@
 import { expect } from 'chai';
 import { NOTHING_CHOSEN, readChosen, type Chosen, type Facet } from '~/core/catalogue';
 import { sayIn } from '~/core/words';
-import { ChosenMarks, Facets, fieldsOf } from '~/shop/facets';
+import { ChosenMarks, Facets, fieldsOf } from '~/shop/listing/facets';
 import { liveDemoLane } from '../../../demo/lane';
 import { draw } from '../../support/draw';
 

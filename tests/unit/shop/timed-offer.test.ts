@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { followTimedOffer } from '~/shop/timed-offer';
+import { followTimedOffer } from '~/shop/browser/timed-offer';
 import { settled, withPage } from '../../support/page';
 
 describe('an offer that ends', () => {

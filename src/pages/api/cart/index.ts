@@ -2,7 +2,7 @@ import type { APIRoute } from 'astro';
 import { z } from 'zod';
 import { cartRequestSchema, changeCartOf, changeId as changeIdOf } from '~/services/cart/change-cart';
 import { viewCart } from '~/services/cart/show-cart';
-import { cartToken, ensureCartToken } from '~/shop/cart-cookie';
+import { cartToken, ensureCartToken } from '~/shop/cookies/cart-cookie';
 import { answer, check, readBody, refuse } from '../_respond';
 
 /** A change may carry an id, under which it is made once however often it is sent. */

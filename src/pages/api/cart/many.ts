@@ -1,6 +1,6 @@
 import type { APIRoute } from 'astro';
 import { addManyOf, addManySchema } from '~/services/cart/add-many';
-import { ensureCartToken } from '~/shop/cart-cookie';
+import { ensureCartToken } from '~/shop/cookies/cart-cookie';
 import { answer, readBody, refuse } from '../_respond';
 
 /** Puts many things into the cart at once. */

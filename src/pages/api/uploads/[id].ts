@@ -1,7 +1,7 @@
 import type { APIRoute } from 'astro';
 import { refusalOf } from '~/services/accounts/access';
 import { openUpload } from '~/services/files/uploads';
-import { cartToken } from '~/shop/cart-cookie';
+import { cartToken } from '~/shop/cookies/cart-cookie';
 import { refuse } from '../_respond';
 
 const INLINE = ['image/png', 'image/jpeg'];

@@ -1,7 +1,7 @@
 import type { APIRoute } from 'astro';
 import { z } from 'zod';
 import { keepUpload } from '~/services/files/uploads';
-import { ensureCartToken } from '~/shop/cart-cookie';
+import { ensureCartToken } from '~/shop/cookies/cart-cookie';
 import { answer, check, refuse } from '../_respond';
 
 const key = z

@@ -3,8 +3,8 @@ import type { VNode } from 'preact';
 import type { CartView } from '~/core/cart';
 import type { PriceStep } from '~/core/pricing';
 import { fill } from '~/core/words/fill';
-import type { CartWord } from './words';
-import type { CartShown } from './cart-controller';
+import type { CartWord } from '../words';
+import type { CartShown } from '../cart-controller';
 
 type TotalWord = Extract<
   CartWord,

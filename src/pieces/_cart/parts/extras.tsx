@@ -1,7 +1,7 @@
 /** @jsxImportSource preact */
 import type { VNode } from 'preact';
 import type { CartView } from '~/core/cart';
-import type { CartWord } from './words';
+import type { CartWord } from '../words';
 import { fill } from '~/core/words/fill';
 import type { PieceHost } from '~/runtime/piece-host';
 import { Countdown } from './countdown';

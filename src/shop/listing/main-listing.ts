@@ -4,8 +4,8 @@ import type { ManifestPiece } from '~/core/lane';
 import { table } from '~/pieces/servers';
 import type { ListingShape, Sort } from '~/services/catalogue/browse-shop';
 import { usualCards } from '~/pieces/_cards/draw-cards';
-import { listingPlace } from './listing-address';
-import { piecesAt, type SpotVisit } from './spot-pieces';
+import { listingPlace } from '~/shop/listing-address';
+import { piecesAt, type SpotVisit } from '~/shop/spot-pieces';
 
 /** How the products of a listing page are shown: by the piece that stands there, or as usual. */
 export interface MainListing {

@@ -1,9 +1,9 @@
 /** @jsxImportSource preact */
 import type { VNode } from 'preact';
-import type { CartWord } from './words';
+import type { CartWord } from '../words';
 import { countryNames } from './country-names';
-import type { CartShown } from './cart-controller';
-import { CartForm } from './form';
+import type { CartShown } from '../cart-controller';
+import { CartForm } from '../form';
 
 interface Props {
   readonly shown: CartShown;

@@ -2,7 +2,7 @@
 import type { VNode } from 'preact';
 import { useEffect, useRef, useState } from 'preact/hooks';
 import type { ProductCard } from '~/core/catalogue';
-import type { CartWord } from './words';
+import type { CartWord } from '../words';
 import { say } from '~/runtime/kit/say';
 import type { PieceHost } from '~/runtime/piece-host';
 

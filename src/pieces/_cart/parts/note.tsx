@@ -1,8 +1,8 @@
 /** @jsxImportSource preact */
 import type { VNode } from 'preact';
-import type { CartWord } from './words';
-import type { CartShown } from './cart-controller';
-import { CartForm } from './form';
+import type { CartWord } from '../words';
+import type { CartShown } from '../cart-controller';
+import { CartForm } from '../form';
 
 interface Props {
   readonly shown: CartShown;

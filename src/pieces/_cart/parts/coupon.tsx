@@ -2,9 +2,9 @@
 import type { VNode } from 'preact';
 import { useEffect, useRef } from 'preact/hooks';
 import { fill } from '~/core/words/fill';
-import type { CartWord } from './words';
-import type { CartShown } from './cart-controller';
-import { CartForm } from './form';
+import type { CartWord } from '../words';
+import type { CartShown } from '../cart-controller';
+import { CartForm } from '../form';
 
 interface Props {
   readonly shown: CartShown;

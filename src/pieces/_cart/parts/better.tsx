@@ -1,9 +1,9 @@
 /** @jsxImportSource preact */
 import type { VNode } from 'preact';
 import type { CartLineView } from '~/core/cart';
-import type { CartWord } from './words';
+import type { CartWord } from '../words';
 import { fill } from '~/core/words/fill';
-import type { CartShown } from './cart-controller';
+import type { CartShown } from '../cart-controller';
 
 interface Props {
   readonly line: CartLineView;
