@@ -71,9 +71,16 @@ async function buildRuntime() {
     chunks.find((chunk) => Object.keys(chunk.modules).some((id) => id.includes(part)))?.fileName;
   const options = holding('src/pieces/_options/mount.tsx');
   const preact = holding('node_modules/preact/dist/preact');
+  // As their definitions say, which are not run here.
+  const budgets = Object.fromEntries(
+    kinds.flatMap(([kind]) => {
+      const budget = /^ {2}budgetKb: (\d+),$/m.exec(readFileSync(`src/pieces/${kind}/definition.ts`, 'utf8'))?.[1];
+      return budget ? [[kind, Number(budget)]] : [];
+    }),
+  );
   writeFileSync(
     'public/rt/pieces.json',
-    JSON.stringify({ importsOf, kinds: Object.fromEntries(kinds), options, preact }),
+    JSON.stringify({ importsOf, kinds: Object.fromEntries(kinds), budgets, options, preact }),
   );
 }
 

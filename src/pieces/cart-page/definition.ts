@@ -32,6 +32,7 @@ const { close: _close, cartPage: _link, ...words } = cartWords;
 
 export const cartPage = definePiece({
   kind: 'cart-page',
+  budgetKb: 10,
   role: 'cart-page',
   name: 'Cart page',
   stretch: 'cart',

@@ -4,6 +4,7 @@ import { cartWords } from '../_cart/words';
 
 export const cartSurface = definePiece({
   kind: 'cart-surface',
+  budgetKb: 10,
   role: 'cart',
   beginsWith: true,
   elsewhere: {},

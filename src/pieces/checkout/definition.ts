@@ -28,6 +28,7 @@ const {
 
 export const checkout = definePiece({
   kind: 'checkout',
+  budgetKb: 10,
   role: 'checkout',
   name: 'Checkout',
   stretch: 'pay',

@@ -3,6 +3,7 @@ import { say } from '~/core/words';
 
 export const lineEditor = definePiece({
   kind: 'line-editor',
+  budgetKb: 10,
   role: 'line',
   beginsWith: true,
   elsewhere: {},

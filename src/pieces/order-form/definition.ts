@@ -37,6 +37,7 @@ const PARTS = {
 
 export const orderForm = definePiece({
   kind: 'order-form',
+  budgetKb: 10,
   role: 'table',
   name: 'Order form',
   stretch: 'add',

@@ -3,6 +3,7 @@ import { optionParts, optionSettings, optionWords } from '../_options/shared';
 
 export const productOptions = definePiece({
   kind: 'product-options',
+  budgetKb: 10,
   role: 'options',
   beginsWith: true,
   elsewhere: {},

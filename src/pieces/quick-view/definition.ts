@@ -4,6 +4,7 @@ import { cartWords } from '../_cart/words';
 
 export const quickView = definePiece({
   kind: 'quick-view',
+  budgetKb: 8,
   role: 'look',
   beginsWith: true,
   elsewhere: {},

@@ -45,6 +45,8 @@ export interface PieceDefinition {
   readonly name: string;
   readonly stretch: Stretch;
   readonly summary: string;
+  /** Most its chunk may weigh in kB gzip, beyond what pieces share; absent: 6. */
+  readonly budgetKb?: number;
   /** Pages the piece can stand on. */
   readonly pages: readonly PageKind[];
   readonly settings: Readonly<Record<string, SettingSpec>>;
