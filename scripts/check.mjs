@@ -107,7 +107,7 @@ function report(name, bytes, limitKb) {
 for (const folder of readdirSync('src', { recursive: true, withFileTypes: true }).filter((entry) =>
   entry.isDirectory(),
 )) {
-  const place = path.join(folder.parentPath, folder.name);
+  const place = path.join(folder.parentPath ?? folder.path, folder.name);
   const files = readdirSync(place, { withFileTypes: true }).filter((entry) => entry.isFile()).length;
   if (files <= MOST_FILES || LONG_FOLDERS.includes(place)) continue;
   failed += 1;

@@ -1,3 +1,4 @@
+import { isSameCode } from '~/core/pricing/engine/judge';
 import { sameAnswers, type Answers } from '~/core/options/answers';
 import { assertNever, fail, ok, type Result } from '~/core/problems';
 import { MOST_PER_LINE } from './limits';
@@ -189,7 +190,6 @@ function withCode(cart: Cart, { code, isBeside }: { readonly code: string; reado
 }
 
 /** Codes are compared without white space around them, regardless of case. */
-export const isSameCode = (a: string, b: string) => a.trim().toLowerCase() === b.trim().toLowerCase();
 
 function judged(variantId: number, answers: Answers, rulesOf: RulesOf): Result<Answers> {
   const rules = rulesOf(variantId);

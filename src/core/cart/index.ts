@@ -2,7 +2,6 @@ export {
   changeCart,
   demandOf,
   EMPTY_CART,
-  isSameCode,
   type Cart,
   type CartChange,
   type CartLine,

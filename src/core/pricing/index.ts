@@ -1,4 +1,4 @@
-export { plainCode } from './engine/judge';
+export { isSameCode, plainCode } from './engine/judge';
 export { findOfferFaults, NO_GIFT, type OfferFault } from './engine/offer-faults';
 export { discountName, discountsOf, fullMinorOf, lineMinorOf, type Discount } from './receipt/discounts';
 export { priceCart, type OfferRefusal, type Priced } from './engine/price';

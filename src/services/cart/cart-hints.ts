@@ -1,5 +1,5 @@
 import type { Cart, CartHint } from '~/core/cart';
-import { offersOf, plainCode, thresholdOf, toldOffers, type GoodsInput, type PricedGoods } from '~/core/pricing';
+import { isSameCode, offersOf, thresholdOf, toldOffers, type GoodsInput, type PricedGoods } from '~/core/pricing';
 import type { App } from '~/services/app';
 import type { LiveLane } from '~/services/lane/live-lane';
 import { tellerOf } from '~/services/offers/tell-offers';
@@ -71,7 +71,7 @@ async function hintsNow(
   if (told.length === 0) return [];
   const takesCode = cart.codes.length === 0 || lane.shop.severalCodes;
   const untyped = told.flatMap(({ when: { code, isOneTime } }) =>
-    code !== null && !isOneTime && !cart.codes.some((typed) => plainCode(typed) === plainCode(code)) ? [code] : [],
+    code !== null && !isOneTime && !cart.codes.some((typed) => isSameCode(typed, code)) ? [code] : [],
   );
   const codes = await Promise.all(
     (takesCode ? [...new Set(untyped)] : []).slice(0, MOST_TRIED).map(async (code) => {

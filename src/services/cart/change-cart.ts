@@ -1,8 +1,9 @@
 import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
-import { changeCart, isSameCode, MOST_PER_LINE, type CartChange, type CartView } from '~/core/cart';
+import { changeCart, MOST_PER_LINE, type CartChange, type CartView } from '~/core/cart';
 import { resolveVariant } from '~/core/catalogue';
 import { isPostcode, servedCountries } from '~/core/delivery';
+import { isSameCode } from '~/core/pricing';
 import { fail, ok, type Result } from '~/core/problems';
 import type { App } from '~/services/app';
 import { network } from '~/services/limits';

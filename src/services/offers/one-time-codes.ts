@@ -1,7 +1,7 @@
 import { randomInt } from 'node:crypto';
 import { stringify } from 'csv-stringify/sync';
 import type { Lane } from '~/core/lane';
-import { offersOf, plainCode, type Offer, type TypedCode } from '~/core/pricing';
+import { isSameCode, offersOf, plainCode, type Offer, type TypedCode } from '~/core/pricing';
 import type { App } from '~/services/app';
 
 /** Letters and digits that nobody takes for each other, read aloud or in a mail. */
@@ -64,7 +64,7 @@ export async function typedCodes(
     if (one && offer)
       return { typed: code, code: one.isUsed ? '' : offer.when.code!, usedBy: one.isUsed ? offer.id : null };
     // What their codes begin with is none of them.
-    const isBegin = single.some(({ when }) => plainCode(when.code!) === plainCode(code));
+    const isBegin = single.some(({ when }) => isSameCode(when.code!, code));
     return { typed: code, code: isBegin ? '' : code, usedBy: null };
   });
 }

@@ -1,6 +1,6 @@
 import { minor, sumMinor, type Minor } from '~/core/money';
 import { halfUp } from '../engine/half-up';
-import { plainCode } from '../engine/judge';
+import { isSameCode } from '../engine/judge';
 import { priceLine, sumEffects, type LinePrice, type PriceableLine, type PriceStep } from './price-line';
 import { priceCart, type OfferRefusal } from '../engine/price';
 import type { OfferStep } from '../engine/state';
@@ -179,7 +179,7 @@ function engineInput(
 }
 
 const codeTyped = (codes: readonly TypedCode[], wanted: string): string | null =>
-  codes.find(({ code }) => plainCode(code) === plainCode(wanted))?.typed.trim() ?? null;
+  codes.find(({ code }) => isSameCode(code, wanted))?.typed.trim() ?? null;
 
 /** Once a rate, over all lines of that rate; delivery is taxed at the shop's. The highest first; a rate of nothing is no tax. */
 function taxSteps(

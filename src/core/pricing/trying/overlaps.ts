@@ -1,4 +1,4 @@
-import { plainCode } from '../engine/judge';
+import { isSameCode } from '../engine/judge';
 import type { Costed } from '../margin/margins';
 import type { PricedOffer } from '../engine/pricing.schema';
 import { isAbout } from '../engine/touches';
@@ -28,7 +28,7 @@ const canMeet = (a: PricedOffer, b: PricedOffer) =>
 /** null: they have nothing to do with each other. */
 function howTheyMeet(a: PricedOffer, b: PricedOffer, isShared: boolean): Overlap['how'] | null {
   const [codeA, codeB] = [a.when.code, b.when.code];
-  if (codeA !== null && codeB !== null && plainCode(codeA) === plainCode(codeB)) return 'same-code';
+  if (codeA !== null && codeB !== null && isSameCode(codeA, codeB)) return 'same-code';
   // Gifts are added whatever else there is.
   if (a.kind === 'gift' || b.kind === 'gift') return null;
   if (a.combine.alone || b.combine.alone) return 'one-of-two';
