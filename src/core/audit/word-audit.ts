@@ -1,3 +1,5 @@
+import { orderNumber } from '~/core/orders/order-number';
+
 /** Entries told at a time. */
 export const AUDIT_PAGE = 50;
 
@@ -9,7 +11,7 @@ const text = (value: unknown): string =>
 const many = (value: unknown, one: string, several: string): string =>
   `${text(value) || '0'} ${value === 1 ? one : several}`;
 const again = (times: unknown): string => (times === 1 ? '' : `, ${text(times)} times`);
-const number = (value: unknown): string => (typeof value === 'number' ? String(1000 + value) : '');
+const number = (value: unknown): string => (typeof value === 'number' ? orderNumber({ id: value }) : '');
 
 /** Everything that is written down, and how it is told. A sentence goes on from the name of who did it. */
 const SENTENCES = {

@@ -3,7 +3,8 @@ import type { SayShop } from '~/core/words';
 import { formatMoney, type Currency } from '~/core/money';
 import { directionOf } from '~/core/words';
 import type { Order } from './order';
-import { addressLines, isFree, orderNumber, receiptOf } from './receipt';
+import { orderNumber } from './order-number';
+import { addressLines, isFree, receiptOf } from './receipt';
 
 export interface OrderMailFacts {
   readonly shopName: string;

@@ -74,14 +74,6 @@ export function receiptOf(order: Order, say: SayShop): Receipt {
 export const isFree = (sum: { readonly kind: string; readonly amountMinor: number }): boolean =>
   sum.kind === 'delivery' && sum.amountMinor === 0;
 
-/** What buyers and the shop call an order by. */
-export function orderNumber(order: Pick<Order, 'id'>): string {
-  return String(1000 + order.id);
-}
-
-/** The order that goes by a number. */
-export const orderId = (number: number): number => number - 1000;
-
 /** Where an order goes, line by line; none when nothing is sent. */
 export function addressLines({ name, address }: Pick<Order, 'name' | 'address'>, country: string): readonly string[] {
   if (!address.line1) return [];

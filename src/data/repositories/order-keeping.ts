@@ -1,5 +1,6 @@
 import { minor } from '~/core/money';
 import type { ItemReturn, Refund, RefundedUnits } from '~/core/orders';
+import { readOrderNumber } from '~/core/orders/order-number';
 import { readSteps, type PriceStep } from '~/core/pricing';
 import type { Database } from '../database';
 
@@ -101,7 +102,7 @@ export function orderKeeping(db: Database) {
     const span = { ...(from && { from }), ...(to && { to }) };
     if (q === '') return { where, params: span };
     const like = `%${q.replace(/[\\%_]/g, '\\$&')}%`;
-    const number = /^#?\d{4,12}$/.test(q) ? Number(q.replace('#', '')) - 1000 : -1;
+    const number = readOrderNumber(q) ?? -1;
     return {
       where: `${where} AND (o.id = $number OR o.name LIKE $like ESCAPE '\\' OR o.email LIKE $like ESCAPE '\\'
         OR EXISTS (SELECT 1 FROM order_lines l WHERE l.order_id = o.id AND (l.name LIKE $like ESCAPE '\\' OR l.sku LIKE $like ESCAPE '\\')))`,

@@ -1,3 +1,4 @@
+import { readOrderNumber } from '~/core/orders';
 import { fail, ok, wordProblem, type Result } from '~/core/problems';
 import type { App } from '~/services/app';
 import { actOnOrder } from './fulfilment';
@@ -31,10 +32,10 @@ export async function importDispatch(app: App, bytes: Uint8Array, accountId: num
   const problems: { row: number; message: string }[] = [];
   for (const { row, cells } of table.value.rows) {
     const number = (cells[orderAt] ?? '').trim();
-    const id = /^\d{4,12}$/.test(number) ? Number(number) - 1000 : 0;
+    const id = readOrderNumber(number);
     const tracking = trackingAt === -1 ? '' : (cells[trackingAt] ?? '').trim().slice(0, 200);
-    const before = id > 0 ? await app.orders.readKeeping(id) : null;
-    if (!before) {
+    const before = id === null ? null : await app.orders.readKeeping(id);
+    if (id === null || !before) {
       problems.push({ row, message: `There is no order ${number || 'without a number'}.` });
       continue;
     }

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { orderId } from '~/core/orders';
+import { readOrderNumber } from '~/core/orders';
 import { goodsOfOrder, goodsOfProducts } from '~/services/offers/goods';
 import { refuse } from '../../_respond';
 import { withAccount } from '../../_with-account';
@@ -20,6 +20,7 @@ export const GET = withAccount('editor', async ({ locals, url }) => {
   if (!asked.success) return refuse([{ path: 'slugs', code: 'invalid' }]);
   const { order, slugs } = asked.data;
   if (order === undefined) return Response.json({ goods: await goodsOfProducts(locals.app, slugs), lines: [] });
-  const found = await goodsOfOrder(locals.app, orderId(order));
+  const id = readOrderNumber(String(order));
+  const found = id === null ? null : await goodsOfOrder(locals.app, id);
   return found ? Response.json(found) : refuse([{ path: 'order', code: 'not-found' }]);
 });
