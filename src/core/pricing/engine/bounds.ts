@@ -1,3 +1,4 @@
+import { assertNever } from '~/core/problems';
 import { partOf } from './half-up';
 import { offDelivery } from './stages';
 import { MOST_SEARCHED, type Act, type Acting, type Cart, type Standing } from './state';
@@ -103,9 +104,12 @@ function mostOf(cart: Cart, at: Standing, { offer, fitting }: Act): number {
       const items = offer.items.map(({ selection }) => cart.fitting(selection));
       return mostOfUnits(cart, at, (line) => items.some((one) => !one || one[line]), 10_000);
     }
-    default:
+    case 'priceIs':
+    case 'quantityBreaks':
       // Prices of units act before these.
       return 0;
+    default:
+      return assertNever(offer);
   }
 }
 

@@ -1,3 +1,4 @@
+import { assertNever } from '~/core/problems';
 import { fits } from './selection';
 import type { LineSelection, Offer, PricedLine, PricedOffer } from './pricing.schema';
 
@@ -13,8 +14,13 @@ export function selectionsOf(offer: Offer): readonly LineSelection[] {
       return [offer.buy, offer.get];
     case 'bundle':
       return offer.items.map(({ selection }) => selection);
-    default:
+    case 'percentOff':
+    case 'amountOff':
+    case 'priceIs':
+    case 'quantityBreaks':
       return [offer.selection];
+    default:
+      return assertNever(offer);
   }
 }
 
