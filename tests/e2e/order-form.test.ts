@@ -278,6 +278,7 @@ test.describe('an order form in place of a listing', () => {
     const rows = form.locator('tr[data-variant]');
     await form.getByRole('checkbox', { name: /End Cap/ }).check();
     await form.getByLabel(/^Quantity: End Cap/).fill('2');
+    await expect(form.locator('[data-chosen]')).toContainText('2 items');
 
     // Another category, another filter: what was ticked counts on, is told, and can be taken out.
     await page.goto(`${server.origin}/shop/c/single-line?v.Size=Small&two`);
