@@ -28,7 +28,7 @@ describe('a list that unfolds over the page', () => {
   it('closes with a press elsewhere, and with Escape, which gives the focus back', async () => {
     open('<details data-fold open><summary>Language</summary><a href="#de">Deutsch</a></details><p>Page</p>');
     turn += 1;
-    await import(`~/shop/folds?${turn}`);
+    await import(`~/shop/browser/folds?${turn}`);
     const fold = document.querySelector('details')!;
     document.querySelector('a')!.dispatchEvent(new MouseEvent('click', { bubbles: true, cancelable: true }));
     expect(fold.open).to.equal(true);

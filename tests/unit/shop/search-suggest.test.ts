@@ -20,7 +20,7 @@ describe('what a search would find', () => {
     );
     // The script is one of a page: it is read anew for each.
     turn += 1;
-    await import(`~/shop/search-suggest?${turn}`);
+    await import(`~/shop/browser/search-suggest?${turn}`);
   });
   afterEach(() => server.restore());
 
