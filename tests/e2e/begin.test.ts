@@ -2,7 +2,7 @@ import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { serve } from '../support/server';
-import { expect, expectAccessible, fillCheckout, phonePage, test } from './harness';
+import { expect, expectAccessible, fillCheckout, phonePage, test, cartChanged } from './harness';
 
 const CSV = `Name,SKU,Price,Stock,choice: Size,Short text,Category
 Reed Whistle,RW-S,6.50,40,Small,Two notes and a half.,Whistles
@@ -73,7 +73,7 @@ test('an empty folder becomes a shop that sells imported products, in nine steps
   // A stranger buys what was imported.
   await visitor.goto(`${server.origin}/shop/p/reed-whistle`);
   await visitor.getByRole('radio', { name: 'Large' }).check({ force: true });
-  const added = visitor.waitForResponse((response) => response.url().endsWith('/api/cart'));
+  const added = cartChanged(visitor);
   await visitor.getByRole('button', { name: 'Add to cart' }).first().click();
   await added;
   await expect(visitor.locator('[data-pl-count]').first()).toHaveText('1');

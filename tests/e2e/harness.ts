@@ -88,6 +88,10 @@ export async function fillCheckout(page: Page, cardEnd = '0001'): Promise<void> 
   await page.getByLabel('Card number').fill(`500000000000${cardEnd}`);
 }
 
+/** The server's word on a change of the cart. Its count is told before; and the cart is asked for at the same address. */
+export const cartChanged = (page: Page) =>
+  page.waitForResponse((response) => response.url().endsWith('/api/cart') && response.request().method() === 'POST');
+
 /** Waits until nothing on the page, in no shadow root, is still coming in. */
 export async function atRest(page: Page): Promise<void> {
   await page.evaluate(() => {
@@ -123,9 +127,7 @@ export async function playLane(page: Page, change: (lane: Lane) => void, languag
 /** Adds something with nothing to choose from a listing, and waits until the cart knows. */
 export async function addWinder(page: Page, origin: string): Promise<void> {
   await page.goto(`${origin}/shop/c/lines-and-winders`);
-  const answered = page.waitForResponse(
-    (response) => response.url().endsWith('/api/cart') && response.request().method() === 'POST',
-  );
+  const answered = cartChanged(page);
   await page.locator('[data-pl-product=hoop-winder]').getByRole('button', { name: 'Add to cart' }).click();
   await answered;
 }

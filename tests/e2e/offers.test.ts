@@ -10,6 +10,7 @@ import {
   PHONE,
   phonePage,
   signIn,
+  cartChanged,
 } from './harness';
 
 test('an offer is made from nothing, its receipt seen, checked, published, and bought with on a phone', async ({
@@ -77,7 +78,7 @@ test('an offer is made from nothing, its receipt seen, checked, published, and b
   await phone.locator('main input[name=quantity]').fill('3');
   await expect(phone.locator('[data-price]')).toHaveText('€17.76');
   await expect(phone.locator('[data-was]')).toHaveText('€23.70');
-  const added = phone.waitForResponse((response) => response.url().endsWith('/api/cart') && response.ok());
+  const added = cartChanged(phone);
   await phone.locator('main form[data-pl-add] button[data-add]').click();
   await added;
   await phone.goto(`${server.origin}/shop/cart`);
@@ -250,7 +251,7 @@ test('a better one is taken in the cart: what changes and costs is said, the qua
   const phone = await phonePage(browser);
   await phone.goto(`${server.origin}/shop/p/kestrel`);
   await phone.locator('main input[name=quantity]').fill('2');
-  const added = phone.waitForResponse((response) => response.url().endsWith('/api/cart') && response.ok());
+  const added = cartChanged(phone);
   await phone.locator('main form[data-pl-add] button[data-add]').click();
   await added;
   await phone.goto(`${server.origin}/shop/cart`);
@@ -277,7 +278,7 @@ test('a better one costs its own price where it was swapped in, in the cart and 
 }) => {
   const phone = await phonePage(browser);
   await phone.goto(`${server.origin}/shop/p/merlin`);
-  const added = phone.waitForResponse((response) => response.url().endsWith('/api/cart') && response.ok());
+  const added = cartChanged(phone);
   await phone.locator('main form[data-pl-add] button[data-add]').click();
   await added;
   await phone.goto(`${server.origin}/shop/cart`);

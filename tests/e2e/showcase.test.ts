@@ -1,5 +1,5 @@
 import { seedFolder, serve, type TestServer } from '../support/server';
-import { expect, expectAccessible, test } from './harness';
+import { expect, expectAccessible, test, cartChanged } from './harness';
 
 test.describe('the demo as it is opened', () => {
   let server: TestServer;
@@ -44,7 +44,7 @@ test.describe('the demo as it is opened', () => {
     for (const path of ['single-line-40-kg', 'hoop-winder', 'fell-foil-trainer']) {
       await page.goto(`${origin}/shop/p/${path}`);
       await page.waitForLoadState('networkidle');
-      const added = page.waitForResponse((response) => response.url().endsWith('/api/cart') && response.ok());
+      const added = cartChanged(page);
       await page.locator('form[data-product-form]').getByRole('button', { name: 'Add to cart' }).click();
       await added;
     }

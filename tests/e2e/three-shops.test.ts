@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { createApp } from '~/services/app';
 import { serve } from '../support/server';
-import { expect, phonePage, test } from './harness';
+import { expect, phonePage, test, cartChanged } from './harness';
 
 interface Begun {
   readonly what: string;
@@ -252,7 +252,7 @@ async function sell(
     await shopper.goto(`${origin}/shop/p/${slug}`);
     expect(sumsIn(await priceOf(shopper), begun.decimals)).toContain(begun.prices[i]);
     await shopper.locator('form.buy input[name=quantity]').fill(String(begun.goods[i]![2]));
-    const added = shopper.waitForResponse((response) => response.url().endsWith('/api/cart'));
+    const added = cartChanged(shopper);
     await shopper.locator('form.buy [type=submit], form.buy button:not([type])').first().click();
     await added;
   }
