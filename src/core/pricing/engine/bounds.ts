@@ -35,9 +35,9 @@ export function mostFrom(cart: Cart, start: Standing, offers: readonly Candidate
 
 const mostInGroup = new Float64Array(MOST_SEARCHED);
 
-/** Offers that are not decided on yet. Filled anew for each question: the search asks very often. */
+/** Offers that are not decided on yet. The search asks very often, and fills one anew instead of making others. */
 export interface Undecided {
-  candidates: readonly Candidate[];
+  readonly candidates: readonly Candidate[];
   /** The first of them. */
   from: number;
   /** Bits of those that stand already. */

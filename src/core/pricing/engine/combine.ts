@@ -92,14 +92,19 @@ export function findBest(cart: Cart, standings: Standings, alone: readonly Alone
   return search.best;
 }
 
-const undecided: Undecided = { candidates: [], from: 0, chosen: 0 };
-
 /** A branch of the search: what is decided, and what is not yet. */
 interface Branch {
   readonly search: Search;
   readonly candidates: readonly Candidate[];
   /** What those from each on can take at most. */
   readonly farthest: readonly number[];
+  /** Filled anew for each question what is left can come to. */
+  readonly undecided: Undecided;
+}
+
+function branchOf(search: Search, candidates: readonly Candidate[]): Branch {
+  const farthest = mostFrom(search.cart, search.standings.start, candidates);
+  return { search, candidates, farthest, undecided: { candidates, from: 0, chosen: 0 } };
 }
 
 /**
@@ -107,14 +112,13 @@ interface Branch {
  * what the rest could take at most cannot bring it below the best there is.
  */
 function goOn(branch: Branch, i: number, chosen: number, at: Standing): void {
-  const { search, candidates, farthest } = branch;
+  const { search, candidates, farthest, undecided } = branch;
   const { cart, standings } = search;
   if (i === candidates.length) return consider(search, at);
   // What the rest could take of the whole cart is known; what it could of this is asked where much hangs on it.
   const size = search.chosen.length;
   if (isHopeless(search, costOf(at) - farthest[i]!, size)) return;
   if (candidates.length - i > 3) {
-    undecided.candidates = candidates;
     undecided.from = i;
     undecided.chosen = chosen;
     if (isHopeless(search, leastCost(cart, at, undecided), size)) return;
@@ -139,7 +143,7 @@ function choosePrices(search: Search, candidates: readonly Candidate[]): void {
   const { cart, standings } = search;
   const { start, ahead } = standings;
   const prices = candidates.filter(({ act }) => act.stage === 1);
-  const branch = { search, candidates, farthest: mostFrom(cart, start, candidates) };
+  const branch = branchOf(search, candidates);
   const chosen: Candidate[] = [];
   function choose(i: number, bits: number): void {
     if (i < prices.length) {
@@ -247,7 +251,7 @@ function chooseByLine(search: Search, candidates: readonly Candidate[], bits: Re
     )[0]!;
     if (isHopeless(search, sumOf(chosen) + standings.start.deliveryMinor - rest, countBits(chosen))) return;
     const prices = decided.filter(({ act }) => act.stage === 1);
-    const branch = { search, candidates: decided, farthest: mostFrom(cart, standings.start, decided) };
+    const branch = branchOf(search, decided);
     const priceBits = prices.reduce((all, { bit }) => all | bit, 0);
     startFrom(branch, prices, prices.length, priceBits);
   }
