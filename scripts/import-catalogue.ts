@@ -1,9 +1,10 @@
+import { importOptionsSchema } from '~/contract/studio/imports';
 import { readFile } from 'node:fs/promises';
 import { parseArgs } from 'node:util';
 import { wordProblem } from '~/core/problems';
 import { createApp } from '~/services/app';
 import { prepareFolder } from '~/services/draft/begin';
-import { importCatalogue, importOptionsSchema, previewImport } from '~/services/catalogue/import-catalogue';
+import { importCatalogue, previewImport } from '~/services/catalogue/import-catalogue';
 
 const { values, positionals } = parseArgs({
   allowPositionals: true,

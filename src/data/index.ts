@@ -7,7 +7,6 @@ export type { ListingQuery, ListingSort } from './repositories/catalogue-listing
 export type { BulkSummary } from './repositories/catalogue-bulk';
 export type { EditedCategory } from './repositories/catalogue-categories';
 export {
-  OWNER_FILTERS,
   type ListedProduct,
   type StoredProduct,
   type StoredReview,
@@ -15,13 +14,7 @@ export {
 } from './repositories/catalogue-editing';
 export { catalogueRepository, type VariantFacts } from './repositories/catalogue-repository';
 export { laneRepository, type RevisionSummary, type StoredDraft } from './repositories/lane-repository';
-export {
-  ORDER_FILTERS,
-  type OrderFilter,
-  type OrderKeeping,
-  type OrderSummary,
-  type StoredRefund,
-} from './repositories/order-keeping';
+export { type OrderKeeping, type OrderSummary, type StoredRefund } from './repositories/order-keeping';
 export { orderRepository, type Download, type RelatedOrder } from './repositories/order-repository';
 export {
   visitRepository,

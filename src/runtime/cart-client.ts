@@ -1,5 +1,5 @@
 import type { CartView } from '~/core/cart';
-import { DOUBLE_CLICK_MS } from '~/core/cart/limits';
+import { DOUBLE_CLICK_MS } from '~/core/limits';
 import type { Answers } from '~/core/options';
 import type { HostPage } from './host-page';
 import { afterPress } from './kit/after-press';

@@ -1,18 +1,6 @@
+import type { Health } from '~/contract/shop/visits';
 import type { App } from './app';
 import { liveLane } from './lane/live-lane';
-
-export interface Health {
-  readonly healthy: boolean;
-  readonly version: string;
-  readonly database: boolean;
-  /** Whether something can be written: a disk that is full, or not ours to write, sells nothing. */
-  readonly writing: boolean;
-  /** What SQLite says of the whole file, looked at once a day; null while it is being looked at. */
-  readonly intact: boolean | null;
-  readonly migrationsPending: number;
-  /** Whether shops can be drawn: from what was published last, from what was before it, or not at all. */
-  readonly lane: 'live' | 'older' | 'unreadable';
-}
 
 /** Asked more often, the answer is the one from before: whoever asks without end costs nothing. */
 const WRITE_AGAIN_MS = 3000;

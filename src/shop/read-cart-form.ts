@@ -1,7 +1,7 @@
+import { cartRequestSchema, type CartRequest } from '~/contract/shop/cart';
 import { ANSWER_FIELD, readAnswers, type Answer } from '~/core/options';
 import { ok, problemsFromZod, type Result } from '~/core/problems';
 import type { App } from '~/services/app';
-import { cartRequestSchema, type CartRequest } from '~/services/cart/change-cart';
 import { keepUpload } from '~/services/files/uploads';
 
 interface ReadCartForm {

@@ -1,9 +1,10 @@
+import type { OrderAction } from '~/contract/studio/orders';
 import { expect } from 'chai';
 import { randomUUID } from 'node:crypto';
 import { changeCartOf } from '~/services/cart/change-cart';
 import { countRecentSales } from '~/services/catalogue/count-recent-sales';
 import { fetchDownload } from '~/services/orders/downloads';
-import { actOnOrder, type OrderAction } from '~/services/orders/fulfilment';
+import { actOnOrder } from '~/services/orders/fulfilment';
 import { giveCode, showCode } from '~/services/orders/next-time';
 import { sellWith } from '../support/live-offers';
 import { orderNow } from '../support/order-now';

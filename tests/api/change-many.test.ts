@@ -1,10 +1,11 @@
+import { bulkSchema } from '~/contract/studio/bulk';
 import { expect } from 'chai';
 import { NOTHING_CHOSEN, type Chosen } from '~/core/catalogue';
 import fc from 'fast-check';
 import { changedPrice } from '~/core/catalogue';
 import { findProduct, listProducts } from '~/services/catalogue/browse-shop';
 import { listCategories } from '~/services/list-categories';
-import { bulkSchema, changeMany, listBulks, undoMany } from '~/services/catalogue/change-many';
+import { changeMany, listBulks, undoMany } from '~/services/catalogue/change-many';
 import { listForEditing, saveCategories } from '~/services/catalogue/edit-categories';
 import { openTestShop, type TestShop } from '../support/shop';
 

@@ -4,7 +4,8 @@ import path from 'node:path';
 import { pathToFileURL } from 'node:url';
 import type { APIRoute } from 'astro';
 import { roleFor } from '../../src/pages/_access';
-import { roleOfHandler } from '../../src/pages/api/_with-account';
+import { contract } from '~/contract';
+import { routeOfHandler } from '../../src/pages/api/_serve';
 import { hashPassword } from '~/services/accounts/accounts';
 import { createApp, type App } from '~/services/app';
 import { listRoutes } from '../support/routes';
@@ -181,16 +182,22 @@ describe('the doors', () => {
     expect(statuses).to.deep.equal([404, 404, 404, 404, 400]);
   });
 
-  it('names a role for every handler of the API of the studio, and no other handler has one', async () => {
+  it('serves every route of the contract where its name says, and nothing else, to the accounts of the table', async () => {
     const found: Record<string, string | undefined> = {};
-    for (const { file, pattern } of routes.filter((route) => route.pattern.startsWith('/api/studio'))) {
+    for (const { file, pattern } of routes.filter((route) => route.pattern.startsWith('/api/'))) {
       const module = (await import(pathToFileURL(path.resolve(file)).href)) as Record<string, APIRoute>;
       for (const method of ['ALL', ...METHODS])
-        if (module[method]) found[`${method} ${pattern}`] = roleOfHandler(module[method]);
+        if (module[method]) {
+          const name = routeOfHandler(module[method]);
+          expect(name).to.equal(`${method} ${pattern}`);
+          found[name!] = contract[name!].role;
+        }
     }
 
+    expect(Object.keys(found).sort()).to.deep.equal(Object.keys(contract).sort());
+    const studio = Object.entries(found).filter(([, role]) => role !== 'anybody');
     const needed = Object.entries(NEEDED).filter(([way]) => way.includes('/api/'));
-    expect(found).to.deep.equal(Object.fromEntries(needed));
+    expect(Object.fromEntries(studio)).to.deep.equal(Object.fromEntries(needed));
   });
 
   it('knows every page of the studio', () => {

@@ -1,3 +1,4 @@
+import { eventBatchSchema } from '~/contract/shop/visits';
 import { expect } from 'chai';
 import { randomUUID } from 'node:crypto';
 import { diffLanes, type Lane } from '~/core/lane';
@@ -6,7 +7,7 @@ import { hashPassword, signedIn, signIn, signOut } from '~/services/accounts/acc
 import { changeCartOf } from '~/services/cart/change-cart';
 import { viewCart } from '~/services/cart/show-cart';
 import { patchDraft, restoreIntoDraft, showDraft } from '~/services/draft/edit-draft';
-import { eventBatchSchema, ingestEvents } from '~/services/visits/ingest-events';
+import { ingestEvents } from '~/services/visits/ingest-events';
 import { draftLane, liveLane, serveDraftManifest, serveManifest } from '~/services/lane/live-lane';
 import { compareRevisions, listRevisions, publishLane } from '~/services/draft/publish-lane';
 import { findSamples } from '~/services/draft/sample-situations';

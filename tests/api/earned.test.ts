@@ -1,8 +1,9 @@
+import { eventBatchSchema } from '~/contract/shop/visits';
 import { expect } from 'chai';
 import { randomUUID } from 'node:crypto';
 import { changeCartOf } from '~/services/cart/change-cart';
 import { showEarned } from '~/services/links/earned';
-import { ingestEvents, eventBatchSchema } from '~/services/visits/ingest-events';
+import { ingestEvents } from '~/services/visits/ingest-events';
 import { orderNow } from '../support/order-now';
 import { openTestShop, type TestShop } from '../support/shop';
 

@@ -1,12 +1,14 @@
+import { cartRequestSchema } from '~/contract/shop/cart';
+import { eventBatchSchema, seenSchema } from '~/contract/shop/visits';
 import { expect } from 'chai';
 import { randomUUID } from 'node:crypto';
 import sharp from 'sharp';
-import { cartRequestSchema, changeCartOf } from '~/services/cart/change-cart';
+import { changeCartOf } from '~/services/cart/change-cart';
 import { viewCart } from '~/services/cart/show-cart';
 import { keepUpload, openUpload } from '~/services/files/uploads';
-import { eventBatchSchema, ingestEvents } from '~/services/visits/ingest-events';
+import { ingestEvents } from '~/services/visits/ingest-events';
 import { receiveCart, sendCart, showCarried } from '~/services/links/carry-cart';
-import { judgeSite, noteSeen, seenSchema, showElsewhere } from '~/services/links/other-sites';
+import { judgeSite, noteSeen, showElsewhere } from '~/services/links/other-sites';
 import { startServer, type TestServer } from '../support/server';
 import { shopperAt } from '../support/shopper';
 import { openTestShop, type TestShop } from '../support/shop';

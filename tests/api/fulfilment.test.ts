@@ -1,3 +1,4 @@
+import { manyOrdersSchema, orderListSchema } from '~/contract/studio/orders';
 import { expect } from 'chai';
 import { randomUUID } from 'node:crypto';
 import { changeCartOf } from '~/services/cart/change-cart';
@@ -9,8 +10,6 @@ import {
   actOnOrder,
   exportOrders,
   listOrders,
-  manyOrdersSchema,
-  orderListSchema,
   settleRefunds,
   showKeptOrder,
 } from '~/services/orders/fulfilment';

@@ -1,19 +1,22 @@
+import type { CartRequest } from '~/contract/shop/cart';
+import { orderListSchema } from '~/contract/studio/orders';
+import { eventBatchSchema } from '~/contract/shop/visits';
 import { expect } from 'chai';
 import { randomUUID } from 'node:crypto';
 import type { Lane } from '~/core/lane';
-import type { CartRequest } from '~/services/cart/change-cart';
 import { changeCartOf } from '~/services/cart/change-cart';
 import { viewCart } from '~/services/cart/show-cart';
 import { findProduct, listingParamsSchema, listProducts } from '~/services/catalogue/browse-shop';
-import { changeCurrency, currencySchema, planCurrency } from '~/services/grounds/change-currency';
+import { contract } from '~/contract';
+import { changeCurrency, planCurrency } from '~/services/grounds/change-currency';
 import { changeZone, planZone } from '~/services/grounds/change-zone';
 import { alignDraft } from '~/services/grounds/align-draft';
 import { patchDraft, restoreIntoDraft, showDraft } from '~/services/draft/edit-draft';
 import { liveLane } from '~/services/lane/live-lane';
 import { showLaneMap } from '~/services/draft/show-lane-map';
-import { actOnOrder, exportOrders, orderListSchema } from '~/services/orders/fulfilment';
+import { actOnOrder, exportOrders } from '~/services/orders/fulfilment';
 import { showOrder } from '~/services/orders/place-order';
-import { eventBatchSchema, ingestEvents } from '~/services/visits/ingest-events';
+import { ingestEvents } from '~/services/visits/ingest-events';
 import { sellWith } from '../support/live-offers';
 import { orderNow } from '../support/order-now';
 import { openTestShop, type TestShop } from '../support/shop';
@@ -175,7 +178,7 @@ describe('what a shop stands on', () => {
     ]);
     expect((await toYen(0.01)).ok).to.equal(false);
     expect((await liveLane(shop.app)).currency.code).to.equal('EUR');
-    expect(currencySchema.safeParse({ to: 'XQZ' }).success).to.equal(false);
+    expect(contract['GET /api/studio/grounds/currency'].query.safeParse({ to: 'XQZ' }).success).to.equal(false);
     expect((await planCurrency(shop.app, { to: 'EUR', rate: 2 })).ok).to.equal(false);
   });
 

@@ -1,6 +1,7 @@
+import { importOptionsSchema } from '~/contract/studio/imports';
 import { expect } from 'chai';
 import { readFile } from 'node:fs/promises';
-import { importCatalogue, importOptionsSchema, previewImport } from '~/services/catalogue/import-catalogue';
+import { importCatalogue, previewImport } from '~/services/catalogue/import-catalogue';
 import { readTable } from '~/services/tables/read-table';
 import { openTestShop, type TestShop } from '../support/shop';
 

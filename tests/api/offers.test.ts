@@ -1,6 +1,8 @@
+import type { CartRequest } from '~/contract/shop/cart';
+import { eventBatchSchema } from '~/contract/shop/visits';
 import { expect } from 'chai';
 import { randomUUID } from 'node:crypto';
-import { changeCartOf, type CartRequest } from '~/services/cart/change-cart';
+import { changeCartOf } from '~/services/cart/change-cart';
 import { noteSource } from '~/services/offers/circumstances';
 import { quoteChoice } from '~/services/cart/quote-product';
 import { quoteCheckout } from '~/services/cart/show-checkout';
@@ -15,7 +17,7 @@ import { backtest, offersOf, searchBelowFloor } from '~/core/pricing';
 import { liveLane } from '~/services/lane/live-lane';
 import { allGoods, pastOrders } from '~/services/offers/goods';
 import { codesCsv, makeCodes } from '~/services/offers/one-time-codes';
-import { eventBatchSchema, ingestEvents } from '~/services/visits/ingest-events';
+import { ingestEvents } from '~/services/visits/ingest-events';
 import { UNDER_COST } from '../../demo/planted';
 import { actOnOrder } from '~/services/orders/fulfilment';
 import { showOrder } from '~/services/orders/place-order';

@@ -1,9 +1,10 @@
+import { orderListSchema } from '~/contract/studio/orders';
 import { expect } from 'chai';
 import Papa from 'papaparse';
 import type { CartView } from '~/core/cart';
 import { formatMoney, currencyOf } from '~/core/money';
 import { createApp, type App } from '~/services/app';
-import { exportOrders, orderListSchema, showKeptOrder } from '~/services/orders/fulfilment';
+import { exportOrders, showKeptOrder } from '~/services/orders/fulfilment';
 import { sendOrderMails } from '~/services/orders/order-mails';
 import { ORDER_FORM } from '../support/checkout';
 import { sellWith } from '../support/live-offers';

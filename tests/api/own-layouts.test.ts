@@ -38,7 +38,9 @@ describe('layouts an owner keeps', () => {
       return saved.ok ? 'ok' : `${saved.problems[0]!.path} ${saved.problems[0]!.code}`;
     };
     expect(await code({ kind: 'no-kind', name: 'A', layout })).to.equal('kind not-found');
-    expect(await code({ kind: 'listing', name: 'A', layout: { parts: [] } })).to.match(/invalid/);
+    expect(await code({ kind: 'listing', name: 'A', layout: { ...layout, settings: { size: 'enormous' } } })).to.match(
+      /invalid/,
+    );
     for (let i = 0; i < 60; i += 1) await saveLayout(shop.app, { kind: 'listing', name: `L${i}`, layout });
     expect(await listLayouts(shop.app, 'listing')).to.have.length(40);
     expect(await code({ kind: 'listing', name: 'Yet another', layout })).to.equal('name too-many-layouts');

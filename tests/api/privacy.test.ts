@@ -1,9 +1,10 @@
+import { cartRequestSchema, keptFormSchema } from '~/contract/shop/cart';
 import { expect } from 'chai';
 import { randomUUID } from 'node:crypto';
-import { cartRequestSchema, changeCartOf } from '~/services/cart/change-cart';
+import { changeCartOf } from '~/services/cart/change-cart';
 import { showOrder } from '~/services/orders/place-order';
 import { eraseShopper, findTraces, KEPT_DAYS, sweepPersonal } from '~/services/visits/privacy';
-import { keepForm, keptFormSchema } from '~/services/cart/show-checkout';
+import { keepForm } from '~/services/cart/show-checkout';
 import { keepUpload } from '~/services/files/uploads';
 import { ORDER_FORM } from '../support/checkout';
 import { orderNow } from '../support/order-now';

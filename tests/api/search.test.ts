@@ -1,6 +1,7 @@
+import { importOptionsSchema } from '~/contract/studio/imports';
 import { expect } from 'chai';
 import { listingParamsSchema, listProducts } from '~/services/catalogue/browse-shop';
-import { importCatalogue, importOptionsSchema } from '~/services/catalogue/import-catalogue';
+import { importCatalogue } from '~/services/catalogue/import-catalogue';
 import { SEARCHES } from '../support/searches';
 import { openTestShop, type TestShop } from '../support/shop';
 

@@ -1,3 +1,4 @@
+import { importOptionsSchema } from '~/contract/studio/imports';
 import { expect } from 'chai';
 import { spawn } from 'node:child_process';
 import { once } from 'node:events';
@@ -8,7 +9,7 @@ import { createInterface } from 'node:readline';
 import { lockFolder, openDatabase } from '~/data';
 import { createApp } from '~/services/app';
 import { changeCartOf } from '~/services/cart/change-cart';
-import { importCatalogue, importOptionsSchema, stopLostImports } from '~/services/catalogue/import-catalogue';
+import { importCatalogue, stopLostImports } from '~/services/catalogue/import-catalogue';
 import { checkHealth, lookForDamage } from '~/services/check-health';
 import { orderNow } from '../support/order-now';
 import { seedFolder, serve, signInOwner } from '../support/server';

@@ -1,6 +1,7 @@
+import type { CartRequest } from '~/contract/shop/cart';
 import { expect } from 'chai';
 import { randomUUID } from 'node:crypto';
-import { changeCartOf, type CartRequest } from '~/services/cart/change-cart';
+import { changeCartOf } from '~/services/cart/change-cart';
 import { quoteCheckout } from '~/services/cart/show-checkout';
 import { viewCart } from '~/services/cart/show-cart';
 import { keepBirthday } from '~/services/orders/next-time';

@@ -1,9 +1,10 @@
+import type { Samples } from '~/contract/studio/draft';
 import type { Product } from '~/core/catalogue';
 import { NO_GOODS, compileManifest, newPiece, selectionOf, type Lane, type SettingValue } from '~/core/lane';
 import { offerSchema } from '~/core/pricing';
 import { definitions, situationsOf } from '~/pieces/definitions';
 import { createApp } from '~/services/app';
-import { findSamples, type Samples } from '~/services/draft/sample-situations';
+import { findSamples } from '~/services/draft/sample-situations';
 import { liveDemoLane } from '../../demo/lane';
 import { another } from '../support/another';
 import { signInOwner } from '../support/owner';

@@ -1,8 +1,9 @@
+import type { OrderAction } from '~/contract/studio/orders';
 import { randomUUID } from 'node:crypto';
 import type { App } from '~/services/app';
 import { changeCartOf } from '~/services/cart/change-cart';
 import { addAfter, showAfterOffer } from '~/services/orders/add-after';
-import { actOnOrder, type OrderAction } from '~/services/orders/fulfilment';
+import { actOnOrder } from '~/services/orders/fulfilment';
 import type { AfterOffer } from '~/services/orders/thanks-page';
 import type { Payment } from '~/standins';
 import { orderNow } from './order-now';

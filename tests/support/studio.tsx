@@ -3,12 +3,13 @@ import type { UserEvent } from '@testing-library/user-event';
 import { expect } from 'chai';
 import type { ReactNode } from 'react';
 import type { Lane } from '~/core/lane';
-import type { DraftData, ShellData } from '~/studio/data/studio-data';
+import type { DraftView } from '~/contract/studio/draft';
+import type { ShellData } from '~/studio/data/studio-data';
 import { draftDemoLane, liveDemoLane } from '../../demo/lane';
 import { fakeServer, withPage } from './page';
 
 /** The draft as the server would answer it: the demo's live lane, and what `change` makes of it. */
-export function draftData(change: (lane: Lane) => void = () => undefined, over: Partial<DraftData> = {}): DraftData {
+export function draftData(change: (lane: Lane) => void = () => undefined, over: Partial<DraftView> = {}): DraftView {
   const lane = liveDemoLane();
   change(lane);
   return {

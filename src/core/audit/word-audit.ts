@@ -4,7 +4,9 @@ import { orderNumber } from '~/core/orders/order-number';
 export const AUDIT_PAGE = 50;
 
 /** What is kept of something that was done, beside who did it and when. */
-export type AuditFacts = Readonly<Record<string, unknown>>;
+export type AuditFacts = Readonly<Record<string, AuditFact>>;
+/** Whatever JSON can hold. */
+export type AuditFact = string | number | boolean | null | undefined | object;
 
 const text = (value: unknown): string =>
   typeof value === 'string' ? value : typeof value === 'number' ? String(value) : '';

@@ -1,7 +1,7 @@
 import { isSameCode } from '~/core/pricing/engine/judge';
 import { sameAnswers, type Answers } from '~/core/options/answers';
 import { assertNever, fail, ok, type Result } from '~/core/problems';
-import { MOST_PER_LINE } from './limits';
+import { MOST_PER_LINE } from '~/core/limits';
 
 export const MOST_LINES = 60;
 

@@ -10,7 +10,7 @@ export {
   type VariantRules,
 } from './change-cart';
 export { addMany } from './add-many';
-export { MOST_PER_LINE } from './limits';
+export { MOST_PER_LINE } from '~/core/limits';
 export type {
   BetterView,
   CartHint,

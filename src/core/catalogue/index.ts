@@ -1,5 +1,6 @@
 export type { CardsOfPage, RowsShape, WantedPage } from './listed';
 export type { OrderRow } from './order-row';
+export { PRODUCT_FILTERS, type ProductFilter } from './product-filters';
 export { BEST_SELLING_DAYS } from './best-selling';
 export type {
   Attribute,

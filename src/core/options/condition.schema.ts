@@ -11,7 +11,7 @@ export type Condition =
   | { op: 'isSet'; option: string }
   | { op: 'greater'; option: string; than: number };
 
-export const conditionSchema: z.ZodType<Condition> = z.lazy(() =>
+export const conditionSchema: z.ZodType<Condition, Condition> = z.lazy(() =>
   z.discriminatedUnion('op', [
     z.strictObject({ op: z.enum(['and', 'or']), of: z.array(conditionSchema).min(1).max(12) }),
     z.strictObject({ op: z.literal('not'), of: conditionSchema }),
@@ -24,6 +24,6 @@ export const conditionSchema: z.ZodType<Condition> = z.lazy(() =>
     z.strictObject({ op: z.literal('isSet'), option: optionKey }),
     z.strictObject({ op: z.literal('greater'), option: optionKey, than: z.number() }),
   ]),
-) as z.ZodType<Condition>;
+) as z.ZodType<Condition, Condition>;
 
 export { optionKey };

@@ -9,7 +9,7 @@ export { newOption } from './new-option';
 export { renameChoice, renameOption } from './rename';
 export { sampleAnswers } from './sample-answers';
 export type { Condition } from './condition.schema';
-export { MOST_UPLOAD_BYTES } from './option.schema';
+export { MOST_UPLOAD_BYTES, optionRulesSchema, productOptionSchema } from './option.schema';
 export type {
   AddOnFacts,
   Effect,

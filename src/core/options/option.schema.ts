@@ -1,9 +1,9 @@
 import { z } from 'zod';
 import { MOST_MINOR } from '~/core/money';
-import { conditionSchema, optionKey, type Condition } from './condition.schema';
+import { conditionSchema, optionKey } from './condition.schema';
 
 /** What an answer costs and weighs: for each unit of the line, or once for the line. For each it may lower the price, never below nothing. */
-const effectSchema = z
+export const effectSchema = z
   .strictObject({
     amountMinor: z.number().int().min(-MOST_MINOR).max(MOST_MINOR),
     per: z.enum(['unit', 'once']),
@@ -37,7 +37,10 @@ export type FileForm = (typeof FILE_FORMS)[number];
 /** Most any upload may weigh; an option may ask for less. */
 export const MOST_UPLOAD_BYTES = 5 * 1024 * 1024;
 
-const optionRuleSchema = z.discriminatedUnion('kind', [
+const addOnSchema = z.strictObject({ kind: z.literal('addOn'), ...common, sku: z.string().trim().min(1).max(80) });
+
+/** The kinds that shoppers answer as the owner set them up. */
+const answeredSchemas = [
   z.strictObject({
     kind: z.literal('text'),
     ...common,
@@ -84,8 +87,9 @@ const optionRuleSchema = z.discriminatedUnion('kind', [
     mostBytes: z.number().int().min(1024).max(MOST_UPLOAD_BYTES),
     effect: effectSchema,
   }),
-  z.strictObject({ kind: z.literal('addOn'), ...common, sku: z.string().trim().min(1).max(80) }),
-]);
+] as const;
+
+const optionRuleSchema = z.discriminatedUnion('kind', [...answeredSchemas, addOnSchema]);
 
 /** An option as the owner sets it up. */
 export type OptionRule = z.infer<typeof optionRuleSchema>;
@@ -95,18 +99,19 @@ export const optionRulesSchema = z.array(optionRuleSchema).max(40);
 export type OptionChoice = z.infer<typeof choice> & { readonly colour?: string };
 
 /** What the catalogue says of an add-on now; null when its SKU is gone. */
-export interface AddOnFacts {
-  readonly variantId: number;
-  readonly name: string;
-  readonly priceMinor: number;
-  readonly weightGrams: number;
-  readonly stock: number | null;
-  readonly isParcel: boolean;
-}
+const addOnFactsSchema = z.strictObject({
+  variantId: z.number(),
+  name: z.string(),
+  priceMinor: z.number(),
+  weightGrams: z.number(),
+  stock: z.number().nullable(),
+  isParcel: z.boolean(),
+});
+export type AddOnFacts = z.infer<typeof addOnFactsSchema>;
 
 /** An option as shoppers answer it: add-ons know their product. */
-export type ProductOption =
-  | Exclude<OptionRule, { kind: 'addOn' }>
-  | (Extract<OptionRule, { kind: 'addOn' }> & { readonly product: AddOnFacts | null });
-
-export type { Condition };
+export const productOptionSchema = z.discriminatedUnion('kind', [
+  ...answeredSchemas,
+  addOnSchema.extend({ product: addOnFactsSchema.nullable() }),
+]);
+export type ProductOption = z.infer<typeof productOptionSchema>;

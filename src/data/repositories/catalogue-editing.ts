@@ -1,4 +1,4 @@
-import type { ProductRecord, Review } from '~/core/catalogue';
+import type { ProductFilter, ProductRecord, Review } from '~/core/catalogue';
 import type { Database } from '../database';
 import { catalogueState } from './catalogue-state';
 
@@ -30,13 +30,13 @@ export interface ListedProduct {
   readonly picture: string | null;
 }
 
-export const OWNER_FILTERS = {
+const SQL_OF_FILTER: Readonly<Record<ProductFilter, string>> = {
   all: 'true',
   shown: 'p.is_shown = 1',
   hidden: 'p.is_shown = 0',
   'in-stock': 'p.in_stock = 1 AND p.is_shown = 1',
   'sold-out': 'p.in_stock = 0 AND p.is_shown = 1',
-} as const;
+};
 /** More words than these narrow no further. */
 const MOST_WORDS = 8;
 
@@ -45,7 +45,7 @@ export interface StudioQuery {
   readonly match: string | null;
   /** What was typed. */
   readonly typed: string;
-  readonly filter: keyof typeof OWNER_FILTERS;
+  readonly filter: ProductFilter;
   /** Of this category or one under it; empty: of any. */
   readonly category: string;
   /** These alone; none: all. */
@@ -88,7 +88,7 @@ export function catalogueEditing(db: Database) {
     where: string;
     params: Record<string, unknown>;
   } {
-    const wheres: string[] = [OWNER_FILTERS[filter]];
+    const wheres: string[] = [SQL_OF_FILTER[filter]];
     const params: Record<string, unknown> = {};
     if (category !== '') {
       wheres.push(`p.id IN (SELECT pc.product_id FROM product_categories pc JOIN categories c ON c.id = pc.category_id

@@ -1,5 +1,5 @@
 import { minor } from '~/core/money';
-import type { ItemReturn, Refund, RefundedUnits } from '~/core/orders';
+import type { ItemReturn, OrderFilter, Refund, RefundedUnits } from '~/core/orders';
 import { readOrderNumber } from '~/core/orders/order-number';
 import { readSteps, type PriceStep } from '~/core/pricing';
 import type { Database } from '../database';
@@ -34,15 +34,14 @@ export interface OrderSummary {
   readonly isParcel: boolean;
 }
 
-export const ORDER_FILTERS = {
+const SQL_OF_FILTER: Readonly<Record<OrderFilter, string>> = {
   all: 'true',
   open: `o.status = 'paid' AND o.sent_at IS NULL AND o.cancelled_at IS NULL AND o.delivery <> 'none'`,
   sent: 'o.sent_at IS NOT NULL',
   returning: 'EXISTS (SELECT 1 FROM returns b WHERE b.order_id = o.id AND b.came_at IS NULL)',
   refunded: 'EXISTS (SELECT 1 FROM refunds r WHERE r.order_id = o.id)',
   failed: `o.status = 'failed'`,
-} as const;
-export type OrderFilter = keyof typeof ORDER_FILTERS;
+};
 
 export interface OrderQuery {
   /** Part of a name or mail address, of a product's name or SKU, or the number of an order as buyers know it. */
@@ -98,7 +97,7 @@ export function orderKeeping(db: Database) {
     params: Record<string, unknown>;
   } {
     const days = [...(from ? ['o.day >= $from'] : []), ...(to ? ['o.day <= $to'] : [])];
-    const where = [ORDER_FILTERS[filter], ...days].join(' AND ');
+    const where = [SQL_OF_FILTER[filter], ...days].join(' AND ');
     const span = { ...(from && { from }), ...(to && { to }) };
     if (q === '') return { where, params: span };
     const like = `%${q.replace(/[\\%_]/g, '\\$&')}%`;

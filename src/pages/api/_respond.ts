@@ -1,7 +1,7 @@
 import type { z } from 'zod';
 import { problemsFromZod, wordProblem, type Problem, type ProblemCode, type Result } from '~/core/problems';
 import type { Rename } from '~/core/words';
-import { parseJson } from './_parse-json';
+import { parseJson } from '~/core/formats/parse-json';
 
 const STATUS: Partial<Record<ProblemCode, number>> = {
   'our-fault': 500,

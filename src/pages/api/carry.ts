@@ -1,20 +1,13 @@
-import type { APIRoute } from 'astro';
-import { z } from 'zod';
+import { fail, ok } from '~/core/problems';
 import { sendCart } from '~/services/links/carry-cart';
 import { network } from '~/services/limits';
 import { cartToken } from '~/shop/cookies/cart-cookie';
-import { readBody, refuse } from './_respond';
+import { serve } from './_serve';
 
-/** `visit`: empty where nothing is recorded. */
-const bodySchema = z.strictObject({ visit: z.string().regex(/^([\w-]{6,60})?$/) });
-
-/** A code that brings the cart of another site over to the shop's own pages. */
-export const POST: APIRoute = async ({ locals, cookies, request, clientAddress }) => {
-  const body = await readBody(request, bodySchema);
-  if (!body.ok) return refuse(body.problems, locals);
+export const POST = serve('POST /api/carry', async ({ app, body, context: { cookies, request, clientAddress } }) => {
   const token = cartToken(cookies, request.headers);
-  if (!token) return refuse([{ path: 'x-pl-cart', code: 'missing' }], locals);
-  const wait = await locals.app.limits.carried.take(network(clientAddress));
-  if (wait !== null) return refuse([{ path: '', code: 'too-many-tries', facts: { seconds: wait } }], locals);
-  return Response.json({ code: await sendCart(locals.app, token, body.value.visit) });
-};
+  if (!token) return fail('x-pl-cart', 'missing');
+  const seconds = await app.limits.carried.take(network(clientAddress));
+  if (seconds !== null) return fail('', 'too-many-tries', { seconds });
+  return ok({ code: await sendCart(app, token, body.visit) });
+});

@@ -1,19 +1,11 @@
-import type { APIRoute } from 'astro';
-import { z } from 'zod';
-import { keepForm, keptFormSchema, quoteCheckout } from '~/services/cart/show-checkout';
+import { fail, ok } from '~/core/problems';
+import { keepForm, quoteCheckout } from '~/services/cart/show-checkout';
 import { cartToken } from '~/shop/cookies/cart-cookie';
-import { readBody, refuse } from './_respond';
+import { serve } from './_serve';
 
-const bodySchema = z.strictObject({ form: keptFormSchema });
-
-/** Keeps what is typed so far (never the card), and answers the cart priced for it. */
-export const POST: APIRoute = async ({ locals, cookies, request }) => {
-  const body = await readBody(request, bodySchema);
-  if (!body.ok) return refuse(body.problems, locals);
+export const POST = serve('POST /api/checkout', async ({ app, language, body: { form }, context: { cookies } }) => {
   const token = cartToken(cookies);
-  if (!token) return refuse([{ path: 'cart', code: 'cart-empty' }], locals);
-  await keepForm(locals.app, token, body.value.form);
-  return Response.json(
-    await quoteCheckout(locals.app, await locals.app.carts.read(token), body.value.form, { language: locals.language }),
-  );
-};
+  if (!token) return fail('cart', 'cart-empty');
+  await keepForm(app, token, form);
+  return ok(await quoteCheckout(app, await app.carts.read(token), form, { language }));
+});

@@ -1,17 +1,14 @@
-import type { APIRoute } from 'astro';
-import { eventBatchSchema, ingestEvents } from '~/services/visits/ingest-events';
+import { fail, ok } from '~/core/problems';
+import { ingestEvents } from '~/services/visits/ingest-events';
 import { asksNotToBeTracked } from '~/services/visits/privacy';
-import { readBody, refuse } from './_respond';
+import { serve } from './_serve';
 
-export const POST: APIRoute = async ({ locals, request, clientAddress }) => {
-  const body = await readBody(request, eventBatchSchema);
-  if (!body.ok) return refuse(body.problems, locals);
-  if (asksNotToBeTracked(request.headers)) return Response.json({ fresh: 0 });
-  const fresh = await ingestEvents(locals.app, body.value, {
+export const POST = serve('POST /api/events', async ({ app, account, body, context: { request, clientAddress } }) => {
+  if (asksNotToBeTracked(request.headers)) return ok({ fresh: 0 });
+  const fresh = await ingestEvents(app, body, {
     userAgent: request.headers.get('user-agent') ?? '',
-    isOwner: locals.account !== null,
+    isOwner: account !== null,
     from: clientAddress,
   });
-  if (fresh === null) return refuse([{ path: 'visit', code: 'too-many-visits' }], locals);
-  return Response.json({ fresh });
-};
+  return fresh === null ? fail('visit', 'too-many-visits') : ok({ fresh });
+});

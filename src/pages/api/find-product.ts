@@ -1,12 +1,8 @@
-import type { APIRoute } from 'astro';
+import { fail, ok } from '~/core/problems';
 import { findBySku } from '~/services/catalogue/about-product';
-import { refuse } from './_respond';
+import { serve } from './_serve';
 
-/** The product that a SKU belongs to, for pages of other sites that name it by that. */
-export const GET: APIRoute = async ({ locals, url }) => {
-  const sku = (url.searchParams.get('sku') ?? '').trim().slice(0, 120);
-  const product = await findBySku(locals.app, sku, locals.language);
-  return product
-    ? Response.json(product, { headers: { 'cache-control': 'private, max-age=15' } })
-    : refuse([{ path: 'sku', code: 'not-found' }], locals);
-};
+export const GET = serve('GET /api/find-product', async ({ app, language, query }) => {
+  const product = await findBySku(app, query.sku, language);
+  return product ? ok(product) : fail('sku', 'not-found');
+});

@@ -1,7 +1,7 @@
 /** @jsxImportSource preact */
 import { Fragment, type VNode } from 'preact';
 import { useEffect, useRef } from 'preact/hooks';
-import { MOST_PER_LINE } from '~/core/cart/limits';
+import { MOST_PER_LINE } from '~/core/limits';
 import type { CartLineView } from '~/core/cart';
 import { fill } from '~/core/words/fill';
 import type { CartWord } from './words';

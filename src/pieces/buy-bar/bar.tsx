@@ -1,6 +1,6 @@
 /** @jsxImportSource preact */
 import type { VNode } from 'preact';
-import { MOST_PER_LINE } from '~/core/cart/limits';
+import { MOST_PER_LINE } from '~/core/limits';
 import type { CartView } from '~/core/cart';
 import { isSoldOut, resolveVariant, valuesOf, type Choices } from '~/core/catalogue/choose';
 import type { Product } from '~/core/catalogue';

@@ -1,6 +1,6 @@
 /** @jsxImportSource preact */
 import { render } from 'preact';
-import { MOST_PER_LINE } from '~/core/cart/limits';
+import { MOST_PER_LINE } from '~/core/limits';
 import type { Answers } from '~/core/options/answers';
 import { fill } from '~/core/words/fill';
 import { say } from '~/runtime/kit/say';

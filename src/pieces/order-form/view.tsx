@@ -1,7 +1,7 @@
 /** @jsxImportSource preact */
 import { render } from 'preact';
 import type { CartView } from '~/core/cart';
-import { DOUBLE_CLICK_MS, MOST_AT_ONCE } from '~/core/cart/limits';
+import { DOUBLE_CLICK_MS, MOST_AT_ONCE } from '~/core/limits';
 import { formatMoney } from '~/core/money/currency';
 import type { Answers } from '~/core/options/answers';
 import { fill } from '~/core/words/fill';

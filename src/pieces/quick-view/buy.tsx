@@ -1,7 +1,7 @@
 /** @jsxImportSource preact */
 import type { VNode } from 'preact';
 import { useState } from 'preact/hooks';
-import { MOST_PER_LINE } from '~/core/cart/limits';
+import { MOST_PER_LINE } from '~/core/limits';
 import { isSoldOut } from '~/core/catalogue/choose';
 import { fill } from '~/core/words/fill';
 import type { PartProps } from './part-props';

@@ -1,3 +1,5 @@
+import type { BodyOf, QueryOf } from '~/contract';
+import { newPassword } from '~/contract/studio/people';
 import Bowser from 'bowser';
 import { randomBytes } from 'node:crypto';
 import { z } from 'zod';
@@ -18,9 +20,6 @@ import {
 const DAY_MS = 86_400_000;
 const INVITE_MS = 7 * DAY_MS;
 const RESET_MS = 3_600_000;
-
-export const newPassword = z.string().min(10).max(200);
-const email = z.string().trim().toLowerCase().pipe(z.email().max(200));
 
 export async function showPeople(app: App, account: SignedIn): Promise<PeopleView> {
   const isOwner = account.role === 'owner';
@@ -44,13 +43,11 @@ function deviceOf(agent: string): string {
   return [browser.name ?? 'A browser', os.name && `on ${os.name}`].filter(Boolean).join(' ');
 }
 
-export const passwordSchema = z.strictObject({ old: z.string().max(200), next: newPassword });
-
 /** Changes somebody's own password; all their other sessions end. */
 export async function changePassword(
   app: App,
   account: SignedIn,
-  { old, next }: z.infer<typeof passwordSchema>,
+  { old, next }: BodyOf<'POST /api/studio/people/password'>,
 ): Promise<Result<PeopleView>> {
   const right = await knowsPassword(app, account, old);
   if (!right.ok) return right;
@@ -73,15 +70,10 @@ async function setPassword(
   });
 }
 
-export const sessionSchema = z.strictObject({
-  /** Null: all but the present one. */
-  key: z.string().max(40).nullable(),
-});
-
 export async function endSession(
   app: App,
   account: SignedIn,
-  { key }: z.infer<typeof sessionSchema>,
+  { key }: BodyOf<'DELETE /api/studio/people/sessions'>,
 ): Promise<Result<PeopleView>> {
   if (key === account.session) return fail('key', 'session-own');
   const count =
@@ -95,13 +87,11 @@ export async function endSession(
   return ok(await showPeople(app, account));
 }
 
-export const inviteSchema = z.strictObject({ email, role: z.enum(['owner', 'editor', 'viewer']) });
-
 /** A link that lets one person in, once, within seven days; it is mailed to them as well. */
 export async function invite(
   app: App,
   account: SignedIn,
-  { email: to, role }: z.infer<typeof inviteSchema>,
+  { email: to, role }: BodyOf<'POST /api/studio/people/invites'>,
   origin: string,
 ): Promise<Result<{ link: string; view: PeopleView }>> {
   if (await app.accounts.findByEmail(to)) return fail('email', 'person-there');
@@ -111,8 +101,6 @@ export async function invite(
   await sendLink(app, to, { subject: 'You are invited to a shop', text, link });
   return ok({ link, view: await showPeople(app, account) });
 }
-
-export const addressSchema = z.strictObject({ email });
 
 export async function withdrawInvite(
   app: App,
@@ -235,15 +223,10 @@ export async function enter(
   return ok(await beginSession(app, account, place));
 }
 
-export const auditSchema = z.object({
-  before: z.coerce.number().int().min(1).nullable().catch(null).default(null),
-  person: z.coerce.number().int().min(1).nullable().catch(null).default(null),
-});
-
 /** The audit trail, a page at a time. */
 export function showAudit(
   app: App,
-  { before, person }: z.infer<typeof auditSchema>,
+  { before, person }: QueryOf<'GET /api/studio/people/audit'>,
 ): Promise<readonly ReadAuditEntry[]> {
   return app.audit.list({ before, accountId: person, most: AUDIT_PAGE });
 }

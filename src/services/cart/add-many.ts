@@ -1,42 +1,20 @@
+import type { AddMany, ManyAdded } from '~/contract/shop/cart';
 import { randomUUID } from 'node:crypto';
-import { z } from 'zod';
-import { addMany, MOST_PER_LINE, type CartView } from '~/core/cart';
-import { MOST_AT_ONCE } from '~/core/cart/limits';
+import { addMany, MOST_PER_LINE } from '~/core/cart';
+import { MOST_AT_ONCE } from '~/core/limits';
 import { ok, wordProblem, type Result } from '~/core/problems';
 import { cartRename } from '~/core/words';
 import type { App } from '~/services/app';
 import { cartRules } from './cart-goods';
 import { shopToday } from '~/services/lane/live-lane';
-import { changeId as changeIdOf } from './change-cart';
 import { liveLane } from '~/services/lane/live-lane';
 import { viewStored } from './view-cart';
-
-export const addManySchema = z.strictObject({
-  items: z
-    .array(
-      z.strictObject({
-        variantId: z.coerce.number().int().positive(),
-        quantity: z.coerce.number().int().min(1).max(9999),
-      }),
-    )
-    .min(1, 'must hold something')
-    .max(MOST_AT_ONCE),
-  /** All or nothing; else what is refused keeps nothing else out. */
-  whole: z.boolean().default(false),
-  changeId: changeIdOf.optional(),
-});
-
-export interface ManyAdded {
-  readonly view: CartView;
-  readonly added: readonly number[];
-  readonly refused: readonly { readonly variantId: number; readonly message: string }[];
-}
 
 /** Puts many things into a cart in one step; what could not go in is said in the shopper's language. */
 export async function addManyOf(
   app: App,
   token: string,
-  { items, whole, changeId = undefined }: z.infer<typeof addManySchema>,
+  { items, whole, changeId = undefined }: AddMany,
   language: string,
 ): Promise<Result<ManyAdded>> {
   const today = await shopToday(app);

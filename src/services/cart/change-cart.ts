@@ -1,6 +1,6 @@
+import type { CartRequest, ChangedCart } from '~/contract/shop/cart';
 import { randomUUID } from 'node:crypto';
-import { z } from 'zod';
-import { changeCart, MOST_PER_LINE, type CartChange, type CartView } from '~/core/cart';
+import { changeCart, MOST_PER_LINE, type CartChange } from '~/core/cart';
 import { resolveVariant } from '~/core/catalogue';
 import { isPostcode, servedCountries } from '~/core/delivery';
 import { isSameCode } from '~/core/pricing';
@@ -13,49 +13,6 @@ import { liveLane } from '~/services/lane/live-lane';
 import { checkUploads } from '~/services/files/uploads';
 import { withBetter } from './show-cart';
 import { viewStored } from './view-cart';
-
-const quantity = z.coerce.number().int().min(0).max(9999);
-const lineId = z.string().max(60);
-const answers = z
-  .record(z.string().regex(/^[a-z0-9-]{1,40}$/), z.union([z.string().max(600), z.array(z.string().max(120)).max(60)]))
-  .default({});
-/** An id under which a change is made once. */
-export const changeId = z.string().regex(/^[\w-]{6,60}$/);
-const chosen = {
-  variantId: z.coerce.number().int().positive().optional(),
-  product: z.string().max(120).optional(),
-  sku: z.string().max(120).optional(),
-  choices: z.record(z.string().max(80), z.string().max(120)).default({}),
-  answers,
-};
-
-/** A change as forms and the runtime send it. An add names a variant, or a product and its choices. */
-export const cartRequestSchema = z.discriminatedUnion('kind', [
-  z.strictObject({
-    kind: z.literal('add'),
-    ...chosen,
-    quantity: quantity.min(1).default(1),
-  }),
-  z.strictObject({ kind: z.literal('set'), lineId, quantity }),
-  z.strictObject({ kind: z.literal('remove'), lineId }),
-  z.strictObject({ kind: z.literal('put-back'), lineId }),
-  z.strictObject({ kind: z.literal('reshape'), lineId, ...chosen }),
-  z.strictObject({ kind: z.literal('coupon'), code: z.string().trim().max(60).default('') }),
-  z.strictObject({ kind: z.literal('coupon-off'), code: z.string().trim().max(60) }),
-  z.strictObject({
-    kind: z.literal('destination'),
-    country: z.string().max(2).default(''),
-    postcode: z.string().trim().max(20).default(''),
-  }),
-  z.strictObject({ kind: z.literal('note'), note: z.string().trim().max(500).default('') }),
-]);
-export type CartRequest = z.infer<typeof cartRequestSchema>;
-
-export interface ChangedCart {
-  readonly view: CartView;
-  /** The line that was added or changed; null where there is none. */
-  readonly lineId: string | null;
-}
 
 interface Changing {
   readonly changeId?: string | null;

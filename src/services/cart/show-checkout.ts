@@ -1,7 +1,6 @@
-import type { z } from 'zod';
-import type { Cart, CartView, DeliveryOption } from '~/core/cart';
+import { type KeptForm, keptFormSchema, type CheckoutQuote } from '~/contract/shop/cart';
+import type { Cart } from '~/core/cart';
 import { minor } from '~/core/money';
-import { checkoutSchema } from '~/core/orders/checkout.schema';
 import type { CheckoutForm } from '~/core/orders';
 import { typedCodes } from '~/services/offers/one-time-codes';
 import type { App } from '~/services/app';
@@ -10,19 +9,8 @@ import { liveLane, type LiveLane } from '~/services/lane/live-lane';
 import { quoteDelivery } from './quote-delivery';
 import { priceCartGoods, viewStored } from './view-cart';
 
-/** What is kept of a checkout that is not done: everything but the card. */
-export const keptFormSchema = checkoutSchema.omit({ cardNumber: true });
-export type KeptForm = z.infer<typeof keptFormSchema>;
-
 export function withoutCard({ cardNumber: _card, ...form }: CheckoutForm): KeptForm {
   return form;
-}
-
-/** The cart priced for a way of delivery, and the ways there are. */
-export interface CheckoutQuote {
-  readonly cart: CartView;
-  readonly ways: readonly DeliveryOption[];
-  readonly chosen: string | null;
 }
 
 /** What was typed before, so that nothing is asked twice; the destination of an estimate counts as typed. */

@@ -1,17 +1,7 @@
-import { z } from 'zod';
+import type { Arrangement } from '~/contract/studio/categories';
+import { MOST_ARRANGED } from '~/core/limits';
 import { fail, ok, type Result } from '~/core/problems';
 import type { App } from '~/services/app';
-
-/** Products that can be arranged by hand in one category; those beyond follow as best selling. */
-export const MOST_ARRANGED = 500;
-
-/** All products of a category in order; none: no order of its own. */
-export const arrangementSchema = z.strictObject({ slugs: z.array(z.string().min(1).max(120)).max(MOST_ARRANGED) });
-
-export interface Arrangement {
-  readonly isArranged: boolean;
-  readonly products: readonly { readonly slug: string; readonly name: string; readonly picture: string | null }[];
-}
 
 /** The products that stand in a category itself, in the order shoppers get. */
 export async function listArranged(app: App, category: string): Promise<Result<Arrangement>> {

@@ -1,51 +1,11 @@
-import { z } from 'zod';
+import type { AskedBulk, BulkResult, BulkRow } from '~/contract/studio/bulk';
 import { changedPrice, type BulkChange } from '~/core/catalogue';
 import { fail, ok, type Result } from '~/core/problems';
 import type { BulkSummary } from '~/data';
 import type { App } from '~/services/app';
-import { ownerListSchema, queryOf } from './list-products';
+import { queryOf } from './list-products';
 import { liveLane } from '~/services/lane/live-lane';
 import { changingPrices } from '~/services/prices/record-shown';
-
-export const bulkChangeSchema = z.discriminatedUnion('kind', [
-  z.strictObject({
-    kind: z.literal('price'),
-    percent: z.number().min(-99).max(1000),
-    endMinor: z.number().int().min(0).max(999).nullable().default(null),
-  }),
-  z.strictObject({ kind: z.literal('tag'), tag: z.string().trim().min(1).max(60), on: z.boolean() }),
-  z.strictObject({ kind: z.literal('shown'), on: z.boolean() }),
-]);
-
-export const bulkSchema = z.strictObject({
-  /** Which products: as the owner's list is narrowed. */
-  list: ownerListSchema.pick({ q: true, filter: true, category: true, texts: true }),
-  /** Those that are ticked; none: all of the list. */
-  slugs: z.array(z.string().min(1).max(120)).max(500).default([]),
-  change: bulkChangeSchema,
-  apply: z.boolean(),
-});
-
-/** One thing that would change, old and new as the owner reads them; amounts are in minor units. */
-export interface BulkRow {
-  readonly name: string;
-  readonly sku: string | null;
-  readonly from: number;
-  readonly to: number;
-}
-
-export interface BulkResult {
-  readonly rows: readonly BulkRow[];
-  /** Rows in all; `rows` holds the first. */
-  readonly count: number;
-  readonly products: number;
-  /** What is left as it is, because it would be shown and cost nothing. */
-  readonly withoutPrice: number;
-  /** Whether the shop would show nothing any more. */
-  readonly hidesAll: boolean;
-  /** To undo it by; null while nothing was written. */
-  readonly id: number | null;
-}
 
 const MOST_PRODUCTS = 20_000;
 const ROWS_SHOWN = 200;
@@ -55,7 +15,7 @@ type Change = readonly [id: number, from: number, to: number];
 /** Says what a change would do to all products a search finds; with `apply`, does it. */
 export async function changeMany(
   app: App,
-  { list, slugs, change, apply }: z.infer<typeof bulkSchema>,
+  { list, slugs, change, apply }: AskedBulk,
   accountId: number,
 ): Promise<Result<BulkResult>> {
   const plan = async () => {

@@ -1,28 +1,9 @@
-import { z } from 'zod';
+import type { SentCategories } from '~/contract/studio/categories';
 import { uniqueSlug } from '~/core/catalogue';
 import { fail, ok, type Result } from '~/core/problems';
 import type { EditedCategory } from '~/data';
 import type { App } from '~/services/app';
 import { changingPrices } from '~/services/prices/record-shown';
-
-const picture = z
-  .string()
-  .max(500)
-  .regex(/^(https:\/\/[^\s"'<>]+|\/(?!\/)[^\s"'<>]+)$/, 'must be an address such as /media/kite.svg or https://…')
-  .nullable();
-
-const categorySchema = z.strictObject({
-  /** Empty: new. */
-  slug: z.string().max(120),
-  name: z.string().trim().min(1).max(80),
-  text: z.string().max(2000),
-  picture,
-  /** The slug of the category it stands in; null: at the top. */
-  parent: z.string().max(120).nullable(),
-});
-
-/** All categories in the order shoppers see them; one that is left out is deleted, and its products stay. */
-export const categoriesSchema = z.strictObject({ categories: z.array(categorySchema).max(2000) });
 
 export function listForEditing(app: App): Promise<EditedCategory[]> {
   return app.catalogue.listEdited();
@@ -30,7 +11,7 @@ export function listForEditing(app: App): Promise<EditedCategory[]> {
 
 export async function saveCategories(
   app: App,
-  { categories }: z.infer<typeof categoriesSchema>,
+  { categories }: SentCategories,
   accountId: number,
 ): Promise<Result<EditedCategory[]>> {
   let renamed: string[] = [];

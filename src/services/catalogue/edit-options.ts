@@ -1,13 +1,8 @@
-import { checkOptionRules, type OptionRule, type ProductOption } from '~/core/options';
+import type { OptionsView } from '~/contract/studio/products';
+import { checkOptionRules } from '~/core/options';
 import { optionRulesSchema } from '~/core/options/option.schema';
 import { fail, ok, type Problem, type Result } from '~/core/problems';
 import type { App } from '~/services/app';
-
-export interface OptionsView {
-  readonly rules: readonly OptionRule[];
-  /** The same as shoppers are asked them: add-ons with their product. */
-  readonly asked: readonly ProductOption[];
-}
 
 export async function showOptions(app: App, slug: string): Promise<OptionsView | null> {
   const rules = await app.catalogue.readOptions(slug);

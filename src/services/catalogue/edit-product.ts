@@ -1,41 +1,13 @@
-import { z } from 'zod';
-import { checkRecord, productRecordSchema, recordChanges, uniqueSlug, type ProductRecord } from '~/core/catalogue';
+import type { ProductView, BetterSold, KeepReview } from '~/contract/studio/products';
+import type { BodyOf } from '~/contract';
+import { checkRecord, recordChanges, uniqueSlug, type ProductRecord } from '~/core/catalogue';
 import { fail, ok, type Result } from '~/core/problems';
 import { dayIn } from '~/core/time';
-import type { StoredProduct, StoredReview } from '~/data';
 import type { App } from '~/services/app';
 import { leastPrice } from '~/core/pricing';
 import { liveLane } from '~/services/lane/live-lane';
 import { goodsOfProducts } from '~/services/offers/goods';
 import { changingPrices } from '~/services/prices/record-shown';
-
-export const saveProductSchema = z.strictObject({ edit: z.number().int().min(1), record: productRecordSchema });
-export const newProductSchema = z.strictObject({ name: z.string().trim().min(1).max(200) });
-
-export const keepReviewSchema = z.strictObject({
-  id: z.number().int().min(1),
-  isHidden: z.boolean(),
-  answer: z.string().trim().max(1000),
-});
-
-export interface ProductView extends StoredProduct {
-  /** Newest first. */
-  readonly prices: readonly { readonly sku: string; readonly priceMinor: number; readonly at: number }[];
-  /** Newest first. */
-  readonly reviews: readonly StoredReview[];
-  /** What it suggests, by name. */
-  readonly suggested: readonly { readonly slug: string; readonly name: string }[];
-  readonly betterSold: BetterSold | null;
-}
-
-/** How the better one of a product is sold. */
-export interface BetterSold {
-  readonly slug: string;
-  /** What it costs at least. */
-  readonly fromMinor: number;
-  /** The lowest price at which all of it keeps to the floor; null where no cost or no floor is known. */
-  readonly leastMinor: number | null;
-}
 
 const PRICES_SHOWN = 12;
 const REVIEWS_SHOWN = 100;
@@ -71,7 +43,7 @@ async function howSold(app: App, slug: string | null): Promise<BetterSold | null
 export async function saveProduct(
   app: App,
   slug: string,
-  { edit, record }: z.infer<typeof saveProductSchema>,
+  { edit, record }: BodyOf<'PUT /api/studio/products/[slug]'>,
   accountId: number,
 ): Promise<Result<ProductView>> {
   const save = () => keepRecord(app, slug, { edit, record }, accountId);
@@ -83,7 +55,7 @@ export async function saveProduct(
 function keepRecord(
   app: App,
   slug: string,
-  { edit, record }: z.infer<typeof saveProductSchema>,
+  { edit, record }: BodyOf<'PUT /api/studio/products/[slug]'>,
   accountId: number,
 ): Promise<Result<number>> {
   return app.db.inTransaction(async (): Promise<Result<number>> => {
@@ -121,12 +93,7 @@ async function write(app: App, id: number, record: ProductRecord): Promise<void>
 }
 
 /** Hides, shows or answers what a buyer said; stars of what is hidden do not count. The audit trail says so. */
-export async function keepReview(
-  app: App,
-  slug: string,
-  review: z.infer<typeof keepReviewSchema>,
-  accountId: number,
-): Promise<Result<null>> {
+export async function keepReview(app: App, slug: string, review: KeepReview, accountId: number): Promise<Result<null>> {
   return app.db.inTransaction(async () => {
     const stored = await app.catalogue.readRecord(slug);
     if (!stored || !(await app.catalogue.writeReview(stored.id, review.id, review))) return fail('', 'not-found');

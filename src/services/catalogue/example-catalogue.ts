@@ -1,6 +1,7 @@
+import { importOptionsSchema } from '~/contract/studio/imports';
 import { fail, ok, type Result } from '~/core/problems';
 import type { App } from '~/services/app';
-import { importCatalogue, importOptionsSchema } from './import-catalogue';
+import { importCatalogue } from './import-catalogue';
 
 /** A few products to try things on before one's own are there. Their pictures ship with the app. */
 const EXAMPLES = `Name,SKU,Price,Price before,Stock,Weight,choice: Size,choice: Colour,attribute: Material,Category,Tags,Short text,Description,Pictures

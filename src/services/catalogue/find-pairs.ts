@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import type { Decide } from '~/contract/studio/finder';
 import { basketsOf, find, type Found } from '~/core/finder';
 import { ok, type Result } from '~/core/problems';
 import type { App } from '~/services/app';
@@ -18,23 +18,7 @@ export async function findPairs(app: App) {
   return { work, show: (found: Found) => ({ ...found, decided, uncovered }) };
 }
 
-const slug = z.string().min(1).max(120);
-export const decideSchema = z.strictObject({
-  state: z.enum(['accepted', 'refused']),
-  pairs: z
-    .array(
-      z.strictObject({
-        a: slug,
-        b: slug,
-        both: z.number().int().min(0),
-        baskets: z.number().int().min(0),
-        lift: z.number().min(0),
-      }),
-    )
-    .min(1)
-    .max(500),
-});
-export type Decision = z.infer<typeof decideSchema>;
+export type Decision = Decide;
 
 /** Takes pairs found in orders as suggestions of each other, or remembers that they are none. */
 export async function decidePairs(app: App, { state, pairs }: Decision, accountId: number): Promise<Result<null>> {

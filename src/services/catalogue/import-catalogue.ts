@@ -1,14 +1,7 @@
+import type { ImportPreview, ImportOptions, ImportChange } from '~/contract/studio/imports';
 import { randomUUID } from 'node:crypto';
-import { z } from 'zod';
 import { uniqueSlug } from '~/core/catalogue';
-import {
-  COLUMN_FIELDS,
-  planImport,
-  type ColumnField,
-  type ImportPlan,
-  type LeftOut,
-  type RowProblem,
-} from '~/core/formats';
+import { COLUMN_FIELDS, planImport, type ColumnField, type ImportPlan, type RowProblem } from '~/core/formats';
 import { formatMoney } from '~/core/money';
 import { fail, ok, wordProblem, type Problem, type Result } from '~/core/problems';
 import { dayIn } from '~/core/time';
@@ -16,65 +9,12 @@ import type { KnownFacts, ImportedProduct, ImportRecord } from '~/data';
 import type { App } from '~/services/app';
 import { liveLane } from '~/services/lane/live-lane';
 import { changingPrices } from '~/services/prices/record-shown';
-import { MOST_COLUMNS } from '~/services/tables/read-table';
 import type { CatalogueRead } from '~/services/tables/understand-catalogue';
-
-const FIELDS = Object.keys(COLUMN_FIELDS) as [ColumnField, ...ColumnField[]];
-
-export const importOptionsSchema = z.strictObject({
-  /** What each column holds; without it, matched by the headings. */
-  columns: z.array(z.enum(FIELDS)).max(MOST_COLUMNS).optional(),
-  /** How prices are written; `found`: as those that can be read in one way only are. */
-  decimalMark: z.enum(['found', 'comma', 'point']).default('found'),
-  /** Write nothing when anything is refused. */
-  allOrNothing: z.boolean().default(false),
-  /** Whether what costs nothing is meant to; else it is not shown until it has a price. */
-  isFree: z.boolean().default(false),
-});
-export type ImportOptions = z.infer<typeof importOptionsSchema>;
 
 const PREVIEWED_PRODUCTS = 50;
 const PREVIEWED_CHANGES = 100;
 /** Variants looked at for what would be different. */
 const MOST_COMPARED = 5000;
-
-/** What the owner sees before deciding: how the file was understood and what it would do. */
-export interface ImportPreview {
-  readonly encoding: string;
-  readonly delimiter: string;
-  readonly headings: readonly string[];
-  readonly columns: readonly ColumnField[];
-  readonly sample: readonly (readonly string[])[];
-  readonly rows: number;
-  readonly left: LeftOut;
-  /** Problems with the columns; while there are any, there is no plan. */
-  readonly columnProblems: readonly string[];
-  readonly counts: Pick<
-    ImportPlan,
-    'productsCreated' | 'productsChanged' | 'variantsCreated' | 'variantsChanged' | 'rowsRefused'
-  >;
-  readonly problems: readonly { readonly row: number; readonly message: string }[];
-  readonly products: readonly {
-    readonly name: string;
-    readonly isNew: boolean;
-    readonly variants: number;
-    readonly rows: readonly number[];
-  }[];
-  /** What of products that are there already would be different, the first of it; sums in minor units. */
-  readonly changes: readonly ImportChange[];
-  /** Products that would cost nothing, and are not known to be meant so. */
-  readonly free: number;
-  /** How many there are, of the products looked at. */
-  readonly changeCount: number;
-}
-
-export interface ImportChange {
-  readonly name: string;
-  readonly sku: string;
-  readonly field: keyof KnownFacts;
-  readonly from: string | number | null;
-  readonly to: string | number;
-}
 
 interface Prepared {
   readonly preview: ImportPreview;

@@ -1,18 +1,12 @@
+import { narrowedSchema } from '~/contract/studio/bulk';
 import { z } from 'zod';
-import { OWNER_FILTERS, type ListedProduct, type StudioQuery } from '~/data';
+import { type ListedProduct, type StudioQuery } from '~/data';
 import type { App } from '~/services/app';
 
 const PAGE_SIZE = 40;
 
-const FILTERS = Object.keys(OWNER_FILTERS) as [StudioQuery['filter'], ...StudioQuery['filter'][]];
-
 /** The owner's list as its address asks for it; wrong values fall back. */
-export const ownerListSchema = z.object({
-  q: z.string().trim().max(100).catch('').default(''),
-  filter: z.enum(FILTERS).catch('all').default('all'),
-  category: z.string().max(120).catch('').default(''),
-  /** Whether texts are looked through, too. */
-  texts: z.enum(['', '1']).catch('').default(''),
+export const ownerListSchema = narrowedSchema.extend({
   page: z.coerce.number().int().min(1).max(10_000).catch(1).default(1),
 });
 

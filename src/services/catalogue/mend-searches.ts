@@ -1,24 +1,11 @@
-import { z } from 'zod';
+import type { SearchRoom, AskedSynonym } from '~/contract/studio/searches';
 import { wordsOf } from '~/core/search';
 import { fail, ok, type Result } from '~/core/problems';
-import type { LostSearch } from '~/data';
 import type { App } from '~/services/app';
 
 /** For how many days a search that found nothing is told. */
 export const LOST_DAYS = 90;
 const MOST_SHOWN = 100;
-
-export interface Synonym {
-  /** What shoppers type. */
-  readonly term: string;
-  /** What stands in the catalogue for it. */
-  readonly means: readonly string[];
-}
-
-export interface SearchRoom {
-  readonly lost: readonly LostSearch[];
-  readonly synonyms: readonly Synonym[];
-}
 
 /** What shoppers typed as words, however they wrote it; '' when there is none worth keeping. */
 const plainTerm = (typed: string) => wordsOf(typed).slice(0, 8).join(' ').slice(0, 60);
@@ -38,15 +25,10 @@ export async function sweepSearches(app: App): Promise<void> {
   await app.searches.sweep(app.now() - LOST_DAYS * 86_400_000);
 }
 
-const words = z.string().trim().min(1).max(60);
-
-/** A word of shoppers and what it stands for; without any, the word stands for itself again. */
-export const synonymSchema = z.strictObject({ term: words, means: z.array(words).max(20) });
-
 /** Keeps a synonym. A search that finds something by it is not lost any more. */
 export async function keepSynonym(
   app: App,
-  { term, means }: z.infer<typeof synonymSchema>,
+  { term, means }: AskedSynonym,
   accountId: number,
 ): Promise<Result<SearchRoom>> {
   const plain = wordsOf(term);

@@ -1,39 +1,12 @@
-import { z } from 'zod';
+import type { OrdersOptions, OrdersPreview, PairsFound } from '~/contract/studio/finder';
 import { basketsOf, find, type Found } from '~/core/finder';
-import { ORDER_FIELDS, type OrderField, type OrderRowsRead } from '~/core/formats';
+import { ORDER_FIELDS } from '~/core/formats';
 import { fail, ok, wordProblem, type Result } from '~/core/problems';
 import type { App } from '~/services/app';
 import { findPairs } from './find-pairs';
-import { MOST_COLUMNS } from '~/services/tables/read-table';
 import type { OrdersRead } from '~/services/tables/understand-orders';
 
 const TOLD = 50;
-
-export const ordersOptionsSchema = z.strictObject({
-  columns: z
-    .array(z.enum(Object.keys(ORDER_FIELDS) as [OrderField, ...OrderField[]]))
-    .max(MOST_COLUMNS)
-    .optional(),
-  /** Whether the shop's own orders are looked through with them. */
-  withOwn: z.boolean().default(false),
-});
-type OrdersOptions = z.infer<typeof ordersOptionsSchema>;
-
-/** What a file of past orders holds, as far as it is understood. */
-export interface OrdersPreview {
-  readonly headings: readonly string[];
-  readonly columns: readonly OrderField[];
-  readonly sample: readonly (readonly string[])[];
-  readonly orders: number;
-  readonly rows: number;
-  readonly hasDays: boolean;
-  readonly unknown: OrderRowsRead['unknown'];
-  readonly unknownCount: number;
-  readonly problems: readonly { readonly row: number; readonly message: string }[];
-  readonly problemCount: number;
-  /** What is missing before it can be looked through. */
-  readonly missing: readonly string[];
-}
 
 async function understand(app: App, bytes: Uint8Array, options: OrdersOptions): Promise<Result<OrdersRead>> {
   const known = await app.pairs.listNames();
@@ -75,7 +48,7 @@ export async function findInFile(
   app: App,
   bytes: Uint8Array,
   options: OrdersOptions,
-): Promise<Result<{ work: Generator<number, Found>; show: (found: Found) => unknown }>> {
+): Promise<Result<{ work: Generator<number, Found>; show: (found: Found) => PairsFound }>> {
   const understood = await understand(app, bytes, options);
   if (!understood.ok) return understood;
   const { read } = understood.value;

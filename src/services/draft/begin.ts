@@ -1,6 +1,6 @@
 import { createHash, randomBytes, randomUUID, timingSafeEqual } from 'node:crypto';
 import { z } from 'zod';
-import { FIRST_STEPS, firstSteps, type FirstStep, type StepsView } from '~/core/first-steps';
+import { firstSteps, type FirstStep, type StepsView } from '~/core/first-steps';
 import { firstLane, UNNAMED } from '~/core/lane';
 import { fail, type Result } from '~/core/problems';
 import { definitions } from '~/pieces/definitions';
@@ -72,11 +72,6 @@ export async function showFirstSteps(app: App): Promise<StepsView | null> {
   const [products, said] = await Promise.all([app.catalogue.countAll(), app.lanes.listFirstSteps()]);
   return firstSteps({ isNamed: lane.shop.name !== UNNAMED, products, isPublished: false, said });
 }
-
-export const stepSchema = z.strictObject({
-  step: z.enum(FIRST_STEPS),
-  state: z.enum(['done', 'skipped', 'open']),
-});
 
 /** Keeps what the owner says of a step; `open` takes it back. */
 export async function sayFirstStep(

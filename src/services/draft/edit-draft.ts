@@ -1,16 +1,12 @@
+import type { DraftView } from '~/contract/studio/draft';
 import {
   applyLanePatch,
   describeDifference,
   lintLane,
   migrateLane,
   readLane,
-  type CategoryTexts,
-  type Caution,
   type Lane,
-  type LaneChange,
   type LanePatch,
-  type LintFinding,
-  type ShopNames,
 } from '~/core/lane';
 import { notRealYet } from '~/core/lane/findings/not-real-yet';
 import { servedCountries } from '~/core/delivery';
@@ -22,21 +18,6 @@ import { findEmpty, findGoneGifts, findUnsold } from '~/services/catalogue/find-
 import { inPresentCurrency } from '~/services/lane/in-present-currency';
 import { forgetLiveLane, isOpen, liveLane } from '~/services/lane/live-lane';
 import { namesOfLanes } from '~/services/lane/names-of-lanes';
-
-/** The draft as the studio works on it, beside what is live. */
-export interface DraftView {
-  readonly edit: number;
-  readonly token: string;
-  readonly lane: Lane;
-  readonly live: { readonly revision: number; readonly lane: Lane };
-  readonly changes: readonly LaneChange[];
-  readonly lint: readonly LintFinding[];
-  /** What is not real, or not said, yet. */
-  readonly cautions: readonly Caution[];
-  /** What the things are called that one of the two lanes names. */
-  readonly names: ShopNames;
-  readonly categoryTexts: CategoryTexts;
-}
 
 /** The stored draft is none that this program reads; `/studio/mend` replaces it. */
 export class DraftUnreadable extends Error {

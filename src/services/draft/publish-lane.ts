@@ -1,5 +1,5 @@
+import type { QueryOf } from '~/contract';
 import { randomUUID } from 'node:crypto';
-import { z } from 'zod';
 import {
   compileManifest,
   describeDifference,
@@ -80,15 +80,10 @@ export async function startLane(app: App, live: Lane, draft: Lane): Promise<void
   forgetLiveLane(app);
 }
 
-export const compareSchema = z.strictObject({
-  from: z.coerce.number().int().min(1),
-  to: z.coerce.number().int().min(1),
-});
-
 /** What became different from one revision to another. */
 export async function compareRevisions(
   app: App,
-  { from, to }: z.infer<typeof compareSchema>,
+  { from, to }: QueryOf<'GET /api/studio/revisions/compare'>,
 ): Promise<Result<LaneChange[]>> {
   const [before, after] = await Promise.all(
     [from, to].map(async (id) => readLane((await app.lanes.readRevision(id))?.document, definitions)),

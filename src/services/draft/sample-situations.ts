@@ -1,15 +1,9 @@
-import { EMPTY_CART, type Cart, type CartLine, type CartView } from '~/core/cart';
-import type { CartPick } from '~/core/lane';
+import type { Samples } from '~/contract/studio/draft';
+import { EMPTY_CART, type Cart, type CartLine } from '~/core/cart';
 import { sampleAnswers } from '~/core/options';
 import type { App } from '~/services/app';
 import { viewStored } from '~/services/cart/view-cart';
 import { draftLane } from '~/services/lane/live-lane';
-
-/** The owner's own products and carts that stand for the hard cases; a case the catalogue does not have is missing. */
-export interface Samples {
-  readonly products: Readonly<Record<string, string>>;
-  readonly carts: Readonly<Partial<Record<CartPick, CartView>>>;
-}
 
 /** Priced by the draft, where there is one: what an owner shapes and what an offer in it would do are seen together. */
 export async function findSamples(app: App): Promise<Samples> {

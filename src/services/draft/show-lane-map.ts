@@ -1,42 +1,11 @@
-import { z } from 'zod';
-import { countFunnel, sizeLosses, worthOfOnePoint, type Funnel, type Loss } from '~/core/funnel';
+import type { LaneMapQuery, LaneMap } from '~/contract/studio/lane-map';
+import { countFunnel, sizeLosses, worthOfOnePoint, type Funnel } from '~/core/funnel';
 import { addDays, dayIn } from '~/core/time';
 import type { Device } from '~/core/where';
 import { DEVICES } from '~/core/where/where.schema';
 import type { VisitQuery } from '~/data';
 import type { App } from '~/services/app';
 import { liveLane } from '~/services/lane/live-lane';
-
-export const laneMapQuerySchema = z.strictObject({
-  device: z.enum(DEVICES).optional(),
-  source: z.string().max(60).optional(),
-  days: z.coerce
-    .number()
-    .pipe(z.union([z.literal(7), z.literal(28), z.literal(90)]))
-    .default(28),
-});
-export type LaneMapQuery = z.infer<typeof laneMapQuerySchema>;
-
-/** The lane in numbers for some days up to today, beside the same number of days before. */
-export interface LaneMap {
-  readonly query: LaneMapQuery;
-  readonly fromDay: string;
-  readonly toDay: string;
-  readonly funnel: Funnel;
-  readonly before: Funnel;
-  /** What one more in a hundred going on is worth in 30 days, per stretch. */
-  readonly pointMinor: readonly (number | null)[];
-  readonly losses: readonly Loss[];
-  readonly days: readonly { readonly day: string; readonly sessions: number; readonly orders: number }[];
-  /** What was published on these days. */
-  readonly publications: readonly { readonly day: string; readonly revision: number }[];
-  /** Visits left out of all figures; `ownDepth`: how far the owner's own went, 0 where there was none. */
-  readonly excluded: { readonly bots: number; readonly owner: number; readonly ownDepth: number };
-  readonly orders: { readonly all: number; readonly withoutVisit: number };
-  /** Visits in which each piece was used, by piece id. */
-  readonly pieceUse: Readonly<Record<string, number>>;
-  readonly sources: readonly string[];
-}
 
 export async function showLaneMap(app: App, query: LaneMapQuery): Promise<LaneMap> {
   const { lane } = await liveLane(app);

@@ -1,19 +1,12 @@
-import { z } from 'zod';
+import type { CurrencyWish } from '~/contract/studio/grounds';
 import { convertLane, convertSums, readLane, type CurrencyPlan, type Lane } from '~/core/lane';
-import { convertFactor, convertSum, isCurrency, MOST_MINOR, type CurrencyChange } from '~/core/money';
+import { convertFactor, convertSum, MOST_MINOR, type CurrencyChange } from '~/core/money';
 import { fail, ok, type Result } from '~/core/problems';
 import { definitions } from '~/pieces/definitions';
 import type { App } from '~/services/app';
 import { forgetLiveLane, liveLane } from '~/services/lane/live-lane';
 import { changingPrices } from '~/services/prices/record-shown';
 import { replaceLanes } from './replace-lanes';
-
-export const currencySchema = z.strictObject({
-  to: z.string().max(3).refine(isCurrency, 'must be a currency such as EUR'),
-  /** So much of it a unit of the currency is that there is now; 1 keeps the numbers. */
-  rate: z.coerce.number().positive().max(1_000_000).default(1),
-});
-export type CurrencyWish = z.infer<typeof currencySchema>;
 
 const EXAMPLES = 5;
 const NAMED = 3;

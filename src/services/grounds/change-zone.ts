@@ -1,17 +1,12 @@
-import { z } from 'zod';
+import type { ZoneWish } from '~/contract/studio/grounds';
 import { readLane, type Lane, type ZonePlan } from '~/core/lane';
 import { fail, ok, type Result } from '~/core/problems';
-import { isTimeZone, localTime, momentOf, offsetSpans, type OffsetSpan } from '~/core/time';
+import { localTime, momentOf, offsetSpans, type OffsetSpan } from '~/core/time';
 import { definitions } from '~/pieces/definitions';
 import type { App } from '~/services/app';
 import { forgetLiveLane, liveLane } from '~/services/lane/live-lane';
 import { changingPrices } from '~/services/prices/record-shown';
 import { replaceLanes } from './replace-lanes';
-
-export const zoneSchema = z.strictObject({
-  to: z.string().max(60).refine(isTimeZone, 'must be a time zone such as Europe/Berlin'),
-});
-export type ZoneWish = z.infer<typeof zoneSchema>;
 
 /** Says what a change of the shop's time zone would do; changes nothing. */
 export async function planZone(app: App, { to }: ZoneWish): Promise<Result<ZonePlan>> {

@@ -1,23 +1,12 @@
-import { z } from 'zod';
-import { readSavedLayout, type SavedLayout } from '~/core/lane';
+import type { OwnLayout } from '~/contract/studio/layouts';
+import type { BodyOf } from '~/contract';
+import { readSavedLayout } from '~/core/lane';
 import { fail, ok, type Result } from '~/core/problems';
 import { definitionOf } from '~/pieces/definitions';
 import type { App } from '~/services/app';
 
-export interface OwnLayout {
-  readonly id: number;
-  readonly name: string;
-  readonly layout: SavedLayout;
-}
-
 /** Of one kind: more than fit a list that is read. */
 const MOST = 40;
-
-export const layoutSchema = z.strictObject({
-  kind: z.string().max(60),
-  name: z.string().trim().min(1).max(40),
-  layout: z.unknown(),
-});
 
 /** The owner's layouts of a kind, by name; one that the kind cannot read any more is not among them. */
 export async function listLayouts(app: App, kind: string): Promise<OwnLayout[]> {
@@ -32,7 +21,7 @@ export async function listLayouts(app: App, kind: string): Promise<OwnLayout[]> 
 /** Keeps a layout under a name; answers all of its kind. */
 export async function saveLayout(
   app: App,
-  { kind, name, layout }: z.infer<typeof layoutSchema>,
+  { kind, name, layout }: BodyOf<'POST /api/studio/layouts'>,
 ): Promise<Result<OwnLayout[]>> {
   const definition = definitionOf(kind);
   if (!definition) return fail('kind', 'not-found');

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import type { Seen } from '~/contract/shop/visits';
 import { dayIn } from '~/core/time';
 import type { RefusedSite, SeenElsewhere } from '~/data';
 import type { App } from '~/services/app';
@@ -55,19 +55,8 @@ export async function judgeSite(
   return { headers: isWhole ? { ...named, ...ALLOWED } : named, isWhole, isListed: true };
 }
 
-export const seenSchema = z.strictObject({
-  path: z.string().max(200).startsWith('/'),
-  links: z.array(z.string().regex(/^[a-z0-9-]{0,60}$/)).max(100),
-  errors: z.number().int().min(0).max(1000),
-});
-
 /** Notes what a listed site's page holds, told from an address; more than one tells in a day is left out. */
-export async function noteSeen(
-  app: App,
-  site: string,
-  from: string,
-  { path, links, errors }: z.infer<typeof seenSchema>,
-): Promise<void> {
+export async function noteSeen(app: App, site: string, from: string, { path, links, errors }: Seen): Promise<void> {
   const { lane } = await liveLane(app);
   if (!lane.shop.sites.includes(site)) return;
   const now = app.now();

@@ -1,7 +1,8 @@
+import type { OrderListAsked, KeptOrder, ManyOrders, OrderAction } from '~/contract/studio/orders';
+import { ORDERS_A_PAGE } from '~/core/limits';
 import { stringify } from 'csv-stringify/sync';
 import { randomUUID } from 'node:crypto';
-import { z } from 'zod';
-import { currencyOf, formatMoney, minor, MOST_MINOR, writeSum, type Minor } from '~/core/money';
+import { currencyOf, formatMoney, minor, writeSum, type Minor } from '~/core/money';
 import {
   orderNumber,
   planRefund,
@@ -9,7 +10,6 @@ import {
   spreadRefund,
   takenBy,
   type Charged,
-  type ItemReturn,
   type Order,
   type Refundable,
   type RefundedUnits,
@@ -17,8 +17,7 @@ import {
 import { discountName, discountsOf, type PriceStep } from '~/core/pricing';
 import { fail, ok, wordProblem, type Problem, type Result } from '~/core/problems';
 import { localTime } from '~/core/time';
-import { ORDER_FILTERS, type OrderFilter, type OrderKeeping, type OrderSummary, type StoredRefund } from '~/data';
-import type { DeliveredMail } from '~/standins';
+import { type OrderKeeping, type OrderSummary, type StoredRefund } from '~/data';
 import type { App } from '~/services/app';
 import { liveLane } from '~/services/lane/live-lane';
 import { noteUses } from '~/services/prices/record-shown';
@@ -26,30 +25,16 @@ import { additionKey } from './add-after';
 import { keepReturn } from './returns';
 import { sendRefundMail, sendSentMail } from './order-mails';
 
-const PAGE_SIZE = 40;
 const MOST_EXPORTED = 50_000;
-const FILTERS = Object.keys(ORDER_FILTERS) as [OrderFilter, ...OrderFilter[]];
-
-const day = z.iso.date().or(z.literal('')).catch('').default('');
-
-/** The owner's list as its address asks for it; wrong values fall back. */
-export const orderListSchema = z.object({
-  q: z.string().trim().max(100).catch('').default(''),
-  filter: z.enum(FILTERS).catch('all').default('all'),
-  from: day,
-  to: day,
-  page: z.coerce.number().int().min(1).max(100_000).catch(1).default(1),
-});
-
-export interface OrderList extends z.infer<typeof orderListSchema> {
+export interface OrderList extends OrderListAsked {
   readonly orders: readonly OrderSummary[];
   readonly total: number;
   readonly pages: number;
 }
 
-export async function listOrders(app: App, asked: z.infer<typeof orderListSchema>): Promise<OrderList> {
-  const { orders, total } = await app.orders.listOrders({ ...asked, pageSize: PAGE_SIZE });
-  return { ...asked, orders, total, pages: Math.max(1, Math.ceil(total / PAGE_SIZE)) };
+export async function listOrders(app: App, asked: OrderListAsked): Promise<OrderList> {
+  const { orders, total } = await app.orders.listOrders({ ...asked, pageSize: ORDERS_A_PAGE });
+  return { ...asked, orders, total, pages: Math.max(1, Math.ceil(total / ORDERS_A_PAGE)) };
 }
 
 /** Orders whose lines are read at once: others are served in between. */
@@ -59,11 +44,7 @@ const AT_ONCE = 500;
  * Orders as a spreadsheet (RFC 4180): sums in units of the currency, times as the shop's clock has them, and what each offer took
  * off by its name. A cell that a spreadsheet would calculate is quoted.
  */
-export async function exportOrders(
-  app: App,
-  asked: z.infer<typeof orderListSchema>,
-  accountId: number | null = null,
-): Promise<string> {
+export async function exportOrders(app: App, asked: OrderListAsked, accountId: number | null = null): Promise<string> {
   const { orders } = await app.orders.listOrders({ ...asked, page: 1, pageSize: MOST_EXPORTED });
   const facts = { orders: orders.length };
   await app.audit.write({ at: app.now(), accountId, action: 'orders-exported', facts });
@@ -105,24 +86,6 @@ export async function exportOrders(
   );
 }
 
-/** An order with all that is known of it, for its owner. */
-export interface KeptOrder {
-  readonly order: Omit<Order, 'requestHash' | 'idempotencyKey' | 'cartToken'>;
-  readonly number: string;
-  readonly keeping: OrderKeeping;
-  readonly refunds: readonly StoredRefund[];
-  readonly returns: readonly ItemReturn[];
-  readonly left: Refundable;
-  readonly mails: readonly Pick<DeliveredMail, 'id' | 'at' | 'subject' | 'text'>[];
-  /** What the buyer did on the way, oldest first; empty where nothing was recorded. */
-  readonly way: readonly {
-    readonly at: number;
-    readonly kind: string;
-    readonly page: string | null;
-    readonly product: string | null;
-  }[];
-}
-
 const MOST_EVENTS = 200;
 
 export async function showKeptOrder(app: App, id: number): Promise<KeptOrder | null> {
@@ -154,44 +117,10 @@ async function read(app: App, id: number) {
   return order && keeping && { order, keeping, refunds: await app.orders.listRefunds(id) };
 }
 
-const units = z
-  .array(z.strictObject({ line: z.number().int().min(0).max(500), quantity: z.number().int().min(1).max(9999) }))
-  .max(500);
-const returnId = z.number().int().min(1);
-const reason = z.string().trim().max(300).default('');
-
-export const orderActionSchema = z.discriminatedUnion('action', [
-  z.strictObject({ action: z.literal('pack') }),
-  z.strictObject({ action: z.literal('send'), tracking: z.string().trim().max(200).default('') }),
-  /** Takes packed or sent back. */
-  z.strictObject({ action: z.literal('reopen') }),
-  z.strictObject({
-    action: z.literal('refund'),
-    units,
-    delivery: z.boolean(),
-    restock: z.boolean(),
-    reason,
-    /** As goodwill, for no item. */
-    sumMinor: z.number().int().min(0).max(MOST_MINOR).optional(),
-  }),
-  z.strictObject({ action: z.literal('cancel'), restock: z.boolean(), reason }),
-  /** Items come back, are back, or do not come back after all. */
-  z.strictObject({ action: z.literal('return'), units, note: reason }),
-  z.strictObject({ action: z.literal('return-came'), returnId, restock: z.boolean() }),
-  z.strictObject({ action: z.literal('return-dropped'), returnId }),
-]);
-export type OrderAction = z.infer<typeof orderActionSchema>;
-
-/** Most orders that are marked by one press: those of a page. */
-export const manyOrdersSchema = z.strictObject({
-  ids: z.array(z.number().int().min(1)).min(1).max(PAGE_SIZE),
-  action: z.enum(['pack', 'send']),
-});
-
 /** Marks several orders; answers how many were, and which were not, with what is in the way. */
 export async function actOnMany(
   app: App,
-  { ids, action }: z.infer<typeof manyOrdersSchema>,
+  { ids, action }: ManyOrders,
   accountId: number,
 ): Promise<{ done: number; refused: { number: string; message: string }[] }> {
   const refused: { number: string; message: string }[] = [];

@@ -1,3 +1,4 @@
+import type { Dispatched } from '~/contract/studio/orders';
 import { readOrderNumber } from '~/core/orders';
 import { fail, ok, wordProblem, type Result } from '~/core/problems';
 import type { App } from '~/services/app';
@@ -7,15 +8,6 @@ import { actOnOrder } from './fulfilment';
 const MOST_ROWS = 1000;
 const ORDER_WORDS = ['order', 'ordernumber', 'number', 'bestellung', 'bestellnummer'];
 const TRACKING_WORDS = ['tracking', 'trackingnumber', 'parcel', 'sendungsnummer'];
-
-export interface Dispatched {
-  /** How many orders are sent now that were not before. */
-  readonly sent: number;
-  /** Orders that were sent already. */
-  readonly already: number;
-  /** What could not be taken, by the line of the file. */
-  readonly problems: readonly { readonly row: number; readonly message: string }[];
-}
 
 /**
  * Marks the orders of a CSV file as sent, with their tracking numbers: what a parcel service gives back. Its column Order

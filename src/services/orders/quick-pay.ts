@@ -1,9 +1,10 @@
+import type { CheckoutQuote } from '~/contract/shop/cart';
 import type { CheckoutForm } from '~/core/orders';
 import { fail, type Result } from '~/core/problems';
 import type { App } from '~/services/app';
 import type { OrderRequest } from './order-request';
 import { placeOrder } from './place-order';
-import { quoteCheckout, type CheckoutQuote } from '~/services/cart/show-checkout';
+import { quoteCheckout } from '~/services/cart/show-checkout';
 
 export type WalletView = Awaited<ReturnType<App['wallet']['open']>> & { readonly quote: CheckoutQuote };
 

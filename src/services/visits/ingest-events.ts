@@ -1,41 +1,14 @@
+import type { EventBatch } from '~/contract/shop/visits';
 import { isbot } from 'isbot';
 import { LRUCache } from 'lru-cache';
-import { z } from 'zod';
-import { EVENT_KINDS } from '~/core/funnel';
 import { dayIn } from '~/core/time';
-import { DEVICES } from '~/core/where/where.schema';
 import type { Excluded } from '~/data';
 import type { App } from '~/services/app';
 import { liveLane } from '~/services/lane/live-lane';
 import { network } from '~/services/limits';
 
-const id = z.string().regex(/^[\w-]{6,60}$/);
-const short = z.string().max(160).nullable().default(null);
 const MAX_AGE_MS = 24 * 3600_000;
 const MAX_AHEAD_MS = 5 * 60_000;
-
-/** Events a browser may report; orders and failed payments are the server's to say. */
-const BROWSER_KINDS = EVENT_KINDS.filter((kind) => kind !== 'order' && kind !== 'payment-failed');
-
-export const eventBatchSchema = z.strictObject({
-  visit: id,
-  device: z.enum(DEVICES),
-  source: z.string().max(60).default('direct'),
-  events: z
-    .array(
-      z.strictObject({
-        id,
-        at: z.number().int().positive(),
-        kind: z.enum(BROWSER_KINDS),
-        page: short,
-        product: short,
-        piece: short,
-      }),
-    )
-    .min(1)
-    .max(100),
-});
-export type EventBatch = z.infer<typeof eventBatchSchema>;
 
 /** Visits known to have begun, so that only new ones are counted against an address. */
 const known = new LRUCache<string, true>({ max: 50_000 });

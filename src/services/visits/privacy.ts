@@ -1,3 +1,4 @@
+import type { Traces } from '~/contract/studio/orders';
 import { rm } from 'node:fs/promises';
 import path from 'node:path';
 import { fail, ok, type Result } from '~/core/problems';
@@ -31,13 +32,6 @@ export async function sweepPersonal(app: App): Promise<Record<string, number>> {
     events: ago(KEPT_DAYS.visits),
     signIns: now,
   });
-}
-
-export interface Traces {
-  readonly orders: number;
-  readonly checkouts: number;
-  readonly files: number;
-  readonly mails: number;
 }
 
 /** What there is of a buyer, by mail address. */

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { applySavedLayout, layoutOf, type SavedLayout } from '~/core/lane';
-import { ask, askJson } from '~/studio/data/api';
+import { ask } from '~/studio/data/api';
 import type { PanelProps } from './panel';
 
 /** One that was kept. */
@@ -25,17 +25,14 @@ export function OwnLayouts({ piece, definition, edit, layouts, onLayouts }: Prop
   const failed = (error: unknown) => setSaid({ text: (error as Error).message, isBad: true });
   const { kind } = definition;
   function save(): void {
-    askJson<OwnLayout[]>('POST', '/api/studio/layouts', { kind, name, layout: layoutOf(piece, definition) }).then(
-      (all) => {
-        onLayouts(all);
-        setSaid({ text: `“${name.trim()}” is kept.`, isBad: false });
-        setName('');
-      },
-      failed,
-    );
+    ask('POST /api/studio/layouts', { body: { kind, name, layout: layoutOf(piece, definition) } }).then((all) => {
+      onLayouts(all);
+      setSaid({ text: `“${name.trim()}” is kept.`, isBad: false });
+      setName('');
+    }, failed);
   }
   function remove({ id, name: gone }: OwnLayout): void {
-    ask(`/api/studio/layouts/${id}`, { method: 'DELETE' }).then(() => {
+    ask('DELETE /api/studio/layouts/[id]', { params: { id } }).then(() => {
       onLayouts(layouts.filter((one) => one.id !== id));
       setSaid({ text: `“${gone}” is removed. Pieces begun from it stay as they are.`, isBad: false });
     }, failed);

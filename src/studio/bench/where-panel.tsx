@@ -158,7 +158,7 @@ function Scopes({ pieceId, piece, definition, edit, categories, tags }: WherePro
         nameOf={(slug) => names.product[slug] ?? slug}
         onChange={(scope) => edit((draft) => void (draft.where.products = scope))}
         search={async (text) => {
-          const found = await ask<Named[]>(`/api/studio/products?q=${encodeURIComponent(text)}`);
+          const found = await ask('GET /api/studio/products', { query: { q: text } });
           learn(Object.fromEntries(found.map(({ slug, name }) => [slug, name])));
           return found;
         }}

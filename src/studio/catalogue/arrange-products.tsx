@@ -2,8 +2,8 @@ import { closestCenter, DndContext, type DragEndEvent } from '@dnd-kit/core';
 import { arrayMove, SortableContext, useSortable, verticalListSortingStrategy } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import GripVertical from 'lucide-react/icons/grip-vertical';
-import { useEffect, useState } from 'react';
-import { ask, askJson } from '~/studio/data/api';
+import { useState } from 'react';
+import { useAnswer, useSending } from '~/studio/data/query';
 import { Modal } from '~/studio/fields/modal';
 import { tellMoves, useSortSensors } from '~/studio/data/sorting';
 
@@ -13,11 +13,6 @@ interface Product {
   readonly picture: string | null;
 }
 
-interface Arrangement {
-  readonly isArranged: boolean;
-  readonly products: readonly Product[];
-}
-
 interface Props {
   readonly category: { readonly slug: string; readonly name: string };
   readonly onClose: () => void;
@@ -25,28 +20,21 @@ interface Props {
 
 /** The products of a category in an order of the owner's own, by dragging or by keys. Kept at once when saved. */
 export function ArrangeProducts({ category, onClose }: Props) {
-  const [stored, setStored] = useState<Arrangement | null>(null);
-  const [products, setProducts] = useState<readonly Product[]>([]);
-  const [problem, setProblem] = useState<string | null>(null);
+  const params = { slug: category.slug };
+  const { answer: stored, problem: unread } = useAnswer('GET /api/studio/categories/[slug]', { params });
+  const keeping = useSending('PUT /api/studio/categories/[slug]', onClose);
+  /** As moved; null: as it is kept. */
+  const [moved, setMoved] = useState<readonly Product[] | null>(null);
+  const products = moved ?? stored?.products ?? [];
+  const problem = keeping.problem ?? unread;
   const sensors = useSortSensors();
-  const address = `/api/studio/categories/${category.slug}`;
-
-  useEffect(() => {
-    ask<Arrangement>(address)
-      .then((found) => {
-        setStored(found);
-        setProducts(found.products);
-      })
-      .catch((error: Error) => setProblem(error.message));
-  }, [address]);
 
   const name = (slug: unknown) => products.find((product) => product.slug === slug)?.name ?? '';
   const at = (slug: unknown) => products.findIndex((product) => product.slug === slug);
   const drop = ({ active, over }: DragEndEvent) => {
-    if (over && active.id !== over.id) setProducts(arrayMove([...products], at(active.id), at(over.id)));
+    if (over && active.id !== over.id) setMoved(arrayMove([...products], at(active.id), at(over.id)));
   };
-  const save = (slugs: readonly string[]) =>
-    askJson<Arrangement>('PUT', address, { slugs }).then(onClose, (error: Error) => setProblem(error.message));
+  const save = (slugs: readonly string[]) => keeping.send({ params, body: { slugs } });
 
   return (
     <Modal
@@ -77,7 +65,7 @@ export function ArrangeProducts({ category, onClose }: Props) {
       </DndContext>
       <div className="mt-4 flex justify-end gap-2">
         {stored?.isArranged && (
-          <button className="btn me-auto" onClick={() => void save([])}>
+          <button className="btn me-auto" onClick={() => save([])}>
             Back to the usual order
           </button>
         )}
@@ -87,7 +75,7 @@ export function ArrangeProducts({ category, onClose }: Props) {
         <button
           className="btn btn-go"
           disabled={products.length === 0}
-          onClick={() => void save(products.map(({ slug }) => slug))}
+          onClick={() => save(products.map(({ slug }) => slug))}
         >
           Save this order
         </button>

@@ -1,7 +1,10 @@
+import type { AskedBulk } from '~/contract/studio/bulk';
 import { useEffect, useState } from 'react';
 import type { BulkChange } from '~/core/catalogue';
 import { currencyOf } from '~/core/money';
-import { ask, askJson } from '~/studio/data/api';
+import { ask } from '~/studio/data/api';
+import { useAnswer } from '~/studio/data/query';
+import { useSettled } from '~/studio/data/use-settled';
 import { useShop } from '~/studio/data/sums';
 import { money, plural } from '~/studio/data/format';
 import { Modal } from '~/studio/fields/modal';
@@ -25,7 +28,7 @@ interface BulkResult {
 
 interface Props {
   /** How the list is narrowed. */
-  readonly list: Readonly<Record<'q' | 'filter' | 'category' | 'texts', string>>;
+  readonly list: AskedBulk['list'];
   /** Those that are ticked; none: all of the list. */
   readonly slugs: readonly string[];
   readonly total: number;
@@ -46,9 +49,8 @@ export function BulkDialog({ list, slugs, total, onClose }: Props) {
   const [ending, setEnding] = useState<keyof typeof ENDINGS>('none');
   const [tag, setTag] = useState('');
   const [on, setOn] = useState(true);
-  const [preview, setPreview] = useState<BulkResult | null>(null);
   const [done, setDone] = useState<BulkResult | null>(null);
-  const [problem, setProblem] = useState<string | null>(null);
+  const [refused, setRefused] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
   const [isSure, setSure] = useState(false);
   const change: BulkChange | null =
@@ -59,35 +61,23 @@ export function BulkDialog({ list, slugs, total, onClose }: Props) {
         : tag.trim() === ''
           ? null
           : { kind, tag: tag.trim(), on };
-  const wish = JSON.stringify({ list, slugs, change });
-
-  useEffect(() => {
-    setPreview(null);
-    setSure(false);
-    if (change === null || done) return;
-    const stop = new AbortController();
-    const timer = setTimeout(() => {
-      askBulk(wish, false, stop.signal)
-        .then((found) => {
-          setPreview(found);
-          setProblem(null);
-        })
-        .catch((error: unknown) => !stop.signal.aborted && setProblem((error as Error).message));
-    }, PAUSE_MS);
-    return () => {
-      clearTimeout(timer);
-      stop.abort();
-    };
-    // What is wished for holds the change.
-  }, [wish, done]);
+  const wish = { list, slugs, change };
+  const settled = useSettled(wish, PAUSE_MS);
+  const isSettled = JSON.stringify(settled) === JSON.stringify(wish);
+  const asking =
+    settled.change && isSettled && !done ? { body: { list, slugs, change: settled.change, apply: false } } : null;
+  const told = useAnswer('POST /api/studio/bulk', asking);
+  const preview = told.answer;
+  const problem = refused ?? told.problem;
+  useEffect(() => setSure(false), [JSON.stringify(wish)]);
 
   async function apply(): Promise<void> {
     setBusy(true);
     try {
-      setDone(await askBulk(wish, true));
-      setProblem(null);
+      setDone(await ask('POST /api/studio/bulk', { body: { list, slugs, change: change!, apply: true } }));
+      setRefused(null);
     } catch (error) {
-      setProblem((error as Error).message);
+      setRefused((error as Error).message);
     } finally {
       setBusy(false);
     }
@@ -96,10 +86,10 @@ export function BulkDialog({ list, slugs, total, onClose }: Props) {
   async function undo(id: number): Promise<void> {
     setBusy(true);
     try {
-      await ask(`/api/studio/bulk/${id}`, { method: 'DELETE' });
+      await ask('DELETE /api/studio/bulk/[id]', { params: { id } });
       location.reload();
     } catch (error) {
-      setProblem((error as Error).message);
+      setRefused((error as Error).message);
       setBusy(false);
     }
   }
@@ -274,16 +264,4 @@ export function BulkDialog({ list, slugs, total, onClose }: Props) {
       </div>
     </Modal>
   );
-}
-
-function askBulk(wish: string, apply: boolean, signal?: AbortSignal): Promise<BulkResult> {
-  const body = { ...(JSON.parse(wish) as object), apply };
-  return signal
-    ? ask<BulkResult>('/api/studio/bulk', {
-        method: 'POST',
-        headers: { 'content-type': 'application/json' },
-        body: JSON.stringify(body),
-        signal,
-      })
-    : askJson<BulkResult>('POST', '/api/studio/bulk', body);
 }

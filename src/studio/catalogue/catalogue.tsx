@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { ImportScreen } from '../import/import-screen';
-import { ask, askJson } from '~/studio/data/api';
+import { ask } from '~/studio/data/api';
 import { useShop } from '~/studio/data/sums';
 import { money, plural } from '~/studio/data/format';
 import { Modal } from '~/studio/fields/modal';
@@ -234,7 +234,7 @@ function Examples({ count }: { count: number }) {
   const [problem, setProblem] = useState<string | null>(null);
   async function remove(): Promise<void> {
     try {
-      await ask('/api/studio/examples', { method: 'DELETE' });
+      await ask('DELETE /api/studio/examples');
       location.reload();
     } catch (error) {
       setProblem((error as Error).message);
@@ -260,7 +260,7 @@ function NewProduct({ onClose }: { onClose: () => void }) {
   const [problem, setProblem] = useState<string | null>(null);
   async function make(): Promise<void> {
     try {
-      const { slug } = await askJson<{ slug: string }>('POST', '/api/studio/products', { name });
+      const { slug } = await ask('POST /api/studio/products', { body: { name } });
       location.assign(`/studio/catalogue/${slug}`);
     } catch (error) {
       setProblem((error as Error).message);

@@ -5,7 +5,7 @@ import isEqual from 'fast-deep-equal';
 import GripVertical from 'lucide-react/icons/grip-vertical';
 import { useState } from 'react';
 import { directionOf } from '~/core/words';
-import { askJson } from '~/studio/data/api';
+import { ask } from '~/studio/data/api';
 import { plural } from '~/studio/data/format';
 import { Modal } from '~/studio/fields/modal';
 import { PictureControl } from '~/studio/fields/picture-control';
@@ -92,7 +92,7 @@ function Screen({ categories }: { categories: readonly Category[] }) {
         picture,
         parent,
       }));
-      const next = toRows(await askJson<Category[]>('PUT', '/api/studio/categories', { categories: sent }));
+      const next = toRows(await ask('PUT /api/studio/categories', { body: { categories: sent } }));
       setStored(next);
       setRows(next);
       choose(null);

@@ -33,10 +33,10 @@ export function PastChanges() {
       setBusy(false);
     }
   }
-  const load = async () => setList(await ask<PastChange[]>('/api/studio/bulk'));
+  const load = async () => setList(await ask('GET /api/studio/bulk'));
   const undo = ({ id }: PastChange) =>
     attempt(async () => {
-      await ask(`/api/studio/bulk/${id}`, { method: 'DELETE' });
+      await ask('DELETE /api/studio/bulk/[id]', { params: { id } });
       setSaid('Undone. What was changed again since then stays as it is.');
       await load();
     });

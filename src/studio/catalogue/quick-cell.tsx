@@ -1,8 +1,7 @@
 import { useState } from 'react';
-import type { ProductRecord } from '~/core/catalogue';
 import type { Shop } from '~/core/lane';
 import { readSum, writeSum } from '~/core/money';
-import { ask, askJson } from '~/studio/data/api';
+import { ask } from '~/studio/data/api';
 import { money } from '~/studio/data/format';
 import { sumProblem, sumStyle } from '~/studio/data/sums';
 
@@ -44,10 +43,10 @@ export function QuickCell({ slug, field, value, shop }: Props) {
     setProblem(null);
     if (next === shown) return;
     try {
-      const address = `/api/studio/products/${slug}`;
-      const { edit, record } = await ask<{ edit: number; record: ProductRecord }>(address);
+      const params = { slug };
+      const { edit, record } = await ask('GET /api/studio/products/[slug]', { params });
       const variants = record.variants.map((variant) => ({ ...variant, [field]: next }));
-      await askJson('PUT', address, { edit, record: { ...record, variants } });
+      await ask('PUT /api/studio/products/[slug]', { params, body: { edit, record: { ...record, variants } } });
       setShown(next);
     } catch (error) {
       setProblem((error as Error).message);

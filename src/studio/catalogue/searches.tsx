@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { askJson } from '~/studio/data/api';
+import { ask } from '~/studio/data/api';
 import { plural } from '~/studio/data/format';
 import { Shell } from '~/studio/shell/shell';
 import type { ShellData } from '~/studio/data/studio-data';
@@ -42,7 +42,7 @@ function Screen({ room }: Props) {
     setProblem(null);
     setSaid(null);
     try {
-      setRoom(await askJson<Room>('PUT', '/api/studio/searches', { term: word, means: others }));
+      setRoom(await ask('PUT /api/studio/searches', { body: { term: word, means: others } }));
       setTerm('');
       setMeans('');
       setSaid(

@@ -14,7 +14,7 @@ import {
 } from '~/core/lane';
 import { definitions } from '~/pieces/definitions';
 import { Refusal, sendPatch } from './api';
-import type { DraftData } from './studio-data';
+import type { DraftView } from '~/contract/studio/draft';
 import { wordChange } from './word-change';
 
 interface Step {
@@ -29,7 +29,7 @@ interface Step {
 
 interface DraftState {
   readonly lane: Lane;
-  readonly live: DraftData['live'];
+  readonly live: DraftView['live'];
   readonly token: string;
   readonly edit: number;
   readonly past: readonly Step[];
@@ -43,8 +43,8 @@ interface DraftState {
   /** Texts of categories that name pieces or facts. */
   readonly categoryTexts: CategoryTexts;
   /** The newer draft of another window, when it changed the same places. */
-  readonly theirs: DraftData | null;
-  start(data: DraftData): void;
+  readonly theirs: DraftView | null;
+  start(data: DraftView): void;
   change(recipe: (lane: Lane) => void, key?: string): void;
   undo(): void;
   redo(): void;
@@ -109,7 +109,7 @@ export const useDraft = create<DraftState>((set, get) => {
         },
         (error: unknown) => {
           if (!(error instanceof Refusal)) throw error;
-          const theirs = (error.body as { draft?: DraftData } | null)?.draft;
+          const theirs = (error.body as { draft?: DraftView } | null)?.draft;
           if (error.status === 409 && theirs) merge(theirs);
           else set({ saving: 'failed', message: error.message });
         },
@@ -124,7 +124,7 @@ export const useDraft = create<DraftState>((set, get) => {
   }
 
   /** Takes in what another window changed; asks only when both changed the same place. */
-  function merge(theirs: DraftData): void {
+  function merge(theirs: DraftView): void {
     const mine = diffLanes(saved, get().lane);
     set({ names: joinNames(get().names, theirs.names) });
     if (patchesClash(mine, diffLanes(saved, theirs.lane))) return set({ theirs, saving: 'failed' });

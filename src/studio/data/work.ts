@@ -1,31 +1,29 @@
 import { useEffect, useRef, useState } from 'react';
-import { Refusal, refusalOf } from './api';
+import type { Asking, LinesOf, RouteName } from '~/contract';
+import { Refusal, send } from './api';
 
 /** A long computation of the server, as lines of JSON tell it. */
-export interface Work<T> {
-  readonly answer: T | null;
+export interface Work<Name extends RouteName> {
+  readonly answer: LinesOf<Name> | null;
   /** From 0 to 1 while it runs; null when nothing does. */
   readonly done: number | null;
   readonly problem: string | null;
-  start(path: string, body?: unknown): void;
+  /** `asking` is left out where the route takes nothing. */
+  start(asking?: Asking<Name>): void;
   cancel(): void;
 }
 
-export function useWork<T>(): Work<T> {
-  const [answer, setAnswer] = useState<T | null>(null);
+/** One computation at a time: starting another ends the one under way, and so does leaving the screen. */
+export function useWork<Name extends RouteName>(name: Name): Work<Name> {
+  const [answer, setAnswer] = useState<LinesOf<Name> | null>(null);
   const [done, setDone] = useState<number | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const running = useRef<AbortController | null>(null);
   useEffect(() => () => running.current?.abort(), []);
 
-  async function run(path: string, body: unknown, { signal }: AbortController): Promise<void> {
-    const sent =
-      body instanceof FormData
-        ? { body }
-        : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body ?? {}) };
-    const response = await fetch(path, { method: 'POST', signal, ...sent });
-    if (!response.ok || !response.body) throw await refusalOf(response);
-    const reader = response.body.pipeThrough(new TextDecoderStream()).getReader();
+  async function run(asking: Asking<Name>, { signal }: AbortController): Promise<void> {
+    const response = await send(name, asking, { signal });
+    const reader = response.body!.pipeThrough(new TextDecoderStream()).getReader();
     let rest = '';
     for (;;) {
       const { value, done: isOver } = await reader.read();
@@ -33,7 +31,7 @@ export function useWork<T>(): Work<T> {
       const lines = (rest + value).split('\n');
       rest = lines.pop() ?? '';
       for (const line of lines) {
-        const told = JSON.parse(line) as { done: number } | { answer: T };
+        const told = JSON.parse(line) as { done: number } | { answer: LinesOf<Name> };
         if ('answer' in told) setAnswer(told.answer);
         else setDone(told.done);
       }
@@ -44,13 +42,13 @@ export function useWork<T>(): Work<T> {
     answer,
     done,
     problem,
-    start(path, body) {
+    start(asking = {} as Asking<Name>) {
       running.current?.abort();
       const mine = new AbortController();
       running.current = mine;
       setDone(0);
       setProblem(null);
-      void run(path, body, mine)
+      void run(asking, mine)
         .catch((error: unknown) => {
           if (!mine.signal.aborted)
             setProblem(error instanceof Refusal ? error.message : 'The server cannot be reached. Try again.');

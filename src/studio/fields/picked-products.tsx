@@ -33,7 +33,7 @@ export function PickedProducts({ label, help, own, slugs, known = NONE, most, on
   async function look(typed: string): Promise<void> {
     latest.current = typed;
     if (typed.trim() === '') return setFound(null);
-    const products = await ask<Named[]>(`/api/studio/products?q=${encodeURIComponent(typed.trim())}`);
+    const products = await ask('GET /api/studio/products', { query: { q: typed.trim() } });
     if (latest.current === typed)
       setFound(products.filter(({ slug }) => slug !== own && !slugs.includes(slug)).slice(0, 8));
   }

@@ -15,13 +15,10 @@ export function PictureControl({ value, labelId, use = 'icon', onChange }: Props
   const [busy, setBusy] = useState(false);
 
   async function send(file: File): Promise<void> {
-    const body = new FormData();
-    body.set('file', file);
-    body.set('use', use);
     setBusy(true);
     setProblem(null);
     try {
-      onChange((await ask<{ src: string }>('/api/studio/icons', { method: 'POST', body })).src);
+      onChange((await ask('POST /api/studio/icons', { form: { file, use } })).src);
     } catch (error) {
       setProblem((error as Error).message);
     } finally {

@@ -1,4 +1,4 @@
-import { useContext, useEffect, useState } from 'react';
+import { useContext } from 'react';
 import {
   MOST_SELECTED,
   SELECTION_ORDERS,
@@ -7,7 +7,8 @@ import {
   type SelectionOrder,
   type SelectionSource,
 } from '~/core/lane';
-import { askJson } from '~/studio/data/api';
+import { useAnswer } from '~/studio/data/query';
+import { useSettled } from '~/studio/data/use-settled';
 import { SelectField, TextField } from './fields';
 import { CategoriesContext } from '~/studio/data/categories-context';
 import { Tick } from './tick';
@@ -98,23 +99,9 @@ const PAUSE_MS = 300;
 
 /** What is in the selection now, so that nobody publishes an empty one unknowingly. */
 function Held({ selection }: { selection: Selection }) {
-  const [held, setHeld] = useState<{ total: number; names: string[] } | null>(null);
-  const asked = JSON.stringify(selection);
   const followsPage = selection.from === 'page';
-  useEffect(() => {
-    if (followsPage) return undefined;
-    let isGone = false;
-    const wait = setTimeout(() => {
-      askJson<{ total: number; names: string[] }>('POST', '/api/studio/selection', JSON.parse(asked)).then(
-        (found) => !isGone && setHeld(found),
-        () => !isGone && setHeld(null),
-      );
-    }, PAUSE_MS);
-    return () => {
-      isGone = true;
-      clearTimeout(wait);
-    };
-  }, [asked, followsPage]);
+  const asked = useSettled(selection, PAUSE_MS);
+  const { answer: held } = useAnswer('POST /api/studio/selection', followsPage ? null : { body: asked });
   if (followsPage || !held) return null;
   const { total, names } = held;
   if (total === 0)

@@ -29,7 +29,7 @@ export function VariantPicker({ sku, onPick, onProduct }: Props) {
   }
   useEffect(() => {
     if (sku === '' || product?.variants.some((variant) => variant.sku === sku)) return;
-    ask<{ product: PickedProduct | null }>(`/api/studio/products/of-sku?sku=${encodeURIComponent(sku)}`).then(
+    ask('GET /api/studio/products/of-sku', { query: { sku } }).then(
       (answer) => {
         take(answer.product);
         setGone(answer.product === null);
@@ -40,14 +40,12 @@ export function VariantPicker({ sku, onPick, onProduct }: Props) {
 
   async function look(typed: string): Promise<void> {
     setFound(
-      typed.trim() === ''
-        ? []
-        : (await ask<PickedProduct[]>(`/api/studio/products?q=${encodeURIComponent(typed.trim())}`)).slice(0, 6),
+      typed.trim() === '' ? [] : (await ask('GET /api/studio/products', { query: { q: typed.trim() } })).slice(0, 6),
     );
   }
 
   async function choose(slug: string): Promise<void> {
-    const chosen = await ask<PickedProduct>(`/api/products/${encodeURIComponent(slug)}`);
+    const chosen = await ask('GET /api/products/[slug]', { params: { slug } });
     take(chosen);
     setFound([]);
     setGone(false);

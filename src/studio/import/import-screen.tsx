@@ -1,6 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { COLUMN_FIELDS, type ColumnField, type LeftOut } from '~/core/formats';
 import { ask } from '~/studio/data/api';
+import { useAnswer } from '~/studio/data/query';
 import { useShop } from '~/studio/data/sums';
 import { count, money, plural } from '~/studio/data/format';
 import { Tick } from '~/studio/fields/tick';
@@ -58,14 +59,16 @@ export function ImportScreen({ isEmpty }: { isEmpty: boolean }) {
   const [progress, setProgress] = useState<Progress | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const newest = useRef(0);
-
-  function formOf(chosen: File, options: object, apply: boolean): FormData {
-    const form = new FormData();
-    form.set('file', chosen);
-    form.set('options', JSON.stringify(options));
-    if (apply) form.set('apply', '1');
-    return form;
-  }
+  /** The import that writes, until it has ended. */
+  const [running, setRunning] = useState<string | null>(null);
+  const watched = useAnswer('GET /api/studio/imports/[id]', running === null ? null : { params: { id: running } }, {
+    againAfterMs: 250,
+  });
+  useEffect(() => {
+    if (watched.problem) setProgress({ state: 'failed', written: 0, total: 0, message: watched.problem });
+    else if (watched.answer) setProgress(watched.answer);
+    if (watched.problem || (watched.answer && watched.answer.state !== 'running')) setRunning(null);
+  }, [watched.answer, watched.problem]);
 
   async function look(
     chosen: File,
@@ -78,10 +81,8 @@ export function ImportScreen({ isEmpty }: { isEmpty: boolean }) {
     setProgress(null);
     try {
       const options = { decimalMark: next.decimalMark, ...(next.columns && { columns: next.columns }) };
-      const seen = await ask<ImportPreview>('/api/studio/imports', {
-        method: 'POST',
-        body: formOf(chosen, options, false),
-      });
+      const seen = await ask('POST /api/studio/imports', { form: { file: chosen, options } });
+      if ('id' in seen) throw new Error('The file was written at once. Look into the catalogue.');
       if (turn !== newest.current) return;
       setPreview(seen);
       setProblem(null);
@@ -97,16 +98,8 @@ export function ImportScreen({ isEmpty }: { isEmpty: boolean }) {
     setProgress({ state: 'running', written: 0, total: 0, message: null });
     try {
       const options = { decimalMark, allOrNothing, isFree, columns: preview.columns };
-      const { id } = await ask<{ id: string }>('/api/studio/imports', {
-        method: 'POST',
-        body: formOf(file, options, true),
-      });
-      for (;;) {
-        const state = await ask<Progress>(`/api/studio/imports/${id}`);
-        setProgress(state);
-        if (state.state !== 'running') break;
-        await new Promise((resolve) => setTimeout(resolve, 250));
-      }
+      const started = await ask('POST /api/studio/imports', { form: { file, options, apply: '1' } });
+      if ('id' in started) setRunning(started.id);
     } catch (error) {
       setProgress({ state: 'failed', written: 0, total: 0, message: (error as Error).message });
     }
@@ -317,7 +310,7 @@ function ExamplesOffer() {
   async function add(): Promise<void> {
     setBusy(true);
     try {
-      await ask('/api/studio/examples', { method: 'POST' });
+      await ask('POST /api/studio/examples');
       location.assign('/studio/catalogue');
     } catch (error) {
       setProblem((error as Error).message);

@@ -1,7 +1,8 @@
+import { addressOf } from '~/studio/data/api';
+import { useAnswer } from '~/studio/data/query';
 import { useEffect, useRef, useState } from 'react';
 import { STRETCH_NAMES, STRETCHES } from '~/core/funnel';
 import type { Device } from '~/core/where';
-import { ask } from '~/studio/data/api';
 import { useBandFigures } from '~/studio/data/band-figures';
 import { useShop } from '~/studio/data/sums';
 import { Figure } from '~/studio/shell/figure';
@@ -9,7 +10,7 @@ import { count, day, money, percent, plural } from '~/studio/data/format';
 import { Shell } from '~/studio/shell/shell';
 import type { ShellData } from '~/studio/data/studio-data';
 import { DayChart } from './day-chart';
-import type { LaneMapData } from './lane-map-data';
+import type { LaneMap as LaneMapData } from '~/contract/studio/lane-map';
 import { LossList } from './loss-list';
 import { Road } from './road';
 
@@ -31,29 +32,17 @@ export function LaneMap({ shell, initial }: { shell: ShellData; initial: LaneMap
 
 function MapScreen({ initial }: { initial: LaneMapData }) {
   const shop = useShop();
-  const [map, setMap] = useState(initial);
   const [query, setQuery] = useState<LaneMapData['query']>(initial.query);
-  const [problem, setProblem] = useState<string | null>(null);
+  const { device, source, days } = query;
+  const asking = { query: { device, source, days } };
+  const asked = useAnswer('GET /api/studio/lane-map', asking, { keepsLast: true, first: initial });
+  const map = asked.answer ?? initial;
+  const { problem } = asked;
   const isFirst = useRef(true);
   useEffect(() => {
-    if (isFirst.current) {
-      isFirst.current = false;
-      return;
-    }
-    const stop = new AbortController();
-    const search = new URLSearchParams({
-      device: query.device ?? '',
-      source: query.source ?? '',
-      days: String(query.days),
-    });
-    history.replaceState(null, '', `?${search}`);
-    ask<LaneMapData>(`/api/studio/lane-map?${search}`, { signal: stop.signal })
-      .then((next) => {
-        setMap(next);
-        setProblem(null);
-      })
-      .catch((error: unknown) => !stop.signal.aborted && setProblem((error as Error).message));
-    return () => stop.abort();
+    if (!isFirst.current)
+      history.replaceState(null, '', addressOf('GET /api/studio/lane-map', asking).replace(/^[^?]*/, '') || '?');
+    isFirst.current = false;
   }, [query]);
   useEffect(() => {
     const whose = [

@@ -5,7 +5,7 @@ import { STRETCH_NAMES, STRETCHES, type Stretch } from '~/core/funnel';
 import { definitionOf, definitions, definitionWithRole } from '~/pieces/definitions';
 import { useDraft } from '~/studio/data/draft-store';
 import { count, percent, roughMoney } from '~/studio/data/format';
-import type { LaneMapData } from './lane-map-data';
+import type { LaneMap as LaneMapData } from '~/contract/studio/lane-map';
 
 /** The drawing is 1,200 × 228 and stretched to its place; words lie over it, unstretched. */
 const LINK = definitionWithRole('link');

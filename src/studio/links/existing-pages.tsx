@@ -1,11 +1,11 @@
-import { useEffect, useId, useState } from 'react';
+import { useId, useState } from 'react';
 import { pieceName } from '~/core/lane';
 import { devicesElsewhere, PRODUCT_FIELDS, readProduct, type ProductField, type Selectors } from '~/core/site-pages';
 import { DEVICES } from '~/core/where/where.schema';
 import type { Device } from '~/core/where';
 import { definitionOf, definitions } from '~/pieces/definitions';
 import { escapeHtml } from '~/core/words/escape-html';
-import { ask } from '~/studio/data/api';
+import { useAnswer } from '~/studio/data/query';
 import { useDraft } from '~/studio/data/draft-store';
 
 const FIELDS: Readonly<Record<ProductField, string>> = {
@@ -28,6 +28,13 @@ interface Found {
 }
 type Known = { readonly state: 'none' | 'asking' | 'gone' } | { readonly state: 'found'; readonly product: Found };
 
+/** What is known of the product a page is about. */
+function knownFrom({ answer, isAsking }: { answer: { product: Found | null } | null; isAsking: boolean }): Known {
+  if (isAsking) return { state: 'asking' };
+  if (!answer) return { state: 'none' };
+  return answer.product ? { state: 'found', product: answer.product } : { state: 'gone' };
+}
+
 /** The tag that brings the runtime to a page, with how to read it where machines cannot. */
 function tagOf(origin: string, selectors: Selectors): string {
   const read = CHOSEN.flatMap((field) => {
@@ -43,23 +50,12 @@ export function ExistingPages({ origin }: { origin: string }) {
   const id = useId();
   const [html, setHtml] = useState('');
   const [selectors, setSelectors] = useState<Selectors>({});
-  const [known, setKnown] = useState<Known>({ state: 'none' });
   const isLong = html.length > MOST;
   // Parsed as a document nobody shows: it loads nothing, and nothing in it runs.
   const found = isLong || html === '' ? {} : readProduct(new DOMParser().parseFromString(html, 'text/html'), selectors);
   const sku = found.sku?.value ?? '';
-  useEffect(() => {
-    if (sku === '') return setKnown({ state: 'none' });
-    let isOver = false;
-    setKnown({ state: 'asking' });
-    ask<{ product: Found | null }>(`/api/studio/products/of-sku?sku=${encodeURIComponent(sku)}`).then(
-      ({ product }) => {
-        if (!isOver) setKnown(product ? { state: 'found', product } : { state: 'gone' });
-      },
-      () => isOver || setKnown({ state: 'none' }),
-    );
-    return () => void (isOver = true);
-  }, [sku]);
+  const finding = useAnswer('GET /api/studio/products/of-sku', sku === '' ? null : { query: { sku } });
+  const known = knownFrom(finding);
   const tag = tagOf(origin, selectors);
   return (
     <section aria-labelledby={`${id}-title`} className="flex flex-col gap-3">

@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import type { Goods, Piece } from '~/core/lane';
 import {
   addLink,
@@ -9,11 +9,10 @@ import {
   mailTo,
   plainHtml,
   scriptHtml,
-  type LinkFacts,
   type LinkSpec,
 } from '~/core/links';
 import { definitionWithRole } from '~/pieces/definitions';
-import { ask } from '~/studio/data/api';
+import { useAnswer } from '~/studio/data/query';
 import { useDraft } from '~/studio/data/draft-store';
 import { Segmented } from '~/studio/fields/segmented';
 import { QrCode } from './qr-code';
@@ -72,11 +71,7 @@ const EDGE = {
 
 const GROUNDS = { white: '#ffffff', grey: '#d9dde0', dark: '#20262b' } as const;
 
-/** What the catalogue says of the goods, and what stands in the way of buying them by one press. */
-interface Told extends LinkFacts {
-  readonly problem: keyof typeof STOPS | null;
-}
-
+/** What stands in the way of buying goods by one press. */
 const STOPS = {
   'sold-out': 'It is sold out now. Shoppers are told so, on the page the link leads to.',
   'too-few': 'There are fewer left than the link sells. Shoppers are told how many.',
@@ -94,27 +89,14 @@ export function Outputs({ id, piece, origin }: { id: string; piece: Piece; origi
   const asks = piece.parts.some(({ key, on }) => key === 'variants' && on);
   /** While it is being dragged. */
   const [dragged, setDragged] = useState<number | null>(null);
-  const [facts, setFacts] = useState<Told | null>(null);
-  const [problem, setProblem] = useState('');
   const [key, setKey] = useState<OutputKey>('add');
   const [ground, setGround] = useState<keyof typeof GROUNDS>('white');
   const [language, setLanguage] = useState(lane.shop.languages[0]!);
-  useEffect(() => {
-    setFacts(null);
-    setProblem('');
-    if (goods.sku === '') return;
-    const { sku, quantity, code, answers } = goods;
-    const query = new URLSearchParams({
-      sku,
-      code,
-      quantity: String(quantity),
-      answers: JSON.stringify(answers),
-      ...(asks && { asks: '1' }),
-    });
-    ask<Told>(`/api/studio/links?${query}`).then(setFacts, () =>
-      setProblem(`“${goods.sku}” is not sold any more. Shape this link and choose another product.`),
-    );
-  }, [JSON.stringify(goods), asks]);
+  const { sku, quantity, code, answers } = goods;
+  const query = { sku, code, quantity, answers: JSON.stringify(answers), asks: asks ? '1' : null };
+  const told = useAnswer('GET /api/studio/links', sku === '' ? null : { query });
+  const facts = told.answer;
+  const problem = told.problem ? `“${sku}” is not sold any more. Shape this link and choose another product.` : '';
   const shape = (
     <a className="btn" href={`/studio/bench/${id}`}>
       Shape it

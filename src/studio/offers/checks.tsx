@@ -1,6 +1,6 @@
 import { useContext } from 'react';
 import type { Lane } from '~/core/lane';
-import { floorOf, type GuardAnswer, type Overlap } from '~/core/pricing';
+import { floorOf, type Overlap } from '~/core/pricing';
 import { CategoriesContext } from '~/studio/data/categories-context';
 import { useDraft } from '~/studio/data/draft-store';
 import { NumberField } from '~/studio/fields/number-field';
@@ -8,8 +8,6 @@ import { Progress } from '~/studio/shell/progress';
 import { Tick } from '~/studio/fields/tick';
 import { useWork } from '~/studio/data/work';
 import { NamesContext } from './names-context';
-
-type Answer = GuardAnswer & { readonly overlaps: readonly Overlap[] };
 
 const HOW: Readonly<Record<Overlap['how'], string>> = {
   'same-code': 'Shares its code with',
@@ -36,7 +34,7 @@ export function Checks({ lane }: { lane: Lane }) {
   const categories = useContext(CategoriesContext);
   const change = useDraft((state) => state.change);
   const flush = useDraft((state) => state.flush);
-  const work = useWork<Answer>();
+  const work = useWork('POST /api/studio/offers/guard');
   const { margins } = lane;
   const nameOf = (id: string) => lane.offers[id]?.name || id;
   const { answer } = work;
@@ -119,7 +117,7 @@ export function Checks({ lane }: { lane: Lane }) {
         <button
           className="btn btn-go"
           disabled={work.done !== null}
-          onClick={() => void flush().then((ok) => ok && work.start('/api/studio/offers/guard'))}
+          onClick={() => void flush().then((ok) => ok && work.start())}
         >
           Look for a cart under the floor
         </button>

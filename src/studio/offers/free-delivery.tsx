@@ -3,7 +3,7 @@ import { useContext, useMemo, useState } from 'react';
 import type { Lane } from '~/core/lane';
 import { currencyOf } from '~/core/money';
 import { bestFrom, offerSchema, type FreeFromAnswer } from '~/core/pricing';
-import { askJson } from '~/studio/data/api';
+import { ask } from '~/studio/data/api';
 import { Chart, CHART_TEXT } from '~/studio/shell/chart';
 import { useDraft } from '~/studio/data/draft-store';
 import { NumberField } from '~/studio/fields/number-field';
@@ -32,12 +32,7 @@ export function FreeDelivery({ lane }: { lane: Lane }) {
 
   async function look(): Promise<void> {
     try {
-      setAnswer(
-        await askJson<FreeFromAnswer>('POST', '/api/studio/offers/free-from', {
-          share: share / 100,
-          reach: reach / 100,
-        }),
-      );
+      setAnswer(await ask('POST /api/studio/offers/free-from', { body: { share: share / 100, reach: reach / 100 } }));
     } catch (error) {
       say((error as Error).message);
     }

@@ -1,9 +1,9 @@
 import type { EChartsOption } from 'echarts';
 import { useMemo } from 'react';
 import { Chart, CHART_TEXT } from '~/studio/shell/chart';
-import type { TestedAnswer } from './tested-answer';
+import type { BacktestAnswer } from '~/contract/studio/offers';
 
-type Shares = TestedAnswer['shares'];
+type Shares = BacktestAnswer['shares'];
 
 const name = (i: number) => (i === 0 ? 'under 0' : i > 10 ? '100 %' : `${(i - 1) * 10}–${i * 10} %`);
 

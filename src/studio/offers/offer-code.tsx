@@ -1,13 +1,9 @@
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import type { Offer } from '~/core/pricing';
-import { ask, askJson } from '~/studio/data/api';
+import { addressOf } from '~/studio/data/api';
+import { useAnswer, useSending } from '~/studio/data/query';
 import { NumberField } from '~/studio/fields/number-field';
 import { Maybe } from './clause';
-
-interface Made {
-  readonly made: number;
-  readonly used: number;
-}
 
 /** The code an offer is had by: one for everybody, or a list of which each works once. */
 export function Code({
@@ -55,20 +51,10 @@ export function Code({
 /** Makes codes, says how many there are, and hands them out as a spreadsheet. */
 function CodeList({ id }: { id: string }) {
   const [count, setCount] = useState(100);
-  const [made, setMade] = useState<Made | null>(null);
-  const [problem, setProblem] = useState<string | null>(null);
-  const address = `/api/studio/offers/codes?offer=${encodeURIComponent(id)}`;
-  useEffect(() => {
-    ask<Made>(address).then(setMade, (error: Error) => setProblem(error.message));
-  }, [address]);
-  async function make(): Promise<void> {
-    setProblem(null);
-    try {
-      setMade(await askJson<Made>('POST', '/api/studio/offers/codes', { offer: id, count }));
-    } catch (error) {
-      setProblem((error as Error).message);
-    }
-  }
+  const counting = useAnswer('GET /api/studio/offers/codes', { query: { offer: id } });
+  const making = useSending('POST /api/studio/offers/codes', counting.askAgain);
+  const made = counting.answer;
+  const problem = making.problem ?? counting.problem;
   return (
     <div className="flex flex-wrap items-center gap-2 ps-7">
       <span role="status">
@@ -86,11 +72,15 @@ function CodeList({ id }: { id: string }) {
         value={count}
         onChange={setCount}
       />
-      <button type="button" className="btn" onClick={() => void make()}>
+      <button type="button" className="btn" onClick={() => making.send({ body: { offer: id, count } })}>
         Make {count} {count === 1 ? 'code' : 'codes'}
       </button>
       {made !== null && made.made > 0 && (
-        <a className="link" href={`${address}&as=csv`} download>
+        <a
+          className="link"
+          href={addressOf('GET /api/studio/offers/codes', { query: { offer: id, as: 'csv' } })}
+          download
+        >
           Download all as CSV
         </a>
       )}

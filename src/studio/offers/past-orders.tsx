@@ -6,13 +6,12 @@ import { Progress } from '~/studio/shell/progress';
 import { useWork } from '~/studio/data/work';
 import { MarginChart } from './margin-chart';
 import { NamesContext } from './names-context';
-import type { TestedAnswer } from './tested-answer';
 
 /** What an offer would have done to all orders so far, if nobody had bought differently for it. */
 export function PastOrders({ lane, selected }: { lane: Lane; selected: string }) {
   const { reader } = useContext(NamesContext);
   const flush = useDraft((state) => state.flush);
-  const work = useWork<TestedAnswer>();
+  const work = useWork('POST /api/studio/offers/backtest');
   const { answer } = work;
   const percent = (share: number) => `${(share * 100).toFixed(1)} %`;
   return (
@@ -26,9 +25,7 @@ export function PastOrders({ lane, selected }: { lane: Lane; selected: string })
         <button
           className="btn btn-go"
           disabled={work.done !== null}
-          onClick={() =>
-            void flush().then((ok) => ok && work.start('/api/studio/offers/backtest', { offer: selected }))
-          }
+          onClick={() => void flush().then((ok) => ok && work.start({ body: { offer: selected } }))}
         >
           Price all past orders
         </button>

@@ -50,7 +50,7 @@ export function Till({ lane, selected, order }: Props) {
     setQuantities(found.lines.length > 0 ? given : firstOfEach(found.goods));
   }
   const takeOrder = (id: string) =>
-    ask<Goods>(`/api/studio/offers/goods?order=${encodeURIComponent(id)}`).then(
+    ask('GET /api/studio/offers/goods', { query: { order: id } }).then(
       (found) => {
         setProblem(null);
         take(found);
@@ -64,7 +64,7 @@ export function Till({ lane, selected, order }: Props) {
   const slugs = [...new Set(goods.map(({ slug }) => slug))];
   async function pick(next: string[]): Promise<void> {
     if (next.length === 0) return take({ goods: [], lines: [] });
-    const found = await ask<Goods>(`/api/studio/offers/goods?slugs=${encodeURIComponent(next.join(','))}`);
+    const found = await ask('GET /api/studio/offers/goods', { query: { slugs: next.join(',') } });
     setGoods(found.goods);
     setQuantities((before) => ({
       ...firstOfEach(found.goods.filter(({ slug }) => !slugs.includes(slug))),

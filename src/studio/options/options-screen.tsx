@@ -14,7 +14,7 @@ import {
   type ProductOption,
 } from '~/core/options';
 import { wordProblem } from '~/core/problems';
-import { askJson } from '~/studio/data/api';
+import { ask } from '~/studio/data/api';
 import { useShop } from '~/studio/data/sums';
 import { useUnsaved } from '~/studio/data/use-unsaved';
 import { Shell } from '~/studio/shell/shell';
@@ -70,11 +70,10 @@ function Options({ product, rules: stored, asked }: Props) {
     setBusy(true);
     setRefusal(null);
     try {
-      const answer = await askJson<{ rules: OptionRule[]; asked: ProductOption[] }>(
-        'PUT',
-        `/api/studio/products/${product.slug}/options`,
-        { rules },
-      );
+      const answer = await ask('PUT /api/studio/products/[slug]/options', {
+        params: { slug: product.slug },
+        body: { rules },
+      });
       setRules(answer.rules);
       setSaved(answer.rules);
       setAddOns(answer.asked);

@@ -23,13 +23,7 @@ export function DispatchImport() {
     setBusy(true);
     setProblem(null);
     try {
-      setDone(
-        await ask<Dispatched>('/api/studio/orders/dispatch', {
-          method: 'POST',
-          headers: { 'content-type': 'text/csv' },
-          body: chosen,
-        }),
-      );
+      setDone(await ask('POST /api/studio/orders/dispatch', { bytes: chosen }));
     } catch (error) {
       setProblem((error as Error).message);
     } finally {

@@ -1,5 +1,5 @@
 import { useState, type FormEvent } from 'react';
-import { askJson } from '~/studio/data/api';
+import { ask } from '~/studio/data/api';
 import { plural } from '~/studio/data/format';
 
 interface Traces {
@@ -29,7 +29,7 @@ export function EraseShopper() {
   async function send(apply: boolean): Promise<void> {
     setBusy(true);
     try {
-      const traces = await askJson<Traces>('POST', '/api/studio/erase', { email, apply });
+      const traces = await ask('POST /api/studio/erase', { body: { email, apply } });
       const isNothing = Object.values(traces).every((n) => n === 0);
       setFound(apply || isNothing ? null : traces);
       if (apply) setSaid({ text: `Erased: ${wordTraces(traces)} of ${email}.`, isBad: false });

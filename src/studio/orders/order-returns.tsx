@@ -1,17 +1,18 @@
+import type { SentAction } from '~/contract/studio/orders';
 import { useState } from 'react';
 import { stillToRefund, stillToReturn, wasRestocked, type ItemReturn, type RefundedUnits } from '~/core/orders';
 import { Modal } from '~/studio/fields/modal';
 import { Tick } from '~/studio/fields/tick';
 import { moment } from '~/studio/data/format';
 import { useShop } from '~/studio/data/sums';
-import type { KeptOrder } from './kept-order';
+import type { KeptOrder } from '~/contract/studio/orders';
 import { chosenUnits, UnitsList } from './units-list';
 
 interface Props {
   readonly kept: KeptOrder;
   readonly busy: boolean;
   readonly problem: string | null;
-  readonly act: (action: object) => Promise<boolean>;
+  readonly act: (action: SentAction) => Promise<boolean>;
   /** Opens the refund of what came back. */
   readonly onRefund: (units: readonly RefundedUnits[], restock: boolean) => void;
 }
@@ -24,7 +25,7 @@ export function OrderReturns({ kept, busy, problem, act, onRefund }: Props) {
   const named = (units: readonly RefundedUnits[]) =>
     units.map(({ line, quantity }) => `${quantity} × ${order.lines[line]!.name}`).join(', ');
   const close = () => setOpen(null);
-  const closing = async (action: object) => {
+  const closing = async (action: SentAction) => {
     if (await act(action)) close();
   };
   return (
@@ -97,7 +98,7 @@ interface NoteProps {
   readonly busy: boolean;
   readonly problem: string | null;
   readonly onClose: () => void;
-  readonly onNote: (action: object) => Promise<void>;
+  readonly onNote: (action: SentAction) => Promise<void>;
 }
 
 function NoteReturn({ kept: { order, returns }, busy, problem, onClose, onNote }: NoteProps) {

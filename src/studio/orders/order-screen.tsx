@@ -1,14 +1,15 @@
+import type { SentAction } from '~/contract/studio/orders';
 import { useState } from 'react';
 import { discountName, discountsOf, fullMinorOf, lineMinorOf } from '~/core/pricing';
 import type { EventKind } from '~/core/funnel';
 import { addressLines, type OrderLine, type RefundedUnits } from '~/core/orders';
 import { countryName } from '~/core/delivery';
-import { askJson } from '~/studio/data/api';
+import { ask } from '~/studio/data/api';
 import { useShop } from '~/studio/data/sums';
 import { moment, money } from '~/studio/data/format';
 import { Shell } from '~/studio/shell/shell';
 import type { ShellData } from '~/studio/data/studio-data';
-import type { KeptOrder } from './kept-order';
+import type { KeptOrder } from '~/contract/studio/orders';
 import { stateOf } from './orders';
 import { OrderReturns } from './order-returns';
 import { RefundDialog, type RefundWish } from './refund-dialog';
@@ -57,11 +58,11 @@ function Screen({ initial }: { initial: KeptOrder }) {
   const isLive = order.status === 'paid' && keeping.cancelledAt === null;
   const refunded = refunds.reduce((all, refund) => all + refund.amountMinor, 0);
 
-  async function act(action: object): Promise<boolean> {
+  async function act(action: SentAction): Promise<boolean> {
     setBusy(true);
     setProblem(null);
     try {
-      setKept(await askJson<KeptOrder>('POST', `/api/studio/orders/${order.id}`, action));
+      setKept(await ask('POST /api/studio/orders/[id]', { params: { id: order.id }, body: action }));
       return true;
     } catch (error) {
       setProblem((error as Error).message);

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { askJson } from '~/studio/data/api';
+import { addressOf, ask } from '~/studio/data/api';
 import { useShop } from '~/studio/data/sums';
 import { moment, money, plural } from '~/studio/data/format';
 import { ListSearch, Pages } from '~/studio/fields/list-bar';
@@ -77,11 +77,7 @@ function OrderList({ orders, total, page, pages, q, filter, from, to }: Props) {
 
   async function mark(action: 'pack' | 'send'): Promise<void> {
     try {
-      const { refused } = await askJson<{ refused: { number: string; message: string }[] }>(
-        'POST',
-        '/api/studio/orders',
-        { ids: ticked, action },
-      );
+      const { refused } = await ask('POST /api/studio/orders', { body: { ids: ticked, action } });
       if (refused.length === 0) return location.reload();
       setSaid(refused.map(({ number, message }) => `${number}: ${message}`).join(' '));
     } catch (error) {
@@ -112,7 +108,7 @@ function OrderList({ orders, total, page, pages, q, filter, from, to }: Props) {
             <input className="field" type="date" name="to" defaultValue={to} aria-label="To day" />
           </ListSearch>
           <DispatchImport />
-          <a className="btn" href={`/api/studio/orders?${new URLSearchParams({ q, filter, ...more })}`}>
+          <a className="btn" href={addressOf('GET /api/studio/orders', { query: { q, filter, ...more } })}>
             Download as CSV
           </a>
         </div>

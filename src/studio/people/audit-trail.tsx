@@ -21,12 +21,8 @@ export function AuditTrail({ first, people }: Props) {
   const [problem, setProblem] = useState<string | null>(null);
 
   async function read(of: string, before: number | null): Promise<void> {
-    const asked = new URLSearchParams({
-      ...(of && { person: of }),
-      ...(before !== null && { before: String(before) }),
-    });
     try {
-      const found = await ask<readonly ReadAuditEntry[]>(`/api/studio/people/audit?${asked}`);
+      const found = await ask('GET /api/studio/people/audit', { query: { person: of, before } });
       setEntries(before === null ? found : [...entries, ...found]);
       setEnd(found.length < AUDIT_PAGE);
       setProblem(null);

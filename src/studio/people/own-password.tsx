@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { PeopleView } from '~/core/people';
-import { askJson } from '~/studio/data/api';
+import { ask } from '~/studio/data/api';
 
 /** One's own password; all other sessions end with a change. */
 export function OwnPassword({ onView }: { readonly onView: (view: PeopleView) => void }) {
@@ -11,7 +11,7 @@ export function OwnPassword({ onView }: { readonly onView: (view: PeopleView) =>
   async function change(): Promise<void> {
     if (next.length < 10) return setSaid({ text: 'Choose a password of at least 10 characters.', isProblem: true });
     try {
-      onView(await askJson<PeopleView>('POST', '/api/studio/people/password', { old, next }));
+      onView(await ask('POST /api/studio/people/password', { body: { old, next } }));
       setOld('');
       setNext('');
       setSaid({ text: 'Your password is changed. All your other sessions have ended.', isProblem: false });

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { Account, PeopleView, Role } from '~/core/people';
-import { askJson } from '~/studio/data/api';
+import { ask } from '~/studio/data/api';
 import { moment } from '~/studio/data/format';
 import { Modal } from '~/studio/fields/modal';
 import { useShop } from '~/studio/data/sums';
@@ -76,7 +76,7 @@ export function People({ view, onView }: Props) {
                 <button
                   className="btn"
                   aria-label={`Withdraw the invitation of ${email}`}
-                  onClick={() => void send(askJson('DELETE', '/api/studio/people/invites', { email }))}
+                  onClick={() => void send(ask('DELETE /api/studio/people/invites', { body: { email } }))}
                 >
                   Withdraw
                 </button>
@@ -106,7 +106,7 @@ export function People({ view, onView }: Props) {
             <span className="flex gap-2">
               <button
                 className="btn btn-stop"
-                onClick={() => void send(askJson('DELETE', '/api/studio/people', { email: removing.email }))}
+                onClick={() => void send(ask('DELETE /api/studio/people', { body: { email: removing.email } }))}
               >
                 Remove {removing.name}
               </button>
@@ -129,9 +129,11 @@ function Invite({ onView }: Pick<Props, 'onView'>) {
 
   async function invite(): Promise<void> {
     try {
-      const made = await askJson<{ link: string; view: PeopleView }>('POST', '/api/studio/people/invites', {
-        email,
-        role,
+      const made = await ask('POST /api/studio/people/invites', {
+        body: {
+          email,
+          role,
+        },
       });
       onView(made.view);
       setLink({ to: email.trim(), address: made.link });

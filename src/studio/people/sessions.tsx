@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { PeopleView, ShownSession } from '~/core/people';
-import { askJson } from '~/studio/data/api';
+import { ask } from '~/studio/data/api';
 import { moment } from '~/studio/data/format';
 import { useShop } from '~/studio/data/sums';
 
@@ -15,7 +15,7 @@ export function Sessions({ sessions, onView }: Props) {
   const [problem, setProblem] = useState<string | null>(null);
   async function end(key: string | null): Promise<void> {
     try {
-      onView(await askJson<PeopleView>('DELETE', '/api/studio/people/sessions', { key }));
+      onView(await ask('DELETE /api/studio/people/sessions', { body: { key } }));
       setProblem(null);
     } catch (error) {
       setProblem((error as Error).message);

@@ -2,7 +2,7 @@ import isEqual from 'fast-deep-equal';
 import { useState } from 'react';
 import { mergeRecords, type ProductRecord } from '~/core/catalogue';
 import type { Shop } from '~/core/lane';
-import { ask, askJson, Refusal } from '~/studio/data/api';
+import { ask, Refusal } from '~/studio/data/api';
 import { Tick } from '~/studio/fields/tick';
 import { useShop } from '~/studio/data/sums';
 import { moment, money } from '~/studio/data/format';
@@ -74,9 +74,9 @@ function Screen({ product, categories }: Props) {
     setProblem(null);
     setCells({});
     try {
-      const saved = await askJson<ProductData>('PUT', `/api/studio/products/${base.slug}`, {
-        edit: base.edit,
-        record: wanted,
+      const saved = await ask('PUT /api/studio/products/[slug]', {
+        params: { slug: base.slug },
+        body: { edit: base.edit, record: wanted },
       });
       setStored(saved);
       setRecord(saved.record);
@@ -101,7 +101,7 @@ function Screen({ product, categories }: Props) {
 
   async function remove(): Promise<void> {
     try {
-      await ask(`/api/studio/products/${stored.slug}`, { method: 'DELETE' });
+      await ask('DELETE /api/studio/products/[slug]', { params: { slug: stored.slug } });
       setStored({ ...stored, record });
       location.assign('/studio/catalogue');
     } catch (error) {

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { askJson } from '~/studio/data/api';
+import { ask } from '~/studio/data/api';
 import { Tick } from '~/studio/fields/tick';
 import { day } from '~/studio/data/format';
 import { TextField } from '~/studio/fields/fields';
@@ -36,7 +36,7 @@ function Review({ slug, review }: { readonly slug: string; readonly review: Revi
 
   async function keep(next: typeof kept): Promise<void> {
     try {
-      await askJson('PUT', `/api/studio/products/${slug}/reviews`, { id: review.id, ...next });
+      await ask('PUT /api/studio/products/[slug]/reviews', { params: { slug }, body: { id: review.id, ...next } });
       setKept(next);
       setSaid({ text: 'Saved.', isProblem: false });
     } catch (error) {

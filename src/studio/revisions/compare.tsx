@@ -15,7 +15,7 @@ export function Compare({ ids }: { readonly ids: readonly number[] }) {
 
   async function compare(): Promise<void> {
     try {
-      setFound({ of, changes: await ask<LaneChange[]>(`/api/studio/revisions/compare?from=${from}&to=${to}`) });
+      setFound({ of, changes: await ask('GET /api/studio/revisions/compare', { query: { from, to } }) });
       setProblem(null);
     } catch (error) {
       setProblem((error as Error).message);

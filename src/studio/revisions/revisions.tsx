@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { describeDifference, dropChange, type LaneChange } from '~/core/lane';
 import { definitions } from '~/pieces/definitions';
-import { askJson } from '~/studio/data/api';
+import { ask as askServer } from '~/studio/data/api';
 import { ChangeList } from '~/studio/shell/change-list';
 import { useDraft } from '~/studio/data/draft-store';
 import { moment } from '~/studio/data/format';
@@ -9,7 +9,7 @@ import { Modal } from '~/studio/fields/modal';
 import { Shell } from '~/studio/shell/shell';
 import { Compare } from './compare';
 import { LookAt } from './look-at';
-import type { DraftData, ShellData } from '~/studio/data/studio-data';
+import type { ShellData } from '~/studio/data/studio-data';
 
 interface Revision {
   readonly id: number;
@@ -37,7 +37,7 @@ function RevisionScreen({ revisions }: { revisions: readonly Revision[] }) {
     ask(null);
     try {
       if (!(await flush())) return;
-      start(await askJson<DraftData>('PUT', '/api/studio/draft', { edit: useDraft.getState().edit, revision }));
+      start(await askServer('PUT /api/studio/draft', { body: { edit: useDraft.getState().edit, revision } }));
       say(
         revision === 'latest'
           ? 'The draft is as the live shop again.'

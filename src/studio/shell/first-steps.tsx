@@ -2,7 +2,7 @@ import { FIRST_BENCH } from './first-bench';
 import Check from 'lucide-react/icons/check';
 import { useState } from 'react';
 import type { FirstStep, StepsView } from '~/core/first-steps';
-import { askJson } from '~/studio/data/api';
+import { ask } from '~/studio/data/api';
 import { useDraft } from '~/studio/data/draft-store';
 
 const STEPS: Readonly<Record<FirstStep, { readonly label: string; readonly help: string; readonly href: string }>> = {
@@ -35,7 +35,7 @@ export function FirstSteps({ initial, onPublish }: { initial: StepsView; onPubli
 
   async function settle(step: FirstStep, state: 'done' | 'skipped'): Promise<void> {
     try {
-      const answer = await askJson<{ steps: StepsView | null }>('POST', '/api/studio/first-steps', { step, state });
+      const answer = await ask('POST /api/studio/first-steps', { body: { step, state } });
       if (!answer.steps) return;
       setView(answer.steps);
       location.assign(STEPS[answer.steps.current].href);

@@ -1,19 +1,18 @@
 import { useEffect } from 'react';
 import type { Lane } from '~/core/lane';
 import { currencyOf, formatMoney } from '~/core/money';
-import type { GuardAnswer } from '~/core/pricing';
 import { Progress } from './progress';
 import { useWork } from '~/studio/data/work';
 
 /** Before offers or floors go live: whether a cart would sell under the floor. It warns, and does not hold anybody up. */
 export function FloorCheck({ lane, live }: { lane: Lane; live: Lane }) {
-  const work = useWork<GuardAnswer>();
+  const work = useWork('POST /api/studio/offers/guard');
   const of = ({ offers, margins }: Lane) => JSON.stringify([offers, margins]);
   const hasFloor =
     lane.margins.shop !== null || Object.keys({ ...lane.margins.categories, ...lane.margins.products }).length > 0;
   const isNeeded = hasFloor && of(lane) !== of(live) && Object.values(lane.offers).some(({ on }) => on);
   useEffect(() => {
-    if (isNeeded) work.start('/api/studio/offers/guard');
+    if (isNeeded) work.start();
   }, [isNeeded]);
   if (!isNeeded) return null;
   const { answer } = work;

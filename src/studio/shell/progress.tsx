@@ -1,7 +1,14 @@
+import type { RouteName } from '~/contract';
 import type { Work } from '~/studio/data/work';
 
 /** How far something is, and the way to stop it. */
-export function Progress({ work, label }: { work: Pick<Work<unknown>, 'done' | 'cancel' | 'problem'>; label: string }) {
+export function Progress({
+  work,
+  label,
+}: {
+  work: Pick<Work<RouteName>, 'done' | 'cancel' | 'problem'>;
+  label: string;
+}) {
   if (work.problem)
     return (
       <p role="alert" className="text-brick">

@@ -1,17 +1,17 @@
 import { useEffect, useState } from 'react';
 import { describeDifference, dropChange, fixFinding, wordFinding, type Fix, type LaneChange } from '~/core/lane';
 import { definitions } from '~/pieces/definitions';
-import { ask, askJson, Refusal } from '~/studio/data/api';
+import { ask, Refusal } from '~/studio/data/api';
 import { ChangeList } from './change-list';
 import { useDraft } from '~/studio/data/draft-store';
 import { FloorCheck } from './floor-check';
 import { Modal } from '~/studio/fields/modal';
-import type { DraftData } from '~/studio/data/studio-data';
+import type { DraftView } from '~/contract/studio/draft';
 
 /** Shows what shoppers will notice, then makes it live. */
 export function PublishDialog({ onClose }: { onClose: () => void }) {
   const { lane, live, names, flush, start, change } = useDraft();
-  const [checked, setChecked] = useState<DraftData | null>(null);
+  const [checked, setChecked] = useState<DraftView | null>(null);
   const [note, setNote] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
@@ -23,7 +23,7 @@ export function PublishDialog({ onClose }: { onClose: () => void }) {
     void flush()
       .then((stored) =>
         stored
-          ? ask<DraftData>('/api/studio/draft').then(setChecked)
+          ? ask('GET /api/studio/draft').then(setChecked)
           : setProblem('The draft is not stored yet. Settle that first.'),
       )
       .catch((error: unknown) => setProblem((error as Error).message));
@@ -44,8 +44,8 @@ export function PublishDialog({ onClose }: { onClose: () => void }) {
   async function publish(): Promise<void> {
     setBusy(true);
     try {
-      await askJson('POST', '/api/studio/publish', { edit: useDraft.getState().edit, note });
-      start(await ask<DraftData>('/api/studio/draft'));
+      await ask('POST /api/studio/publish', { body: { edit: useDraft.getState().edit, note } });
+      start(await ask('GET /api/studio/draft'));
       useDraft
         .getState()
         .say(

@@ -1,8 +1,10 @@
-import { useEffect, useState, type ReactNode } from 'react';
-import { languageUse, type CurrencyPlan, type Lane, type ZonePlan } from '~/core/lane';
+import { useState, type ReactNode } from 'react';
+import { languageUse, type Lane } from '~/core/lane';
 import { currencyOf, formatMoney } from '~/core/money';
 import { definitions } from '~/pieces/definitions';
-import { ask, askJson } from '~/studio/data/api';
+import type { Asking } from '~/contract';
+import { ask } from '~/studio/data/api';
+import { useAnswer } from '~/studio/data/query';
 import { useDraft } from '~/studio/data/draft-store';
 import { count, moment, plural } from '~/studio/data/format';
 import { Modal } from '~/studio/fields/modal';
@@ -38,38 +40,32 @@ function Ground({ label, help, said, children }: GroundProps) {
   );
 }
 
+interface Wishes {
+  readonly currency: { readonly to: string; readonly rate: number };
+  readonly zone: { readonly to: string };
+}
+
 /** What a change would do, asked anew whenever the wish changes; and the change itself. */
-function usePlan<Plan>(kind: 'currency' | 'zone', wish: Readonly<Record<string, string | number>> | null) {
-  const [plan, setPlan] = useState<Plan | null>(null);
-  const [problem, setProblem] = useState<string | null>(null);
+function usePlan<Kind extends 'currency' | 'zone'>(kind: Kind, wish: Wishes[Kind] | null) {
+  const asking = wish && ({ query: wish } as Asking<`GET /api/studio/grounds/${Kind}`>);
+  const planned = useAnswer(`GET /api/studio/grounds/${kind}`, asking);
+  const [refused, setRefused] = useState<string | null>(null);
   const [isBusy, setBusy] = useState(false);
-  const asked =
-    wish && new URLSearchParams(Object.entries(wish).map(([key, value]) => [key, String(value)])).toString();
-  useEffect(() => {
-    setPlan(null);
-    setProblem(null);
-    if (asked === null) return;
-    let isCurrent = true;
-    ask<Plan>(`/api/studio/grounds/${kind}?${asked}`).then(
-      (found) => isCurrent && setPlan(found),
-      (error: Error) => isCurrent && setProblem(error.message),
-    );
-    return () => void (isCurrent = false);
-  }, [kind, asked]);
 
   async function change(): Promise<void> {
     setBusy(true);
     try {
       // What is typed elsewhere on the page goes first.
       if (!(await useDraft.getState().flush())) throw new Error('Your last change could not be stored yet. Try again.');
-      await askJson('POST', `/api/studio/grounds/${kind}`, { ...wish, edit: useDraft.getState().edit });
+      const body = { ...wish!, edit: useDraft.getState().edit };
+      await ask(`POST /api/studio/grounds/${kind}`, { body } as unknown as Asking<`POST /api/studio/grounds/${Kind}`>);
       location.reload();
     } catch (error) {
-      setProblem((error as Error).message);
+      setRefused((error as Error).message);
       setBusy(false);
     }
   }
-  return { plan, problem, isBusy, change };
+  return { plan: planned.answer, problem: refused ?? planned.problem, isBusy, change };
 }
 
 interface StepDialogProps {
@@ -156,10 +152,7 @@ function CurrencyDialog({
 }) {
   const [to, setTo] = useState('');
   const [rate, setRate] = useState<number | null>(null);
-  const { plan, problem, isBusy, change } = usePlan<CurrencyPlan>(
-    'currency',
-    to === '' ? null : { to, rate: rate ?? 1 },
-  );
+  const { plan, problem, isBusy, change } = usePlan('currency', to === '' ? null : { to, rate: rate ?? 1 });
   const money = (amount: number, code: string) => formatMoney(amount, currencyOf(code), shop.locale);
   return (
     <StepDialog
@@ -255,7 +248,7 @@ export function ZoneStep({ shop, zones }: { shop: Lane['shop']; zones: Options }
 
 function ZoneDialog({ shop, zones, onClose }: { shop: Lane['shop']; zones: Options; onClose: () => void }) {
   const [to, setTo] = useState('');
-  const { plan, problem, isBusy, change } = usePlan<ZonePlan>('zone', to === '' ? null : { to });
+  const { plan, problem, isBusy, change } = usePlan('zone', to === '' ? null : { to });
   const clock = (local: string) => local.slice(11);
   const at = (iso: string) => moment(Date.parse(iso), shop);
   return (

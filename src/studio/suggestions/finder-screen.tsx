@@ -1,6 +1,6 @@
 import { useState } from 'react';
-import type { Found, Pair, Verdict } from '~/core/finder';
-import { askJson } from '~/studio/data/api';
+import type { Pair, Verdict } from '~/core/finder';
+import { ask } from '~/studio/data/api';
 import { useDraft } from '~/studio/data/draft-store';
 import { Progress } from '~/studio/shell/progress';
 import { Shell } from '~/studio/shell/shell';
@@ -15,11 +15,6 @@ interface Decided {
   readonly b: string;
   readonly state: 'accepted' | 'refused';
 }
-type Answer = Found & {
-  readonly decided: readonly Decided[];
-  readonly uncovered: readonly { readonly slug: string; readonly name: string }[];
-};
-
 const VERDICTS: Readonly<Record<Verdict, { readonly label: string; readonly help: string }>> = {
   together: { label: 'go together', help: 'More often than chance, season and large orders make.' },
   seasonal: {
@@ -46,7 +41,10 @@ export function FinderScreen(props: Props) {
 const keyOf = ({ a, b }: { readonly a: string; readonly b: string }) => (a < b ? `${a} ${b}` : `${b} ${a}`);
 
 function Screen({ names }: Props) {
-  const work = useWork<Answer>();
+  const own = useWork('POST /api/studio/suggestions/find');
+  const ofFile = useWork('POST /api/studio/suggestions/orders');
+  const [isOfFile, setOfFile] = useState(false);
+  const work = isOfFile ? ofFile : own;
   const say = useDraft((state) => state.say);
   const [shown, show] = useState<Readonly<Record<Verdict, boolean>>>({
     together: true,
@@ -65,9 +63,8 @@ function Screen({ names }: Props) {
 
   async function decide(some: readonly Pair[], state: Decided['state']): Promise<void> {
     try {
-      await askJson('PUT', '/api/studio/suggestions', {
-        state,
-        pairs: some.map(({ a, b, both, lift }) => ({ a, b, both, lift, baskets: answer!.baskets })),
+      await ask('PUT /api/studio/suggestions', {
+        body: { state, pairs: some.map(({ a, b, both, lift }) => ({ a, b, both, lift, baskets: answer!.baskets })) },
       });
     } catch (error) {
       return say((error as Error).message);
@@ -92,13 +89,22 @@ function Screen({ names }: Props) {
         <button
           className="btn btn-go ms-auto"
           disabled={work.done !== null}
-          onClick={() => work.start('/api/studio/suggestions/find')}
+          onClick={() => {
+            setOfFile(false);
+            own.start();
+          }}
         >
           {answer ? 'Look again' : 'Look through all orders'}
         </button>
         <Progress work={work} label="How far the search is" />
       </header>
-      <OrdersFile isBusy={work.done !== null} onFind={work.start} />
+      <OrdersFile
+        isBusy={work.done !== null}
+        onFind={(form) => {
+          setOfFile(true);
+          ofFile.start({ form });
+        }}
+      />
       {!answer && work.done === null && (
         <p className="max-w-[60ch] border-s-[3px] border-mortar ps-3 text-gravel">
           Pairs and groups of three are counted over all paid orders and tested exactly. Those that are only of one

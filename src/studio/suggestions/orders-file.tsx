@@ -1,3 +1,5 @@
+import type { Asking } from '~/contract';
+import type { OrdersPreview } from '~/contract/studio/finder';
 import { useRef, useState } from 'react';
 import { ORDER_FIELDS, type OrderField } from '~/core/formats';
 import { ask } from '~/studio/data/api';
@@ -5,49 +7,29 @@ import { count, plural } from '~/studio/data/format';
 import { MatchedColumns } from '~/studio/fields/matched-columns';
 import { Tick } from '~/studio/fields/tick';
 
-interface Preview {
-  readonly headings: readonly string[];
-  readonly columns: readonly OrderField[];
-  readonly sample: readonly (readonly string[])[];
-  readonly orders: number;
-  readonly rows: number;
-  readonly hasDays: boolean;
-  readonly unknown: readonly { readonly name: string; readonly rows: number }[];
-  readonly unknownCount: number;
-  readonly problems: readonly { readonly row: number; readonly message: string }[];
-  readonly problemCount: number;
-  readonly missing: readonly string[];
-}
-
-const PATH = '/api/studio/suggestions/orders';
+export type OrdersForm = Asking<'POST /api/studio/suggestions/orders'>['form'];
 
 interface Props {
   readonly isBusy: boolean;
-  readonly onFind: (path: string, form: FormData) => void;
+  readonly onFind: (form: OrdersForm) => void;
 }
 
 /** Orders that were made elsewhere, from a file: understood first, then looked through. */
 export function OrdersFile({ isBusy, onFind }: Props) {
   const [file, setFile] = useState<File | null>(null);
-  const [preview, setPreview] = useState<Preview | null>(null);
+  const [preview, setPreview] = useState<OrdersPreview | null>(null);
   /** As chosen, also while the answer is on its way. */
   const [columns, setColumns] = useState<readonly OrderField[]>([]);
   const [withOwn, setWithOwn] = useState(true);
   const [problem, setProblem] = useState<string | null>(null);
   const newest = useRef(0);
-  function formOf(chosen: File, options: object): FormData {
-    const form = new FormData();
-    form.set('file', chosen);
-    form.set('options', JSON.stringify(options));
-    return form;
-  }
   async function look(chosen: File, wanted?: readonly OrderField[]): Promise<void> {
     const turn = (newest.current += 1);
     setFile(chosen);
     if (wanted) setColumns(wanted);
     try {
-      const body = formOf(chosen, wanted ? { columns: wanted } : {});
-      const seen = await ask<Preview>(PATH, { method: 'POST', body });
+      const options = wanted ? { columns: wanted } : {};
+      const seen = await ask('POST /api/studio/suggestions/orders', { form: { file: chosen, options } });
       if (turn !== newest.current) return;
       setPreview(seen);
       setColumns(seen.columns);
@@ -141,9 +123,7 @@ export function OrdersFile({ isBusy, onFind }: Props) {
                 className="btn btn-go"
                 disabled={isBusy || preview.orders === 0}
                 onClick={() => {
-                  const form = formOf(file, { columns, withOwn });
-                  form.set('find', '1');
-                  onFind(PATH, form);
+                  onFind({ file, options: { columns, withOwn }, find: '1' });
                 }}
               >
                 Look through {plural(preview.orders, 'order', 'orders')}

@@ -118,9 +118,9 @@ export default function TextEditor({ labelId, describedBy, value, most, dir, row
     const { names, learn } = useDraft.getState();
     const unknown = namedIn(value).products.filter((slug) => !(slug in names.product));
     if (unknown.length === 0) return;
-    const query = unknown.slice(0, 100).map((slug) => `slug=${encodeURIComponent(slug)}`);
+    const slug = unknown.slice(0, 100);
     // Without its name a product goes by its slug.
-    void ask<Record<string, string>>(`/api/studio/products/names?${query.join('&')}`).then(learn, () => undefined);
+    void ask('GET /api/studio/products/names', { query: { slug } }).then(learn, () => undefined);
   }, [value]);
 
   if (!editor) return <div className="text-editor field" style={{ minHeight: rows * 21 + 12 }} />;

@@ -26,7 +26,7 @@ describe('changing many products at once', () => {
         id: null,
       });
     });
-    const list = { q: '', filter: 'all', category: '', texts: '' };
+    const list = { q: '', filter: 'all', category: '', texts: '' } as const;
     const view = studio.show(<BulkDialog list={list} slugs={[]} total={1} onClose={() => undefined} />);
     const press = () => view.getByRole('button', { name: /^Make/ }) as HTMLButtonElement;
     await studio.user.click(view.getByLabelText('Shown or not'));

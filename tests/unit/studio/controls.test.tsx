@@ -107,7 +107,7 @@ describe('asking the server', () => {
   const studio = withStudio(() => import('~/studio/data/api'));
   const refusal = async (response: Response | Error) => {
     studio.server.answers(() => (response instanceof Error ? Promise.reject(response) : response));
-    return studio.loaded.ask('/api/studio/draft').then(
+    return studio.loaded.ask('GET /api/studio/draft').then(
       () => null,
       (error: unknown) => error as InstanceType<typeof studio.loaded.Refusal>,
     );

@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { applyLanePatch, type Lane, type LanePatch } from '~/core/lane';
 import { definitions } from '~/pieces/definitions';
 import { useDraft } from '~/studio/data/draft-store';
-import type { DraftData } from '~/studio/data/studio-data';
+import type { DraftView } from '~/contract/studio/draft';
 import { fakeServer, settled, until, withPage } from '../../support/page';
 import { draftData } from '../../support/studio';
 
@@ -15,7 +15,7 @@ describe('the draft in a window of the studio', () => {
   withPage('https://shop.example/studio/bench/quick-view');
   let server: ReturnType<typeof fakeServer>;
   /** What the server has: the draft, and each patch it took. */
-  let stored: DraftData;
+  let stored: DraftView;
   let sent: { readonly edit: number; readonly patch: LanePatch }[];
   const draft = () => useDraft.getState();
 

@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { refundable, type Order } from '~/core/orders';
 import { countFunnel } from '~/core/funnel';
 import { minor } from '~/core/money';
-import type { KeptOrder } from '~/studio/orders/kept-order';
+import type { KeptOrder } from '~/contract/studio/orders';
 import { draftData, shellData, withStudio } from '../../support/studio';
 
 const line = (name: string, quantity: number, total: number): Order['lines'][number] => ({
@@ -133,7 +133,7 @@ describe('an order that is opened', () => {
     expect(sent()).to.include({ sumMinor: 500, delivery: false });
     view.unmount();
 
-    const after = { id: 1, at: 5, units: [], delivery: false, restocked: false, reason: '' };
+    const after = { id: 1, at: 5, units: [], delivery: false, restocked: false, reason: '', key: 'r1' };
     const given = { ...after, sumMinor: minor(500), amountMinor: minor(500), state: 'done' as const };
     const next = show({ refunds: [given], left: refundable(kept().order, [given]) });
     next.getByText(/€5.00 as goodwill/);
@@ -179,6 +179,7 @@ describe('an order that is opened', () => {
       amountMinor: minor(500),
       restocked: true,
       reason: '',
+      key: 'r1',
       state: 'done' as const,
     };
     const coming = { id: 3, at: 5, units, note: '', cameAt: null, restocked: false };

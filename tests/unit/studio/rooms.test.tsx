@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { countFunnel, sizeLosses, worthOfOnePoint, type Funnel } from '~/core/funnel';
 import type { ShellData } from '~/studio/data/studio-data';
-import type { LaneMapData } from '~/studio/lane-map/lane-map-data';
+import type { LaneMap as LaneMapData } from '~/contract/studio/lane-map';
 import { draftDemoLane } from '../../../demo/lane';
 import { until } from '../../support/page';
 import { draftData, shellData, withStudio } from '../../support/studio';

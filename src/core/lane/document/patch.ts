@@ -7,14 +7,17 @@ import { readLane } from './read-lane';
 
 const pointer = z.string().max(500).regex(/^\//, 'must be a JSON pointer');
 
+/** Whatever JSON can hold; the lane it makes is checked as a whole. */
+const value: z.ZodType<unknown, unknown> = z.json();
+
 /** RFC 6902, the operations the studio sends. */
 export const lanePatchSchema = z
   .array(
     z.discriminatedUnion('op', [
-      z.strictObject({ op: z.literal('add'), path: pointer, value: z.unknown() }),
-      z.strictObject({ op: z.literal('replace'), path: pointer, value: z.unknown() }),
+      z.strictObject({ op: z.literal('add'), path: pointer, value }),
+      z.strictObject({ op: z.literal('replace'), path: pointer, value }),
       z.strictObject({ op: z.literal('remove'), path: pointer }),
-      z.strictObject({ op: z.literal('test'), path: pointer, value: z.unknown() }),
+      z.strictObject({ op: z.literal('test'), path: pointer, value }),
     ]),
   )
   .min(1)

@@ -1,10 +1,8 @@
-import type { APIRoute } from 'astro';
+import { fail, ok } from '~/core/problems';
 import { findProduct } from '~/services/catalogue/browse-shop';
-import { refuse } from '../_respond';
+import { serve } from '../_serve';
 
-export const GET: APIRoute = async ({ locals, params }) => {
-  const product = await findProduct(locals.app, params['slug']!, locals.language);
-  return product
-    ? Response.json(product, { headers: { 'cache-control': 'private, max-age=15' } })
-    : refuse([{ path: 'slug', code: 'not-found' }]);
-};
+export const GET = serve('GET /api/products/[slug]', async ({ app, language, params }) => {
+  const product = await findProduct(app, params.slug, language);
+  return product ? ok(product) : fail('slug', 'not-found');
+});

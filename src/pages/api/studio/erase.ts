@@ -1,16 +1,7 @@
-import { z } from 'zod';
+import { ok } from '~/core/problems';
 import { eraseShopper, findTraces } from '~/services/visits/privacy';
-import { answer, readBody, refuse } from '../_respond';
-import { withAccount } from '../_with-account';
+import { serve } from '../_serve';
 
-const bodySchema = z.strictObject({ email: z.string().trim().min(3).max(200), apply: z.boolean() });
-
-/** What there is of a buyer; with `apply`, it is erased. */
-export const POST = withAccount('owner', async ({ locals, request }, account) => {
-  const body = await readBody(request, bodySchema);
-  if (!body.ok) return refuse(body.problems);
-  const { email, apply } = body.value;
-  return apply
-    ? answer(await eraseShopper(locals.app, email, account.id))
-    : Response.json(await findTraces(locals.app, email));
-});
+export const POST = serve('POST /api/studio/erase', async ({ app, account, body: { email, apply } }) =>
+  apply ? eraseShopper(app, email, account.id) : ok(await findTraces(app, email)),
+);

@@ -1,11 +1,9 @@
+import { ok } from '~/core/problems';
 import { addExamples, removeExamples } from '~/services/catalogue/example-catalogue';
-import { answer } from '../_respond';
-import { withAccount } from '../_with-account';
+import { serve } from '../_serve';
 
-export const POST = withAccount('editor', async ({ locals }, account) =>
-  answer(await addExamples(locals.app, account.id)),
-);
+export const POST = serve('POST /api/studio/examples', ({ app, account }) => addExamples(app, account.id));
 
-export const DELETE = withAccount('editor', async ({ locals }, account) =>
-  Response.json(await removeExamples(locals.app, account.id)),
+export const DELETE = serve('DELETE /api/studio/examples', async ({ app, account }) =>
+  ok(await removeExamples(app, account.id)),
 );

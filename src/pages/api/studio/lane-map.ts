@@ -1,11 +1,5 @@
-import { laneMapQuerySchema, showLaneMap } from '~/services/draft/show-lane-map';
-import { check, refuse } from '../_respond';
-import { withAccount } from '../_with-account';
+import { ok } from '~/core/problems';
+import { showLaneMap } from '~/services/draft/show-lane-map';
+import { serve } from '../_serve';
 
-export const GET = withAccount('viewer', async ({ locals, url }) => {
-  const query = check(
-    Object.fromEntries([...url.searchParams].filter(([, value]) => value !== '')),
-    laneMapQuerySchema,
-  );
-  return query.ok ? Response.json(await showLaneMap(locals.app, query.value)) : refuse(query.problems);
-});
+export const GET = serve('GET /api/studio/lane-map', async ({ app, query }) => ok(await showLaneMap(app, query)));

@@ -1,4 +1,5 @@
+import { ok } from '~/core/problems';
 import { findSamples } from '~/services/draft/sample-situations';
-import { withAccount } from '../_with-account';
+import { serve } from '../_serve';
 
-export const GET = withAccount('viewer', async ({ locals }) => Response.json(await findSamples(locals.app)));
+export const GET = serve('GET /api/studio/samples', async ({ app }) => ok(await findSamples(app)));

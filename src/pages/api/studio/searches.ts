@@ -1,9 +1,4 @@
-import { keepSynonym, synonymSchema } from '~/services/catalogue/mend-searches';
-import { answer, readBody, refuse } from '../_respond';
-import { withAccount } from '../_with-account';
+import { keepSynonym } from '~/services/catalogue/mend-searches';
+import { serve } from '../_serve';
 
-/** Keeps what a word of shoppers stands for. */
-export const PUT = withAccount('editor', async ({ locals, request }, account) => {
-  const body = await readBody(request, synonymSchema);
-  return body.ok ? answer(await keepSynonym(locals.app, body.value, account.id)) : refuse(body.problems);
-});
+export const PUT = serve('PUT /api/studio/searches', ({ app, account, body }) => keepSynonym(app, body, account.id));

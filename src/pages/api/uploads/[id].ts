@@ -1,16 +1,16 @@
-import type { APIRoute } from 'astro';
+import { fail } from '~/core/problems';
 import { refusalOf } from '~/services/accounts/access';
 import { openUpload } from '~/services/files/uploads';
 import { cartToken } from '~/shop/cookies/cart-cookie';
-import { refuse } from '../_respond';
+import { serve } from '../_serve';
 
 const INLINE = ['image/png', 'image/jpeg'];
 
 /** A kept file, for its owner and the shop; others get the same answer as for one that never was. */
-export const GET: APIRoute = async ({ locals, cookies, params }) => {
-  const who = { cartToken: cartToken(cookies), isShop: refusalOf(locals.account, 'owner') === null };
-  const found = await openUpload(locals.app, params['id']!, who);
-  if (!found) return refuse([{ path: 'id', code: 'not-found' }]);
+export const GET = serve('GET /api/uploads/[id]', async ({ app, account, params, context: { cookies } }) => {
+  const who = { cartToken: cartToken(cookies), isShop: refusalOf(account, 'owner') === null };
+  const found = await openUpload(app, params.id, who);
+  if (!found) return fail('id', 'not-found');
   const { upload, bytes } = found;
   const way = INLINE.includes(upload.type) ? 'inline' : 'attachment';
   return new Response(bytes as Uint8Array<ArrayBuffer>, {
@@ -22,4 +22,4 @@ export const GET: APIRoute = async ({ locals, cookies, params }) => {
       'cache-control': 'private, max-age=300',
     },
   });
-};
+});

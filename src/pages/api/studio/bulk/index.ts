@@ -1,12 +1,7 @@
-import { bulkSchema, changeMany, listBulks } from '~/services/catalogue/change-many';
-import { answer, readBody, refuse } from '../../_respond';
-import { withAccount } from '../../_with-account';
+import { ok } from '~/core/problems';
+import { changeMany, listBulks } from '~/services/catalogue/change-many';
+import { serve } from '../../_serve';
 
-/** The last changes of many products. */
-export const GET = withAccount('viewer', async ({ locals }) => Response.json(await listBulks(locals.app)));
+export const GET = serve('GET /api/studio/bulk', async ({ app }) => ok(await listBulks(app)));
 
-/** Says what a change would do to all products a search finds; with `apply`, does it. */
-export const POST = withAccount('editor', async ({ locals, request }, account) => {
-  const body = await readBody(request, bulkSchema);
-  return body.ok ? answer(await changeMany(locals.app, body.value, account.id)) : refuse(body.problems);
-});
+export const POST = serve('POST /api/studio/bulk', ({ app, account, body }) => changeMany(app, body, account.id));

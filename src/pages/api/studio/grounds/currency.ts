@@ -1,18 +1,8 @@
-import { z } from 'zod';
-import { changeCurrency, planCurrency, currencySchema } from '~/services/grounds/change-currency';
-import { answer, check, readBody, refuse } from '../../_respond';
-import { withAccount } from '../../_with-account';
+import { changeCurrency, planCurrency } from '~/services/grounds/change-currency';
+import { serve } from '../../_serve';
 
-/** What a change would do. */
-export const GET = withAccount('owner', async ({ locals, url }) => {
-  const wish = check(Object.fromEntries(url.searchParams), currencySchema);
-  return wish.ok ? answer(await planCurrency(locals.app, wish.value)) : refuse(wish.problems);
-});
+export const GET = serve('GET /api/studio/grounds/currency', ({ app, query }) => planCurrency(app, query));
 
-const bodySchema = z.strictObject({ ...currencySchema.shape, edit: z.number().int() });
-
-/** Changes it, on the draft of an edit number. */
-export const POST = withAccount('owner', async ({ locals, request }, account) => {
-  const body = await readBody(request, bodySchema);
-  return body.ok ? answer(await changeCurrency(locals.app, body.value, account.id)) : refuse(body.problems);
-});
+export const POST = serve('POST /api/studio/grounds/currency', ({ app, account, body }) =>
+  changeCurrency(app, body, account.id),
+);

@@ -1,18 +1,8 @@
-import { z } from 'zod';
-import { changeZone, planZone, zoneSchema } from '~/services/grounds/change-zone';
-import { answer, check, readBody, refuse } from '../../_respond';
-import { withAccount } from '../../_with-account';
+import { changeZone, planZone } from '~/services/grounds/change-zone';
+import { serve } from '../../_serve';
 
-/** What a change would do. */
-export const GET = withAccount('owner', async ({ locals, url }) => {
-  const wish = check(Object.fromEntries(url.searchParams), zoneSchema);
-  return wish.ok ? answer(await planZone(locals.app, wish.value)) : refuse(wish.problems);
-});
+export const GET = serve('GET /api/studio/grounds/zone', ({ app, query }) => planZone(app, query));
 
-const bodySchema = z.strictObject({ ...zoneSchema.shape, edit: z.number().int() });
-
-/** Changes it, on the draft of an edit number. */
-export const POST = withAccount('owner', async ({ locals, request }, account) => {
-  const body = await readBody(request, bodySchema);
-  return body.ok ? answer(await changeZone(locals.app, body.value, account.id)) : refuse(body.problems);
-});
+export const POST = serve('POST /api/studio/grounds/zone', ({ app, account, body }) =>
+  changeZone(app, body, account.id),
+);

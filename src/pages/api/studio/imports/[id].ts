@@ -1,7 +1,4 @@
 import { importProgress } from '~/services/catalogue/import-catalogue';
-import { answer } from '../../_respond';
-import { withAccount } from '../../_with-account';
+import { serve } from '../../_serve';
 
-export const GET = withAccount('editor', async ({ locals, params }) =>
-  answer(await importProgress(locals.app, params['id']!)),
-);
+export const GET = serve('GET /api/studio/imports/[id]', ({ app, params }) => importProgress(app, params.id));

@@ -1,8 +1,4 @@
 import { removeLayout } from '~/services/lane/own-layouts';
-import { answer } from '../../_respond';
-import { withAccount } from '../../_with-account';
+import { serve } from '../../_serve';
 
-/** Forgets a layout. */
-export const DELETE = withAccount('editor', async ({ locals, params }) =>
-  answer(await removeLayout(locals.app, /^\d{1,12}$/.test(params['id']!) ? Number(params['id']) : 0)),
-);
+export const DELETE = serve('DELETE /api/studio/layouts/[id]', ({ app, params }) => removeLayout(app, params.id));

@@ -1,26 +1,14 @@
-import { z } from 'zod';
+import { MOST_CODES } from '~/core/limits';
 import { own } from '~/core/own';
-import { codesCsv, makeCodes, MOST_CODES } from '~/services/offers/one-time-codes';
+import { fail, ok } from '~/core/problems';
 import { showDraft } from '~/services/draft/edit-draft';
-import { readBody, refuse } from '../../_respond';
-import { withAccount } from '../../_with-account';
+import { codesCsv, makeCodes } from '~/services/offers/one-time-codes';
+import { serve } from '../../_serve';
 
-const id = z.string().min(1).max(60);
-const madeSchema = z.strictObject({ offer: id, count: z.number().int().min(1).max(5000) });
-
-/** How many codes an offer has, of which each works once; `as=csv`: all of them. */
-export const GET = withAccount('owner', async ({ locals: { app }, url }, account) => {
-  const offer = id.safeParse(url.searchParams.get('offer'));
-  if (!offer.success) return refuse([{ path: 'offer', code: 'not-found' }]);
-  if (url.searchParams.get('as') !== 'csv') return Response.json(await app.codes.count(offer.data));
-  const entry = {
-    at: app.now(),
-    accountId: account.id,
-    action: 'codes-exported',
-    facts: { offer: offer.data },
-  } as const;
-  await app.audit.write(entry);
-  return new Response(await codesCsv(app, offer.data), {
+export const GET = serve('GET /api/studio/offers/codes', async ({ app, account, query: { offer, as } }) => {
+  if (as !== 'csv') return ok(await app.codes.count(offer));
+  await app.audit.write({ at: app.now(), accountId: account.id, action: 'codes-exported', facts: { offer } });
+  return new Response(await codesCsv(app, offer), {
     headers: {
       'content-type': 'text/csv; charset=utf-8',
       'content-disposition': 'attachment; filename="codes.csv"',
@@ -29,15 +17,10 @@ export const GET = withAccount('owner', async ({ locals: { app }, url }, account
   });
 });
 
-/** Makes codes for an offer of the draft. */
-export const POST = withAccount('owner', async ({ locals: { app }, request }, account) => {
-  const body = await readBody(request, madeSchema);
-  if (!body.ok) return refuse(body.problems);
-  const { offer: asked, count } = body.value;
-  const offer = own((await showDraft(app)).lane.offers, asked);
-  if (!offer?.when.isOneTime) return refuse([{ path: 'offer', code: 'not-found' }]);
-  const { made } = await app.codes.count(asked);
-  if (made + count > MOST_CODES)
-    return refuse([{ path: 'count', code: 'codes-too-many', facts: { most: MOST_CODES } }]);
-  return Response.json(await makeCodes(app, { offerId: asked, offer, count, accountId: account.id }));
+export const POST = serve('POST /api/studio/offers/codes', async ({ app, account, body: { offer: id, count } }) => {
+  const offer = own((await showDraft(app)).lane.offers, id);
+  if (!offer?.when.isOneTime) return fail('offer', 'not-found');
+  const { made } = await app.codes.count(id);
+  if (made + count > MOST_CODES) return fail('count', 'codes-too-many', { most: MOST_CODES });
+  return ok(await makeCodes(app, { offerId: id, offer, count, accountId: account.id }));
 });

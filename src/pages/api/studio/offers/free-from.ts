@@ -1,18 +1,11 @@
-import { z } from 'zod';
 import { currencyOf } from '~/core/money';
 import { freeFrom, sumsToTry } from '~/core/pricing';
-import { pastOrders } from '~/services/offers/goods';
+import { ok } from '~/core/problems';
 import { showDraft } from '~/services/draft/edit-draft';
-import { readBody, refuse } from '../../_respond';
-import { withAccount } from '../../_with-account';
+import { pastOrders } from '~/services/offers/goods';
+import { serve } from '../../_serve';
 
-const askedSchema = z.strictObject({ share: z.number().min(0).max(1), reach: z.number().min(0).max(1) });
-
-/** What free delivery from each of some sums would leave of an order. */
-export const POST = withAccount('owner', async ({ locals, request }) => {
-  const body = await readBody(request, askedSchema);
-  if (!body.ok) return refuse(body.problems);
-  const { shop } = (await showDraft(locals.app)).lane;
-  const sums = sumsToTry(currencyOf(shop.currency));
-  return Response.json(freeFrom(await pastOrders(locals.app), sums, body.value, shop.tax));
+export const POST = serve('POST /api/studio/offers/free-from', async ({ app, body }) => {
+  const { shop } = (await showDraft(app)).lane;
+  return ok(freeFrom(await pastOrders(app), sumsToTry(currencyOf(shop.currency)), body, shop.tax));
 });

@@ -1,10 +1,10 @@
-import { guardLane } from '~/services/offers/guard-lane';
-import { streamWork } from '~/services/offers/slices';
+import type { GuardTold } from '~/contract/studio/offers';
 import { showDraft } from '~/services/draft/edit-draft';
-import { withAccount } from '../../_with-account';
+import { guardLane } from '~/services/offers/guard-lane';
+import { serve } from '../../_serve';
 
-/** Looks for a cart of the draft's offers that sells below the floor, with progress; and which offers meet. */
-export const POST = withAccount('editor', async ({ locals: { app } }) => {
-  const { lane } = await showDraft(app);
-  return streamWork(await guardLane(app, lane));
-});
+export const POST = serve('POST /api/studio/offers/guard', async ({ app }) => ({
+  ok: true,
+  work: await guardLane(app, (await showDraft(app)).lane),
+  show: (found: GuardTold) => found,
+}));

@@ -1,8 +1,6 @@
 import { importDispatch } from '~/services/orders/import-dispatch';
-import { answer } from '../../_respond';
-import { withAccount } from '../../_with-account';
+import { serve } from '../../_serve';
 
-/** Marks the orders of a CSV file as sent. */
-export const POST = withAccount('owner', async ({ locals, request }, account) =>
-  answer(await importDispatch(locals.app, new Uint8Array(await request.arrayBuffer()), account.id)),
+export const POST = serve('POST /api/studio/orders/dispatch', ({ app, account, bytes }) =>
+  importDispatch(app, bytes, account.id),
 );

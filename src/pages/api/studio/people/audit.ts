@@ -1,7 +1,5 @@
-import { auditSchema, showAudit } from '~/services/accounts/people';
-import { withAccount } from '../../_with-account';
+import { ok } from '~/core/problems';
+import { showAudit } from '~/services/accounts/people';
+import { serve } from '../../_serve';
 
-/** What was done, the newest first, a page at a time. */
-export const GET = withAccount('owner', async ({ locals, url }) =>
-  Response.json(await showAudit(locals.app, auditSchema.parse(Object.fromEntries(url.searchParams)))),
-);
+export const GET = serve('GET /api/studio/people/audit', async ({ app, query }) => ok(await showAudit(app, query)));

@@ -1,14 +1,11 @@
-import { addressSchema, invite, inviteSchema, withdrawInvite } from '~/services/accounts/people';
-import { answer, readBody, refuse } from '../../_respond';
-import { withAccount } from '../../_with-account';
+import { ok } from '~/core/problems';
+import { invite, withdrawInvite } from '~/services/accounts/people';
+import { serve } from '../../_serve';
 
-export const POST = withAccount('owner', async ({ locals, request, url }, account) => {
-  const body = await readBody(request, inviteSchema);
-  return body.ok ? answer(await invite(locals.app, account, body.value, url.origin)) : refuse(body.problems);
-});
+export const POST = serve('POST /api/studio/people/invites', ({ app, account, body, context }) =>
+  invite(app, account, body, context.url.origin),
+);
 
-/** Takes an invitation back. */
-export const DELETE = withAccount('owner', async ({ locals, request }, account) => {
-  const body = await readBody(request, addressSchema);
-  return body.ok ? Response.json(await withdrawInvite(locals.app, account, body.value)) : refuse(body.problems);
-});
+export const DELETE = serve('DELETE /api/studio/people/invites', async ({ app, account, body }) =>
+  ok(await withdrawInvite(app, account, body)),
+);

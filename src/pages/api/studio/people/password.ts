@@ -1,8 +1,6 @@
-import { changePassword, passwordSchema } from '~/services/accounts/people';
-import { answer, readBody, refuse } from '../../_respond';
-import { withAccount } from '../../_with-account';
+import { changePassword } from '~/services/accounts/people';
+import { serve } from '../../_serve';
 
-export const POST = withAccount('viewer', async ({ locals, request }, account) => {
-  const body = await readBody(request, passwordSchema);
-  return body.ok ? answer(await changePassword(locals.app, account, body.value)) : refuse(body.problems);
-});
+export const POST = serve('POST /api/studio/people/password', ({ app, account, body }) =>
+  changePassword(app, account, body),
+);

@@ -1,9 +1,6 @@
-import { endSession, sessionSchema } from '~/services/accounts/people';
-import { answer, readBody, refuse } from '../../_respond';
-import { withAccount } from '../../_with-account';
+import { endSession } from '~/services/accounts/people';
+import { serve } from '../../_serve';
 
-/** Ends a session of one's own, or all but the present one. */
-export const DELETE = withAccount('viewer', async ({ locals, request }, account) => {
-  const body = await readBody(request, sessionSchema);
-  return body.ok ? answer(await endSession(locals.app, account, body.value)) : refuse(body.problems);
-});
+export const DELETE = serve('DELETE /api/studio/people/sessions', ({ app, account, body }) =>
+  endSession(app, account, body),
+);

@@ -1,10 +1,10 @@
-import { withAccount } from '../../_with-account';
+import { ok } from '~/core/problems';
+import { serve } from '../../_serve';
 
 /** Products asked for at once, at most. */
 const MOST = 100;
 
-/** What products are called, by slug; those that are gone are left out. */
-export const GET = withAccount('viewer', async ({ locals: { app }, url }) => {
-  const product = url.searchParams.getAll('slug').slice(0, MOST);
-  return Response.json((await app.catalogue.shopNames({ product, category: [], variant: [] })).product);
+export const GET = serve('GET /api/studio/products/names', async ({ app, query }) => {
+  const product = query.slug.slice(0, MOST);
+  return ok((await app.catalogue.shopNames({ product, category: [], variant: [] })).product);
 });

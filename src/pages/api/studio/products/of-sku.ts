@@ -1,8 +1,7 @@
+import { ok } from '~/core/problems';
 import { findBySku } from '~/services/catalogue/about-product';
-import { withAccount } from '../../_with-account';
+import { serve } from '../../_serve';
 
-/** The product a SKU belongs to; null where it is not sold. */
-export const GET = withAccount('viewer', async ({ locals: { app }, url }) => {
-  const sku = (url.searchParams.get('sku') ?? '').slice(0, 120);
-  return Response.json({ product: await findBySku(app, sku) });
-});
+export const GET = serve('GET /api/studio/products/of-sku', async ({ app, query }) =>
+  ok({ product: await findBySku(app, query.sku) }),
+);

@@ -1,9 +1,7 @@
 import { findPairs } from '~/services/catalogue/find-pairs';
-import { streamWork } from '~/services/offers/slices';
-import { withAccount } from '../../_with-account';
+import { serve } from '../../_serve';
 
-/** Looks through all orders for what is bought together, with progress. */
-export const POST = withAccount('editor', async ({ locals }) => {
-  const { work, show } = await findPairs(locals.app);
-  return streamWork(work, show);
+export const POST = serve('POST /api/studio/suggestions/find', async ({ app }) => {
+  const found = await findPairs(app);
+  return { ok: true, ...found };
 });

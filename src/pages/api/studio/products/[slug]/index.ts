@@ -1,25 +1,20 @@
-import { removeProduct, saveProduct, saveProductSchema, showProduct } from '~/services/catalogue/edit-product';
-import { answer, readBody, refuse } from '../../../_respond';
-import { withAccount } from '../../../_with-account';
+import { fail, ok } from '~/core/problems';
+import { removeProduct, saveProduct, showProduct } from '~/services/catalogue/edit-product';
+import { serve } from '../../../_serve';
 
-export const GET = withAccount('viewer', async ({ locals, params }) => {
-  const product = await showProduct(locals.app, params['slug']!);
-  return product ? Response.json(product) : refuse([{ path: '', code: 'not-found' }]);
+export const GET = serve('GET /api/studio/products/[slug]', async ({ app, params }) => {
+  const product = await showProduct(app, params.slug);
+  return product ? ok(product) : fail('', 'not-found');
 });
 
-/** Keeps a product; 409 answers with the newer one, so that nothing has to be asked for twice. */
-export const PUT = withAccount('editor', async ({ locals, params, request }, account) => {
-  const body = await readBody(request, saveProductSchema);
-  if (!body.ok) return refuse(body.problems);
-  const saved = await saveProduct(locals.app, params['slug']!, body.value, account.id);
+export const PUT = serve('PUT /api/studio/products/[slug]', async ({ app, account, params, body }) => {
+  const saved = await saveProduct(app, params.slug, body, account.id);
+  // The newer product comes along, so that nothing has to be asked for twice.
   if (!saved.ok && saved.problems[0]?.code === 'stale-product')
-    return Response.json(
-      { problems: saved.problems, product: await showProduct(locals.app, params['slug']!) },
-      { status: 409 },
-    );
-  return answer(saved);
+    return { ...saved, conflict: { product: await showProduct(app, params.slug) } };
+  return saved;
 });
 
-export const DELETE = withAccount('editor', async ({ locals, params }, account) =>
-  answer(await removeProduct(locals.app, params['slug']!, account.id)),
+export const DELETE = serve('DELETE /api/studio/products/[slug]', ({ app, account, params }) =>
+  removeProduct(app, params.slug, account.id),
 );

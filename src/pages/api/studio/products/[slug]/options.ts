@@ -1,15 +1,12 @@
-import { z } from 'zod';
+import { fail, ok } from '~/core/problems';
 import { saveOptions, showOptions } from '~/services/catalogue/edit-options';
-import { answer, readBody, refuse } from '../../../_respond';
-import { withAccount } from '../../../_with-account';
+import { serve } from '../../../_serve';
 
-export const GET = withAccount('viewer', async ({ locals, params }) => {
-  const found = await showOptions(locals.app, params['slug']!);
-  return found ? Response.json(found) : refuse([{ path: 'slug', code: 'not-found' }]);
+export const GET = serve('GET /api/studio/products/[slug]/options', async ({ app, params }) => {
+  const found = await showOptions(app, params.slug);
+  return found ? ok(found) : fail('slug', 'not-found');
 });
 
-export const PUT = withAccount('editor', async ({ locals, params, request }, account) => {
-  const body = await readBody(request, z.strictObject({ rules: z.unknown() }));
-  if (!body.ok) return refuse(body.problems);
-  return answer(await saveOptions(locals.app, params['slug']!, body.value.rules, account.id));
-});
+export const PUT = serve('PUT /api/studio/products/[slug]/options', ({ app, account, params, body }) =>
+  saveOptions(app, params.slug, body.rules, account.id),
+);

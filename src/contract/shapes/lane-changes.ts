@@ -1,0 +1,73 @@
+import { z } from 'zod';
+import type { LaneChange } from '~/core/lane/difference/difference';
+import { same } from '~/contract/tools';
+
+export const laneChangeSchema = same<LaneChange>()(
+  z.union([
+    z.strictObject({
+      pieceId: z.string().nullable(),
+      pieceName: z.string(),
+      /** The place in the document that differs; parts and offers by their key. See `dropChange`. */
+      at: z.array(z.string()),
+      code: z.enum(['piece-on', 'piece-off', 'piece-added', 'piece-removed', 'css']),
+    }),
+    z.strictObject({
+      pieceId: z.string().nullable(),
+      pieceName: z.string(),
+      /** The place in the document that differs; parts and offers by their key. See `dropChange`. */
+      at: z.array(z.string()),
+      code: z.enum(['shop', 'offer', 'setting', 'word']),
+      what: z.string(),
+      from: z.string(),
+      to: z.string(),
+    }),
+    z.strictObject({
+      pieceId: z.string().nullable(),
+      pieceName: z.string(),
+      /** The place in the document that differs; parts and offers by their key. See `dropChange`. */
+      at: z.array(z.string()),
+      code: z.enum(['part-on', 'part-off']),
+      what: z.string(),
+    }),
+    z.strictObject({
+      pieceId: z.string().nullable(),
+      pieceName: z.string(),
+      /** The place in the document that differs; parts and offers by their key. See `dropChange`. */
+      at: z.array(z.string()),
+      code: z.literal('part-devices'),
+      what: z.string(),
+      hiddenOn: z.array(z.string()),
+    }),
+    z.strictObject({
+      pieceId: z.string().nullable(),
+      pieceName: z.string(),
+      /** The place in the document that differs; parts and offers by their key. See `dropChange`. */
+      at: z.array(z.string()),
+      code: z.literal('part-moved'),
+      what: z.string(),
+      after: z.string().nullable(),
+    }),
+    z.strictObject({
+      pieceId: z.string().nullable(),
+      pieceName: z.string(),
+      /** The place in the document that differs; parts and offers by their key. See `dropChange`. */
+      at: z.array(z.string()),
+      code: z.literal('where'),
+      what: z.enum(['categories', 'products', 'order', 'devices', 'pages', 'spot']),
+      from: z.string(),
+      to: z.string(),
+    }),
+    z.strictObject({
+      pieceId: z.string().nullable(),
+      pieceName: z.string(),
+      /** The place in the document that differs; parts and offers by their key. See `dropChange`. */
+      at: z.array(z.string()),
+      code: z.literal('look'),
+      what: z.string(),
+      property: z.string(),
+      state: z.enum(['rest', 'hover', 'focus', 'pressed']),
+      from: z.string(),
+      to: z.string(),
+    }),
+  ]),
+);

@@ -1,0 +1,106 @@
+import { z } from 'zod';
+import { edit } from '~/contract/fields';
+import { routes } from '~/contract/route';
+import { FIRST_STEPS } from '~/core/first-steps';
+import { lanePatchSchema, laneSchema as laneOf } from '~/core/lane';
+import { LETTERS } from '~/core/limits';
+import type { StepState, StepsView } from '~/core/first-steps';
+import { definitions } from '~/pieces/definitions';
+import { cartViewSchema } from '~/contract/shapes/carts';
+import { cautionSchema, lintFindingSchema, shopNamesSchema } from '~/contract/shapes/findings';
+import { laneChangeSchema } from '~/contract/shapes/lane-changes';
+import { same, type Told } from '~/contract/tools';
+
+const laneSchema = laneOf(definitions);
+
+export const draftViewSchema = z.strictObject({
+  edit: z.number(),
+  token: z.string(),
+  lane: laneSchema,
+  live: z.strictObject({
+    revision: z.number(),
+    lane: laneSchema,
+  }),
+  changes: z.array(laneChangeSchema).readonly(),
+  lint: z.array(lintFindingSchema).readonly(),
+  /** What is not real, or not said, yet. */
+  cautions: z.array(cautionSchema).readonly(),
+  /** What the things are called that one of the two lanes names. */
+  names: shopNamesSchema,
+  categoryTexts: z.record(
+    z.string(),
+    z.strictObject({
+      name: z.string(),
+      text: z.string(),
+    }),
+  ),
+});
+export type DraftView = z.infer<typeof draftViewSchema>;
+
+export const stepStateSchema = same<StepState>()(z.enum(['open', 'done', 'skipped']));
+
+export const stepsViewSchema = same<StepsView>()(
+  z.strictObject({
+    steps: z.array(
+      z.strictObject({
+        key: z.enum(['shop', 'catalogue', 'pieces', 'publish']),
+        state: stepStateSchema,
+      }),
+    ),
+    /** The first that is still open. */
+    current: z.enum(['shop', 'catalogue', 'pieces', 'publish']),
+  }),
+);
+
+export const samplesSchema = z.strictObject({
+  products: z.record(z.string(), z.string()),
+  carts: z.strictObject({
+    one: cartViewSchema.optional(),
+    options: cartViewSchema.optional(),
+    full: cartViewSchema.optional(),
+    empty: cartViewSchema.optional(),
+    'long-names': cartViewSchema.optional(),
+    'sold-out-line': cartViewSchema.optional(),
+  }),
+});
+export type Samples = Told<typeof samplesSchema>;
+
+export const draftRoutes = routes({
+  'GET /api/studio/draft': { says: 'The draft beside what is live.', role: 'viewer', answer: draftViewSchema },
+  'PATCH /api/studio/draft': {
+    says: 'Changes the draft (RFC 6902); a stale change answers the newer draft.',
+    role: 'editor',
+    body: z.strictObject({ edit, patch: lanePatchSchema }),
+    answer: z.strictObject({ edit: z.number(), token: z.string() }),
+    conflict: z.strictObject({ draft: draftViewSchema }),
+  },
+  'PUT /api/studio/draft': {
+    says: 'Replaces the draft by a revision, or by what is live.',
+    role: 'editor',
+    body: z.strictObject({ edit, revision: z.union([z.number().int().min(1), z.literal('latest')]) }),
+    answer: draftViewSchema,
+  },
+  'POST /api/studio/publish': {
+    says: 'Publishes the draft as a revision.',
+    role: 'editor',
+    body: z.strictObject({ edit, note: z.string().trim().max(LETTERS.publishNote).default('') }),
+    answer: z.strictObject({ revision: z.number() }),
+  },
+  'GET /api/studio/revisions/compare': {
+    says: 'What differs between two revisions, from one to the other.',
+    role: 'viewer',
+    query: z.strictObject({ from: z.coerce.number().int().min(1), to: z.coerce.number().int().min(1) }),
+    answer: z.array(laneChangeSchema),
+  },
+  'GET /api/studio/samples': {
+    says: 'Products and carts that the bench shows its hard situations with.',
+    role: 'viewer',
+    answer: samplesSchema,
+  },
+  'POST /api/studio/first-steps': {
+    says: 'Keeps that a first step was done or left out, and answers how far the owner is.',
+    role: 'editor',
+    body: z.strictObject({ step: z.enum(FIRST_STEPS), state: z.enum(['done', 'skipped', 'open']) }),
+    answer: z.strictObject({ steps: stepsViewSchema.nullable() }),
+  },
+});

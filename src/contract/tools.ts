@@ -1,0 +1,21 @@
+import { z } from 'zod';
+import type { Minor } from '~/core/money';
+
+type Plain = string | number | boolean | bigint | symbol | null | undefined | File;
+/** A type as whoever was told something may only read it. */
+export type ReadOnly<T> = unknown extends T ? T : T extends Plain ? T : { readonly [Key in keyof T]: ReadOnly<T[Key]> };
+
+/** What a schema's answer is to those who read it. */
+export type Told<Schema extends z.ZodType> = ReadOnly<z.output<Schema>>;
+
+/**
+ * Holds a schema to a type of the core: `same<Pair>()(schema)` compiles while both say the same, so that neither changes alone.
+ */
+export function same<T>() {
+  return <Schema extends z.ZodType<T>>(
+    schema: Schema & (ReadOnly<T> extends Told<Schema> ? unknown : 'The type has what the schema has not.'),
+  ): z.ZodType<T, T> => schema as unknown as z.ZodType<T, T>;
+}
+
+/** Whole minor units of a currency. */
+export const minorSchema = z.number().int() as unknown as z.ZodType<Minor, number>;
