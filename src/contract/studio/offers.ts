@@ -26,8 +26,8 @@ export const backtestAnswerSchema = backtestFields.extend({
   /** Orders that would have got it: how many, and the first of them. */
   got: z.number(),
   told: z.array(testedOrderSchema),
-  /** So many orders had a margin of at least so much, before and after. */
-  shares: z.array(z.strictObject({ from: z.number(), before: z.number(), after: z.number() })),
+  /** So many orders had a margin from so much on, before and after; null: sold below cost. */
+  shares: z.array(z.strictObject({ from: z.number().nullable(), before: z.number(), after: z.number() })),
 });
 export type BacktestAnswer = Told<typeof backtestAnswerSchema>;
 

@@ -108,7 +108,7 @@ export async function viewStored(
     taxIncluded: shop.tax.included,
     taxBasisPoints: shop.tax.basisPoints,
     totalMinor: priced.totalMinor,
-    freeDelivery: needsDelivery ? priced.freeDelivery : null,
+    freeDelivery: needsDelivery ? freeFrom(priced) : null,
     steps: priced.steps,
     hints,
     deadline: deadlineOf(offersOf(live.lane.offers), priced, circumstances.at),
@@ -240,4 +240,9 @@ function arrivalOf({ fulfilment, leadDays, place }: VariantFacts, say: SayShop):
 /** How many items a shopper's cart holds, as its count says; lines whose variant is gone do not count. */
 export async function countCart(app: App, token: string | null): Promise<number> {
   return token ? app.carts.count(token) : 0;
+}
+
+/** From which sum delivery is free, without the offer that says so: what shoppers are told ends here. */
+function freeFrom({ freeDelivery }: PricedGoods): CartView['freeDelivery'] {
+  return freeDelivery && { thresholdMinor: freeDelivery.thresholdMinor, missingMinor: freeDelivery.missingMinor };
 }

@@ -135,10 +135,17 @@ function upliftOf(known: readonly TestedOrder[]): Interval | null {
   return { value: ratio - 1, low: ratio - 1 - error, high: ratio - 1 + error };
 }
 
+interface MarginShare {
+  /** Null: sold below cost. */
+  readonly from: number | null;
+  before: number;
+  after: number;
+}
+
 /** Orders by the share of the price before tax that is margin, in tenths from under nothing to everything. */
-export function marginShares(got: readonly TestedOrder[], tax: Tax): { from: number; before: number; after: number }[] {
+export function marginShares(got: readonly TestedOrder[], tax: Tax): MarginShare[] {
   const bins = Array.from({ length: 11 }, (_, i) => ({
-    from: i === 0 ? -Infinity : (i - 1) / 10,
+    from: i === 0 ? null : (i - 1) / 10,
     before: 0,
     after: 0,
   }));
