@@ -10,11 +10,12 @@ export type Told<Schema extends z.ZodType> = ReadOnly<z.output<Schema>>;
 
 /**
  * Holds a schema to a type of the core: `same<Pair>()(schema)` compiles while both say the same, so that neither changes alone.
+ * `id` is its name in docs/openapi.json, for what stands in several answers.
  */
-export function same<T>() {
+export function same<T>(id?: string) {
   return <Schema extends z.ZodType<T>>(
     schema: Schema & (ReadOnly<T> extends Told<Schema> ? unknown : 'The type has what the schema has not.'),
-  ): z.ZodType<T, T> => schema as unknown as z.ZodType<T, T>;
+  ): z.ZodType<T, T> => (id ? schema.meta({ id }) : schema) as unknown as z.ZodType<T, T>;
 }
 
 /** Whole minor units of a currency. */

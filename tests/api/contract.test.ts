@@ -1,11 +1,13 @@
 import { expect } from 'chai';
 import { randomUUID } from 'node:crypto';
+import { readFile } from 'node:fs/promises';
 import sharp from 'sharp';
 import { z } from 'zod';
 import { contract, type AnswerOf, type Asking, type RouteName } from '~/contract';
 import type { Route } from '~/contract/route';
 import { createApp, type App } from '~/services/app';
 import { addressOf } from '~/studio/data/api';
+import { openApiOf } from '../../scripts/openapi-document';
 import { ORDER_FORM } from '../support/checkout';
 import { signInOwner, startServer, type TestServer } from '../support/server';
 import { orderOver, shopperAt, type Shopper } from '../support/shopper';
@@ -29,6 +31,14 @@ type Good = { readonly [Name in RouteName]: () => Asking<Name> | Promise<Asking<
 /** What stays as it is while the others are asked, then what changes it, then what takes away. */
 const rank = (name: RouteName) =>
   name.startsWith('GET') ? 0 : name.startsWith('DELETE') ? 3 : /publish|grounds|draft/.test(name) ? 2 : 1;
+
+describe('the contract in docs/openapi.json', () => {
+  it('is what `npm run openapi` writes of it today', async () => {
+    const kept = JSON.parse(await readFile('docs/openapi.json', 'utf8')) as unknown;
+
+    expect(kept).to.deep.equal(JSON.parse(JSON.stringify(openApiOf())));
+  });
+});
 
 describe('every route', () => {
   let server: TestServer;

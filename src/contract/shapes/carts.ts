@@ -26,7 +26,7 @@ export const betterViewSchema = same<BetterView>()(
   }),
 );
 
-export const cartLineViewSchema = same<CartLineView>()(
+export const cartLineViewSchema = same<CartLineView>('CartLineView')(
   z.strictObject({
     id: z.string(),
     variantId: z.number(),
@@ -130,7 +130,7 @@ export const estimateViewSchema = same<EstimateView>()(
   }),
 );
 
-export const cartViewSchema = same<CartView>()(
+export const cartViewSchema = same<CartView>('CartView')(
   z.strictObject({
     /** Grows with every change, so that an older answer is known as such. */
     version: z.number(),

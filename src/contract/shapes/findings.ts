@@ -35,7 +35,7 @@ export const neverSeenSchema = same<NeverSeen>()(
   ]),
 );
 
-export const lintFindingSchema = same<LintFinding>()(
+export const lintFindingSchema = same<LintFinding>('LintFinding')(
   z.union([
     z.strictObject({
       /** An error where it would change who sees the piece; a selection goes on without what is gone. */

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import type { LaneChange } from '~/core/lane/difference/difference';
 import { same } from '~/contract/tools';
 
-export const laneChangeSchema = same<LaneChange>()(
+export const laneChangeSchema = same<LaneChange>('LaneChange')(
   z.union([
     z.strictObject({
       pieceId: z.string().nullable(),

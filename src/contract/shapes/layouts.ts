@@ -10,7 +10,7 @@ const settingValueSchema = same<SettingValue>()(
   z.union([z.string(), z.number(), z.boolean(), goodsSchema, selectionSchema, columnsSchema]),
 );
 
-export const savedLayoutSchema = same<SavedLayout>()(
+export const savedLayoutSchema = same<SavedLayout>('SavedLayout')(
   z.strictObject({
     look: z.strictObject({
       slots: z.record(

@@ -8,7 +8,7 @@ import type { Off, Told, ToldEffect } from '~/core/pricing/telling/told';
 import { selectionSchema as lineSelectionSchema } from '~/core/pricing/engine/pricing.schema';
 import { minorSchema, same } from '~/contract/tools';
 
-export const priceStepSchema = same<PriceStep>()(
+export const priceStepSchema = same<PriceStep>('PriceStep')(
   z.union([
     z.strictObject({
       code: z.literal('list-price'),
@@ -258,7 +258,7 @@ export const offerRefusalSchema = same<OfferRefusal>()(
   ]),
 );
 
-export const pricedGoodsSchema = same<PricedGoods>()(
+export const pricedGoodsSchema = same<PricedGoods>('PricedGoods')(
   z.strictObject({
     lines: z.array(linePriceSchema),
     /** The lines before offers. */

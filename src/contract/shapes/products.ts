@@ -7,7 +7,7 @@ import { toldSchema } from '~/contract/shapes/prices';
 import { productOptionSchema } from '~/core/options';
 import { minorSchema, same } from '~/contract/tools';
 
-export const answerTextSchema = same<AnswerText>()(
+export const answerTextSchema = same<AnswerText>('AnswerText')(
   z.strictObject({
     key: z.string(),
     label: z.string(),
@@ -101,9 +101,9 @@ export const productFields = z.strictObject({
   /** Choices beyond variants, in the order they are asked. */
   options: z.array(productOptionSchema),
 });
-export const productSchema = same<Product>()(productFields);
+export const productSchema = same<Product>('Product')(productFields);
 
-export const suggestedCardSchema = same<SuggestedCard>()(
+export const suggestedCardSchema = same<SuggestedCard>('SuggestedCard')(
   z.strictObject({
     why: z.string().optional(),
     id: z.number(),

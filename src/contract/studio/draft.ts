@@ -11,7 +11,10 @@ import { cautionSchema, lintFindingSchema, shopNamesSchema } from '~/contract/sh
 import { laneChangeSchema } from '~/contract/shapes/lane-changes';
 import { same, type Told } from '~/contract/tools';
 
-const laneSchema = laneOf(definitions);
+const laneSchema = laneOf(definitions).meta({
+  id: 'Lane',
+  description: 'The document that tells how the shop is shaped.',
+});
 
 export const draftViewSchema = z.strictObject({
   edit: z.number(),

@@ -99,7 +99,7 @@ export const entryLinkSchema = same<EntryLink>()(
   }),
 );
 
-export const peopleViewSchema = same<PeopleView>()(
+export const peopleViewSchema = same<PeopleView>('PeopleView')(
   z.strictObject({
     own: accountSchema,
     sessions: z.array(shownSessionSchema),

@@ -98,7 +98,7 @@ function mapValues<In, Out>(record: Readonly<Record<string, In>>, make: (value: 
   return Object.fromEntries(Object.entries(record).map(([key, value]) => [key, make(value)]));
 }
 
-const lookColour = z.union([colour, z.enum(THEME_COLOURS.map((token) => `token:${token}`))]);
+const lookColour = z.union([colour, z.enum(THEME_COLOURS.map((token) => `token:${token}`))]).meta({ id: 'LookColour' });
 
 function lookSchema(spec: LookSpec): z.ZodType {
   if (spec.type === 'px') return z.number().min(0).max(spec.max!);

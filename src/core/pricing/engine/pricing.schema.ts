@@ -10,7 +10,7 @@ const count = z.number().int().min(1).max(10_000);
 const basisPoints = z.number().int().min(0).max(10_000);
 const names = z.array(key).max(500);
 /** Absent and null mean the same. */
-const maybe = <T extends z.ZodType>(type: T) => type.nullish().transform((value) => value ?? null);
+const maybe = <T extends z.ZodType>(type: T) => type.nullable().default(null);
 
 const named = z.strictObject({
   products: names.nullish(),
@@ -20,7 +20,9 @@ const named = z.strictObject({
 });
 
 /** Which lines an offer is about; null and `{}`: all. */
-export const selectionSchema = maybe(z.strictObject({ only: named.nullish(), except: named.nullish() }));
+export const selectionSchema = maybe(
+  z.strictObject({ only: named.nullish(), except: named.nullish() }).meta({ id: 'LineSelection' }),
+);
 export type LineSelection = z.infer<typeof selectionSchema>;
 
 const when = z.strictObject({
