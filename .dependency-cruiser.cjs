@@ -59,8 +59,8 @@ module.exports = {
     {
       name: 'no-zod-in-the-runtime',
       severity: 'error',
-      from: { path: '^src/(runtime|entries|pieces/[^/]+/view|pieces/_(cart|options)/(?!shared|words))' },
-      to: { path: '(zod|\\.schema\\.ts$)', dependencyTypesNot: ['type-only'] },
+      from: { path: '^src/(runtime|entries|shop/browser|pieces/[^/]+/view|pieces/_(cart|options)/(?!shared|words))' },
+      to: { path: '(zod|\\.schema\\.ts$|^src/contract)', dependencyTypesNot: ['type-only'] },
     },
     forbid(
       'studio-speaks-through-the-api',
@@ -101,6 +101,13 @@ module.exports = {
       comment: 'it is written from docs/pricing.md and judges what src makes of it',
     },
     forbid('standins-stand-alone', '^src/standins', '^src/(?!standins|core)', 'an outside service knows nothing of us'),
+    {
+      name: 'the-contract-stands-on-the-core',
+      severity: 'error',
+      from: { path: '^src/contract' },
+      to: { path: '^src/(?!contract|core|pieces/definitions\\.ts$)', dependencyTypesNot: ['type-only'] },
+      comment: 'every side shares it',
+    },
     {
       name: 'sequelize-only-in-data',
       severity: 'error',

@@ -65,6 +65,17 @@ export type QueryOf<Name extends RouteName> = Asked<Name>['query'];
 /** What stands beside the problems of a 409. */
 export type ConflictOf<Name extends RouteName> = Received<Part<Name, 'conflict'>>;
 
+/** One thing that was refused, as it is told: where it stands, which kind it is, and a sentence for people. */
+export interface ToldProblem {
+  readonly path: string;
+  readonly code: string;
+  readonly message: string;
+  readonly facts?: Readonly<Record<string, string | number>>;
+}
+
+/** What comes back from a route before it is known whether it was refused. */
+export type Reply<Name extends RouteName> = Partial<AnswerOf<Name>> & { readonly problems?: readonly ToldProblem[] };
+
 type InAddress = string | number | boolean | null | undefined;
 type Given<Key extends string, Value> = [Value] extends [never] ? unknown : { readonly [K in Key]: Value };
 type Keys<Schema> = [Schema] extends [z.ZodObject<infer Shape>] ? keyof Shape : never;

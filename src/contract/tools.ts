@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import type { Minor } from '~/core/money';
+import { minor } from '~/core/money';
 
 type Plain = string | number | boolean | bigint | symbol | null | undefined | File;
 /** A type as whoever was told something may only read it. */
@@ -15,8 +15,8 @@ export type Told<Schema extends z.ZodType> = ReadOnly<z.output<Schema>>;
 export function same<T>(id?: string) {
   return <Schema extends z.ZodType<T>>(
     schema: Schema & (ReadOnly<T> extends Told<Schema> ? unknown : 'The type has what the schema has not.'),
-  ): z.ZodType<T, T> => (id ? schema.meta({ id }) : schema) as unknown as z.ZodType<T, T>;
+  ): z.ZodType<T, z.input<Schema>> => (id ? schema.meta({ id }) : schema) as z.ZodType<T, z.input<Schema>>;
 }
 
 /** Whole minor units of a currency. */
-export const minorSchema = z.number().int() as unknown as z.ZodType<Minor, number>;
+export const minorSchema = z.number().int().transform(minor);

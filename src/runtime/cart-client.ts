@@ -1,3 +1,4 @@
+import type { Reply, AnswerOf } from '~/contract';
 import type { CartView } from '~/core/cart';
 import { DOUBLE_CLICK_MS } from '~/core/limits';
 import type { Answers } from '~/core/options';
@@ -123,11 +124,7 @@ export function createCartClient({ ask }: Pick<HostPage, 'ask'>): CartClient {
       keepalive: sent.length < 16_384,
     }).catch(() => null);
     if (!response) return null;
-    const body = (await response.json().catch(() => ({}))) as {
-      view?: CartView;
-      lineId?: string | null;
-      problems?: RefusedPlace[];
-    };
+    const body = (await response.json().catch(() => ({}))) as Reply<'POST /api/cart'>;
     if (response.ok && body.view) return { ok: true, lineId: body.lineId ?? null, waiting: false, view: body.view };
     const problems = body.problems ?? [];
     return { ok: false, message: problems.map((problem) => problem.message).join(' ') || FAULT, problems };
@@ -182,7 +179,7 @@ export function createCartClient({ ask }: Pick<HostPage, 'ask'>): CartClient {
   async function load(): Promise<CartView | null> {
     const before = base;
     const response = await ask(url).catch(() => null);
-    const read = response?.ok ? ((await response.json()) as CartView) : null;
+    const read = response?.ok ? ((await response.json()) as AnswerOf<'GET /api/cart'>) : null;
     // What a change was answered in the meantime is newer than this.
     if (read && base === before) {
       base = read;

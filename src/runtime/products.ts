@@ -1,3 +1,4 @@
+import type { AnswerOf } from '~/contract';
 import type { Product } from '~/core/catalogue';
 import type { HostPage } from './host-page';
 
@@ -18,7 +19,7 @@ export function createProductSource({ ask }: Pick<HostPage, 'ask'>): ProductSour
       if (!answer) {
         found.delete(slug);
         answer = ask(`/api/products/${encodeURIComponent(slug)}`).then(
-          (response) => (response.ok ? (response.json() as Promise<Product>) : null),
+          (response) => (response.ok ? (response.json() as Promise<AnswerOf<'GET /api/products/[slug]'>>) : null),
           () => null,
         );
         asked.set(slug, answer);

@@ -1,3 +1,4 @@
+import type { AnswerOf } from '~/contract';
 import type { HostPage } from './host-page';
 import { priceChoice, type Choice, type ChoicePrice } from '~/core/pricing/receipt/price-choice';
 
@@ -22,7 +23,7 @@ export function quoteChoice(
     void ask(`/api/quote?${query}`)
       .then(async (response) => {
         if (!response.ok) return;
-        told.set(query, (await response.json()) as ChoicePrice);
+        told.set(query, (await response.json()) as AnswerOf<'GET /api/quote'>);
         again();
       })
       .catch(() => told.delete(query));

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { BelowFloor, Costed, GuardCaps } from '~/core/pricing/margin/margins';
-import type { Backtest, Interval, TestedOrder } from '~/core/pricing/trying/backtest';
+import type { Interval, TestedOrder } from '~/core/pricing/trying/backtest';
 import type { FreeFrom, FreeFromAnswer } from '~/core/pricing/trying/free-from';
 import type { Overlap } from '~/core/pricing/trying/overlaps';
 import { pricedGoodsSchema } from '~/contract/shapes/prices';
@@ -61,7 +61,6 @@ export const backtestFields = z.strictObject({
   /** How many more such orders would have to come for the margin to stay the same; null when none would be enough. */
   uplift: intervalSchema.nullable(),
 });
-export const backtestSchema = same<Backtest>()(backtestFields);
 
 export const costedSchema = same<Costed>()(
   z.strictObject({

@@ -2,19 +2,13 @@ import { z } from 'zod';
 import { edit } from '~/contract/fields';
 import { routes } from '~/contract/route';
 import { FIRST_STEPS } from '~/core/first-steps';
-import { lanePatchSchema, laneSchema as laneOf } from '~/core/lane';
+import { lanePatchSchema, anyLaneSchema as laneSchema } from '~/core/lane';
 import { LETTERS } from '~/core/limits';
 import type { StepState, StepsView } from '~/core/first-steps';
-import { definitions } from '~/pieces/definitions';
 import { cartViewSchema } from '~/contract/shapes/carts';
 import { cautionSchema, lintFindingSchema, shopNamesSchema } from '~/contract/shapes/findings';
 import { laneChangeSchema } from '~/contract/shapes/lane-changes';
 import { same, type Told } from '~/contract/tools';
-
-const laneSchema = laneOf(definitions).meta({
-  id: 'Lane',
-  description: 'The document that tells how the shop is shaped.',
-});
 
 export const draftViewSchema = z.strictObject({
   edit: z.number(),

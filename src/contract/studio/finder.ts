@@ -3,7 +3,7 @@ import { DONE, slugName } from '~/contract/fields';
 import { routes } from '~/contract/route';
 import { ORDER_FIELDS, type OrderField } from '~/core/formats';
 import { LETTERS, MOST_COLUMNS, MOST_FILE_BYTES } from '~/core/limits';
-import type { Found, Pair, Triple, Verdict } from '~/core/finder/find';
+import type { Pair, Triple, Verdict } from '~/core/finder/find';
 import type { DecidedPair } from '~/data/repositories/found-pairs';
 import { same, type Told } from '~/contract/tools';
 
@@ -65,7 +65,6 @@ export const foundFields = z.strictObject({
   /** Products bought too seldom to say anything of. */
   tooSeldom: z.number(),
 });
-export const foundSchema = same<Found>()(foundFields);
 
 export const ordersPreviewSchema = z.strictObject({
   headings: z.array(z.string()),

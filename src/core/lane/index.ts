@@ -69,7 +69,7 @@ export {
 export { migrateLane } from './document/migrate-lane';
 export { isPreviewMessage, type FromPreview, type ToPreview } from './preview/preview-message';
 export { readLane } from './document/read-lane';
-export { laneSchema } from './document/lane.schema';
+export { anyLaneSchema } from './document/lane.schema';
 export { renamedSentences, type RenamedSentence } from './preview/renamed-sentences';
 export { resolveColour, resolveLook, resolveWords } from './document/resolve';
 export {

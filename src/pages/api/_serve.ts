@@ -64,7 +64,7 @@ export function serve<Name extends RouteName>(
     const asked = await readAsked(route, context);
     if (!asked.ok) return refuse(asked.problems, reader);
     const { app, account, language } = locals;
-    const handled = await handler({ app, account, language, context, ...asked.value } as unknown as Ask<Name>);
+    const handled = await handler({ app, account, language, context, ...asked.value } as Ask<Name>);
     if (handled instanceof Response) return handled;
     if (!handled.ok) {
       const refused = refuse(handled.problems, reader);

@@ -1,4 +1,5 @@
 /** @jsxImportSource preact */
+import type { Reply } from '~/contract';
 import { hydrate, render, type VNode } from 'preact';
 import { dayIn } from '~/core/time/day';
 import { sameAnswers, type Answers } from '~/core/options/answers';
@@ -117,11 +118,7 @@ export function mountOptions({
         headers: { 'content-type': 'application/octet-stream' },
       })
       .catch(() => null);
-    const got = (await response?.json().catch(() => null)) as {
-      id?: string;
-      name?: string;
-      problems?: { message: string }[];
-    } | null;
+    const got = (await response?.json().catch(() => null)) as Reply<'POST /api/uploads'> | null;
     sending.delete(key);
     if (response?.ok && got?.id) {
       names[got.id] = got.name ?? file.name;

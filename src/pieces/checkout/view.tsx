@@ -1,5 +1,6 @@
 /** @jsxImportSource preact */
-import type { CartView, DeliveryOption } from '~/core/cart';
+import type { AnswerOf, Reply } from '~/contract';
+import type { CartView } from '~/core/cart';
 import { formatMoney } from '~/core/money/currency';
 import type { ManifestPiece } from '~/core/lane';
 import { createCartController, serverDrawn } from '~/pieces/_cart/cart-controller';
@@ -14,12 +15,6 @@ type Given = CheckoutState & {
   readonly cart: CartView;
   readonly language: string;
 };
-
-interface Quote {
-  readonly cart: CartView;
-  readonly ways: readonly DeliveryOption[];
-  readonly chosen: string | null;
-}
 
 const ASK_AGAIN_MS = 250;
 /** Answers after which nothing more will come of the order that was sent. */
@@ -88,7 +83,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
           headers: { 'content-type': 'application/json' },
           body: JSON.stringify({ form }),
         })
-        .then((response) => (response.ok ? (response.json() as Promise<Quote>) : null))
+        .then((response) => (response.ok ? (response.json() as Promise<AnswerOf<'POST /api/checkout'>>) : null))
         .then(
           (quote) => {
             if (!quote || turn !== asked) return;
@@ -123,10 +118,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
         }),
       })
       .catch(() => null);
-    const body = (await response?.json().catch(() => null)) as {
-      token?: string;
-      problems?: { path: string; code: string; message: string; facts?: { token?: string } }[];
-    } | null;
+    const body = (await response?.json().catch(() => null)) as Reply<'POST /api/orders'> | null;
     if (response?.ok && body?.token) return host.page.go(`/shop/thanks/${body.token}`);
     isPaying = false;
     if (!response || response.status >= 500) {

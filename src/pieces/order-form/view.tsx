@@ -1,6 +1,6 @@
 /** @jsxImportSource preact */
+import type { Reply } from '~/contract';
 import { render } from 'preact';
-import type { CartView } from '~/core/cart';
 import { DOUBLE_CLICK_MS, MOST_AT_ONCE } from '~/core/limits';
 import { formatMoney } from '~/core/money/currency';
 import type { Answers } from '~/core/options/answers';
@@ -16,13 +16,6 @@ import { canAdd, Row, titleOf, type RowState } from './row';
 import type { ChooseRow } from './choose-row';
 import type { Windowed } from './windowed';
 import { findRows, ROWS_AT_ONCE, sortRows, unpackRows, type FormRow } from './rows';
-
-interface Answer {
-  readonly view?: CartView;
-  readonly added?: readonly number[];
-  readonly refused?: readonly { readonly variantId: number; readonly message: string }[];
-  readonly problems?: readonly { readonly message: string }[];
-}
 
 const UNTOUCHED: RowState = { isTicked: false, quantity: 1, problem: null };
 
@@ -389,7 +382,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
           headers: { 'content-type': 'application/json' },
           body: JSON.stringify({ items, whole: piece.settings.whole === 'nothing', changeId: crypto.randomUUID() }),
         })
-        .then((response) => response.json() as Promise<Answer>)
+        .then((response) => response.json() as Promise<Reply<'POST /api/cart/many'>>)
         .catch(() => null);
       // Without an answer the form goes the way it goes without script, and the browser says what is wrong.
       if (!answer) return form.submit();

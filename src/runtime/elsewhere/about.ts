@@ -1,3 +1,4 @@
+import type { AnswerOf } from '~/contract';
 import { readProduct, type Selectors } from '~/core/site-pages/read-product';
 import type { Product } from '~/core/catalogue';
 import { visitElsewhere } from '~/core/site-pages/on-page';
@@ -5,7 +6,7 @@ import { deviceOf } from '~/core/where/who-sees';
 import type { Visit } from '~/core/where';
 import type { HostPage } from '../host-page';
 
-type Found = Product & { readonly about: readonly string[] };
+type Found = AnswerOf<'GET /api/find-product'>;
 
 /** The product of ours that the page is about, once it is known. */
 let product: Found | null = null;
@@ -33,7 +34,7 @@ export async function findOut({ ask }: Pick<HostPage, 'ask'>, origin: string): P
 
 export async function findBySku({ ask }: Pick<HostPage, 'ask'>, sku: string): Promise<Found | null> {
   const response = await ask(`/api/find-product?${new URLSearchParams({ sku })}`).catch(() => null);
-  return response?.ok ? ((await response.json()) as Found) : null;
+  return response?.ok ? ((await response.json()) as AnswerOf<'GET /api/find-product'>) : null;
 }
 
 /** The product as a form nobody sees, with the variant of the page chosen. */

@@ -1,3 +1,4 @@
+import type { Reply } from '~/contract';
 import type { ManifestPiece } from '~/core/lane';
 import type { HostPage } from '../host-page';
 import { kept } from '../kept';
@@ -77,7 +78,7 @@ async function carry(ask: HostPage['ask'], to: string): Promise<string> {
   const headers = { 'content-type': 'application/json' };
   try {
     const response = await ask('/api/carry', { method: 'POST', body, headers });
-    const { code } = (await response.json()) as { code?: string };
+    const { code } = (await response.json()) as Reply<'POST /api/carry'>;
     return code ? `/shop/carry?${new URLSearchParams({ code, to })}` : to;
   } catch {
     return to;

@@ -8,7 +8,6 @@ import type { App } from '~/services/app';
 const ALPHABET = 'abcdefghjkmnpqrstuvwxyz23456789';
 const LENGTH = 9;
 /** Of one offer. */
-export const MOST_CODES = 20_000;
 
 /** A code nobody can guess, that begins as the offer's do. */
 export function newCode({ when }: Offer): string {

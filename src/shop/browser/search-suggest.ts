@@ -1,9 +1,5 @@
-interface Hit {
-  readonly name: string;
-  readonly href: string;
-  readonly price: string;
-  readonly picture: string | null;
-}
+import type { AnswerOf } from '~/contract';
+type Hit = AnswerOf<'GET /api/search'>[number];
 
 const WAIT_MS = 140;
 const SHORTEST = 2;
@@ -66,7 +62,7 @@ function suggestIn(form: HTMLFormElement): void {
     asking = new AbortController();
     const query = new URLSearchParams({ q: typed, lang: document.documentElement.lang });
     const response = await fetch(`/api/search?${query}`, { signal: asking.signal }).catch(() => null);
-    if (response?.ok) show((await response.json()) as Hit[]);
+    if (response?.ok) show((await response.json()) as AnswerOf<'GET /api/search'>);
   }
 
   function move(to: number): void {

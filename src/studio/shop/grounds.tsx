@@ -2,7 +2,6 @@ import { useState, type ReactNode } from 'react';
 import { languageUse, type Lane } from '~/core/lane';
 import { currencyOf, formatMoney } from '~/core/money';
 import { definitions } from '~/pieces/definitions';
-import type { Asking } from '~/contract';
 import { ask } from '~/studio/data/api';
 import { useAnswer } from '~/studio/data/query';
 import { useDraft } from '~/studio/data/draft-store';
@@ -40,15 +39,11 @@ function Ground({ label, help, said, children }: GroundProps) {
   );
 }
 
-interface Wishes {
-  readonly currency: { readonly to: string; readonly rate: number };
-  readonly zone: { readonly to: string };
-}
-
-/** What a change would do, asked anew whenever the wish changes; and the change itself. */
-function usePlan<Kind extends 'currency' | 'zone'>(kind: Kind, wish: Wishes[Kind] | null) {
-  const asking = wish && ({ query: wish } as Asking<`GET /api/studio/grounds/${Kind}`>);
-  const planned = useAnswer(`GET /api/studio/grounds/${kind}`, asking);
+/** What a change would do, asked anew whenever the wish changes; and the change itself, on the draft of an edit number. */
+function usePlan<Plan>(
+  planned: { readonly answer: Plan | null; readonly problem: string | null },
+  apply: (edit: number) => Promise<unknown>,
+) {
   const [refused, setRefused] = useState<string | null>(null);
   const [isBusy, setBusy] = useState(false);
 
@@ -57,8 +52,7 @@ function usePlan<Kind extends 'currency' | 'zone'>(kind: Kind, wish: Wishes[Kind
     try {
       // What is typed elsewhere on the page goes first.
       if (!(await useDraft.getState().flush())) throw new Error('Your last change could not be stored yet. Try again.');
-      const body = { ...wish!, edit: useDraft.getState().edit };
-      await ask(`POST /api/studio/grounds/${kind}`, { body } as unknown as Asking<`POST /api/studio/grounds/${Kind}`>);
+      await apply(useDraft.getState().edit);
       location.reload();
     } catch (error) {
       setRefused((error as Error).message);
@@ -152,7 +146,11 @@ function CurrencyDialog({
 }) {
   const [to, setTo] = useState('');
   const [rate, setRate] = useState<number | null>(null);
-  const { plan, problem, isBusy, change } = usePlan('currency', to === '' ? null : { to, rate: rate ?? 1 });
+  const wish = { to, rate: rate ?? 1 };
+  const { plan, problem, isBusy, change } = usePlan(
+    useAnswer('GET /api/studio/grounds/currency', to === '' ? null : { query: wish }),
+    (edit) => ask('POST /api/studio/grounds/currency', { body: { ...wish, edit } }),
+  );
   const money = (amount: number, code: string) => formatMoney(amount, currencyOf(code), shop.locale);
   return (
     <StepDialog
@@ -248,7 +246,10 @@ export function ZoneStep({ shop, zones }: { shop: Lane['shop']; zones: Options }
 
 function ZoneDialog({ shop, zones, onClose }: { shop: Lane['shop']; zones: Options; onClose: () => void }) {
   const [to, setTo] = useState('');
-  const { plan, problem, isBusy, change } = usePlan('zone', to === '' ? null : { to });
+  const { plan, problem, isBusy, change } = usePlan(
+    useAnswer('GET /api/studio/grounds/zone', to === '' ? null : { query: { to } }),
+    (edit) => ask('POST /api/studio/grounds/zone', { body: { to, edit } }),
+  );
   const clock = (local: string) => local.slice(11);
   const at = (iso: string) => moment(Date.parse(iso), shop);
   return (

@@ -19,7 +19,7 @@ import {
   type SettingValue,
 } from '../settings/setting';
 import { type WordSpec } from '~/core/words';
-import { settingSchema, uploadedPicture } from '../settings/types';
+import { settingSchema, settingValueSchema, uploadedPicture } from '../settings/types';
 
 export const LANE_VERSION = 3;
 
@@ -181,28 +181,56 @@ export type TextPage = z.infer<typeof textPageSchema>;
 const MOST_PAGES = 100;
 const MOST_OFFERS = 200;
 
+const pieceId = z.string().regex(/^[a-z0-9-]{1,60}$/);
+
+/** What a lane holds beside its pieces. */
+const besidePieces = {
+  version: z.literal(LANE_VERSION),
+  shop: shopSchema,
+  theme: themeSchema,
+  offers: z
+    .record(pieceId, offerSchema)
+    .refine((offers) => Object.keys(offers).length <= MOST_OFFERS, `holds more than ${MOST_OFFERS} offers`)
+    .default({}),
+  margins: marginsSchema.prefault({}),
+  shopWords: z.record(language, oneWording(SHOP_WORDS)).default({}),
+  legal: z.record(language, legalSchema).default({}),
+  pages: z
+    .record(pieceId, textPageSchema)
+    .refine((pages) => Object.keys(pages).length <= MOST_PAGES, `holds more than ${MOST_PAGES} pages`)
+    .default({}),
+};
+
 /** The schema of the whole document for the kinds of piece there are. */
 export function laneSchema(definitions: readonly PieceDefinition[]): z.ZodType<Lane> {
   const [first, ...rest] = definitions.map(pieceSchema);
   if (!first) throw new Error('A lane needs at least one kind of piece');
-  return z.strictObject({
-    version: z.literal(LANE_VERSION),
-    shop: shopSchema,
-    theme: themeSchema,
-    pieces: z.record(z.string().regex(/^[a-z0-9-]{1,60}$/), z.discriminatedUnion('kind', [first, ...rest])),
-    offers: z
-      .record(z.string().regex(/^[a-z0-9-]{1,60}$/), offerSchema)
-      .refine((offers) => Object.keys(offers).length <= MOST_OFFERS, `holds more than ${MOST_OFFERS} offers`)
-      .default({}),
-    margins: marginsSchema.prefault({}),
-    shopWords: z.record(language, oneWording(SHOP_WORDS)).default({}),
-    legal: z.record(language, legalSchema).default({}),
-    pages: z
-      .record(z.string().regex(/^[a-z0-9-]{1,60}$/), textPageSchema)
-      .refine((pages) => Object.keys(pages).length <= MOST_PAGES, `holds more than ${MOST_PAGES} pages`)
-      .default({}),
-  }) as z.ZodType<Lane>;
+  const pieces = z.record(pieceId, z.discriminatedUnion('kind', [first, ...rest]));
+  return z.strictObject({ ...besidePieces, pieces }) as z.ZodType<Lane>;
 }
+
+/** A piece of whatever kind, as far as all kinds are alike; its definition says what is allowed in it. */
+export const anyPieceSchema = z.strictObject({
+  kind: z.string(),
+  name: z.string(),
+  on: z.boolean(),
+  where: whereSchema,
+  parts: z.array(z.strictObject({ key: z.string(), on: z.boolean(), hideOn: z.array(z.enum(DEVICES)) })),
+  settings: z.record(z.string(), settingValueSchema),
+  words: z.record(z.string(), z.record(z.string(), z.string())),
+  look: z.strictObject({
+    slots: z.record(
+      z.string(),
+      z.record(z.string(), z.record(z.string(), z.union([z.string(), z.number()]).optional()).optional()).optional(),
+    ),
+    css: z.string(),
+  }),
+});
+
+/** A whole document with pieces of whatever kinds. */
+export const anyLaneSchema = z
+  .strictObject({ ...besidePieces, pieces: z.record(pieceId, anyPieceSchema) })
+  .meta({ id: 'Lane', description: 'The document that tells how a shop is shaped.' }) as z.ZodType<Lane, Lane>;
 
 export type Shop = z.infer<typeof shopSchema>;
 type GenericPiece = z.infer<ReturnType<typeof pieceSchema>>;

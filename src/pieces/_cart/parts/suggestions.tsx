@@ -1,4 +1,5 @@
 /** @jsxImportSource preact */
+import type { AnswerOf } from '~/contract';
 import type { VNode } from 'preact';
 import { useEffect, useRef, useState } from 'preact/hooks';
 import type { ProductCard } from '~/core/catalogue';
@@ -33,7 +34,7 @@ export function View({ host, money, near, most, words, onAdded, first }: Props):
     let isStale = false;
     void host.page
       .ask(`/api/suggestions?near=${encodeURIComponent(key)}&most=4`)
-      .then((response) => (response.ok ? (response.json() as Promise<Suggested[]>) : []))
+      .then((response) => (response.ok ? (response.json() as Promise<AnswerOf<'GET /api/suggestions'>>) : []))
       .then(
         (found) => !isStale && setCards(found),
         () => undefined,

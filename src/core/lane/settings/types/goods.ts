@@ -1,3 +1,4 @@
+import { MOST_LINKED } from '~/core/limits';
 import { z } from 'zod';
 import type { NameOf } from '../shop-names';
 
@@ -5,7 +6,7 @@ import type { NameOf } from '../shop-names';
 export const goodsSchema = z.strictObject({
   /** Of a variant; empty: none yet. */
   sku: z.string().trim().max(120),
-  quantity: z.number().int().min(1).max(999),
+  quantity: z.number().int().min(1).max(MOST_LINKED),
   /** Typed into the cart with them; empty: none. */
   code: z.string().trim().max(60),
   /** To what the product asks, by option; what is missing the shopper is asked for. */

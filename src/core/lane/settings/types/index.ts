@@ -68,6 +68,16 @@ const SETTING_TYPES: Types = {
 
 const typeOf = (spec: SettingSpec) => SETTING_TYPES[spec.type] as SettingType<SettingSpec>;
 
+/** What settings of all types hold. */
+export const settingValueSchema = z.union([
+  z.string(),
+  z.number(),
+  z.boolean(),
+  goodsSchema,
+  selectionSchema,
+  columnsSchema,
+]);
+
 export const settingSchema = (spec: SettingSpec): z.ZodType => typeOf(spec).schema(spec);
 
 export const settingText = (spec: SettingSpec, value: SettingValue | undefined, naming: Naming): string =>
