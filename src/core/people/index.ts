@@ -1,4 +1,10 @@
 export type Role = 'owner' | 'editor' | 'viewer';
+const RANK: Readonly<Record<Role, number>> = { viewer: 0, editor: 1, owner: 2 };
+
+/** Whether an account of a role may do what another role is needed for: owners what editors may, editors what viewers may. */
+export function mayDo(role: Role, needed: Role): boolean {
+  return RANK[role] >= RANK[needed];
+}
 
 export interface Account {
   readonly id: number;

@@ -37,7 +37,7 @@ interface Props {
 export function Bench(props: Props) {
   const kind = props.shell.draft.lane.pieces[props.pieceId]?.kind ?? '';
   return (
-    <Shell data={props.shell} room="lane" stretch={definitionOf(kind)?.stretch}>
+    <Shell data={props.shell} room="/studio" stretch={definitionOf(kind)?.stretch}>
       <CategoriesContext value={props.categories}>
         <BenchScreen {...props} />
       </CategoriesContext>

@@ -50,7 +50,7 @@ interface Props {
 
 export function Catalogue(props: Props) {
   return (
-    <Shell data={props.shell} room="catalogue">
+    <Shell data={props.shell} room="/studio/catalogue">
       <Products {...props} />
     </Shell>
   );
@@ -58,7 +58,7 @@ export function Catalogue(props: Props) {
 
 export function CatalogueImport({ shell, isEmpty }: { shell: ShellData; isEmpty: boolean }) {
   return (
-    <Shell data={shell} room="catalogue">
+    <Shell data={shell} room="/studio/catalogue">
       <ImportScreen isEmpty={isEmpty} />
     </Shell>
   );

@@ -38,7 +38,7 @@ interface Props {
 
 export function Categories(props: Props) {
   return (
-    <Shell data={props.shell} room="catalogue">
+    <Shell data={props.shell} room="/studio/catalogue">
       <Screen categories={props.categories} />
     </Shell>
   );

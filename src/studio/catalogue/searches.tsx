@@ -17,7 +17,7 @@ interface Props {
 
 export function Searches(props: Props) {
   return (
-    <Shell data={props.shell} room="catalogue">
+    <Shell data={props.shell} room="/studio/catalogue">
       <Screen {...props} />
     </Shell>
   );

@@ -24,7 +24,7 @@ const RANGES = { 7: 'Last 7 days', 28: 'Last 28 days', 90: 'Last 90 days' } as c
 
 export function LaneMap({ shell, initial }: { shell: ShellData; initial: LaneMapData }) {
   return (
-    <Shell data={shell} room="lane">
+    <Shell data={shell} room="/studio">
       <MapScreen initial={initial} />
     </Shell>
   );

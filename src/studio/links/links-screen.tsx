@@ -28,7 +28,7 @@ interface Props {
 
 export function LinksScreen(props: Props) {
   return (
-    <Shell data={props.shell} room="links">
+    <Shell data={props.shell} room="/studio/links">
       <Screen {...props} />
     </Shell>
   );

@@ -16,7 +16,7 @@ interface MailRow {
 
 export function Mailbox({ shell, mails }: { shell: ShellData; mails: readonly MailRow[] }) {
   return (
-    <Shell data={shell} room="mailbox">
+    <Shell data={shell} room="/studio/mailbox">
       <MailScreen mails={mails} />
     </Shell>
   );

@@ -44,7 +44,7 @@ interface Props {
 
 export function OffersScreen(props: Props) {
   return (
-    <Shell data={props.shell} room="offers">
+    <Shell data={props.shell} room="/studio/offers">
       <CategoriesContext value={props.categories}>
         <Screen {...props} />
       </CategoriesContext>

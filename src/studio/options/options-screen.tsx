@@ -32,7 +32,7 @@ interface Props {
 
 export function OptionsScreen(props: Props) {
   return (
-    <Shell data={props.shell} room="catalogue">
+    <Shell data={props.shell} room="/studio/catalogue">
       <Options {...props} />
     </Shell>
   );

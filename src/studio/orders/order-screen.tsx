@@ -16,7 +16,7 @@ import { RefundDialog, type RefundWish } from './refund-dialog';
 
 export function OrderScreen({ shell, kept }: { shell: ShellData; kept: KeptOrder }) {
   return (
-    <Shell data={shell} room="orders">
+    <Shell data={shell} room="/studio/orders">
       <Screen initial={kept} />
     </Shell>
   );

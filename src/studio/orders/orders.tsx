@@ -49,7 +49,7 @@ interface Props {
 
 export function Orders(props: Props) {
   return (
-    <Shell data={props.shell} room="orders">
+    <Shell data={props.shell} room="/studio/orders">
       <OrderList {...props} />
     </Shell>
   );

@@ -17,7 +17,7 @@ interface Props {
 /** Who works on the shop, how they come in, and what they did. */
 export function PeopleScreen({ shell, view, audit }: Props) {
   return (
-    <Shell data={shell} room="people">
+    <Shell data={shell} room="/studio/people">
       <PeopleRoom view={view} audit={audit} />
     </Shell>
   );

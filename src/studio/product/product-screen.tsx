@@ -37,7 +37,7 @@ interface Props {
 
 export function ProductScreen(props: Props) {
   return (
-    <Shell data={props.shell} room="catalogue">
+    <Shell data={props.shell} room="/studio/catalogue">
       <Screen {...props} />
     </Shell>
   );

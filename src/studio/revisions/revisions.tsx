@@ -21,7 +21,7 @@ interface Revision {
 
 export function Revisions({ shell, revisions }: { shell: ShellData; revisions: readonly Revision[] }) {
   return (
-    <Shell data={shell} room="revisions">
+    <Shell data={shell} room="/studio/revisions">
       <RevisionScreen revisions={revisions} />
     </Shell>
   );

@@ -1,45 +1,28 @@
-import BadgePercent from 'lucide-react/icons/badge-percent';
-import History from 'lucide-react/icons/history';
-import Mail from 'lucide-react/icons/mail';
-import Link2 from 'lucide-react/icons/link-2';
-import MapIcon from 'lucide-react/icons/map';
-import Package from 'lucide-react/icons/package';
-import ReceiptText from 'lucide-react/icons/receipt-text';
-import Settings from 'lucide-react/icons/settings-2';
-import Waypoints from 'lucide-react/icons/waypoints';
+import { mayDo } from '~/core/people';
 import Store from 'lucide-react/icons/store';
 import { useEffect, useState, type ReactNode } from 'react';
 import { Band } from './band';
 import { Conflict } from './conflict';
 import { FaultGuard } from './fault';
-import Users from 'lucide-react/icons/users';
 import { FirstSteps } from './first-steps';
 import { useDraft } from '~/studio/data/draft-store';
 import { Finder } from './finder';
 import { ShortcutList, useShortcuts } from './shortcuts';
 import { PublishDialog } from './publish-dialog';
+import { SCREENS, type Screen, type ScreenAddress } from '~/studio/screens';
 import type { ShellData } from '~/studio/data/studio-data';
 
 /** How long it stands what undo has done. */
 const BRIEF_MS = 6000;
 
-const ROOMS = [
-  { key: 'lane', label: 'Lane', href: '/studio', icon: MapIcon },
-  { key: 'offers', label: 'Offers', href: '/studio/offers', icon: BadgePercent, editor: true },
-  { key: 'suggestions', label: 'Together', href: '/studio/suggestions', icon: Waypoints, editor: true },
-  { key: 'links', label: 'Links', href: '/studio/links', icon: Link2, editor: true },
-  { key: 'catalogue', label: 'Catalogue', href: '/studio/catalogue', icon: Package },
-  { key: 'orders', label: 'Orders', href: '/studio/orders', icon: ReceiptText, owner: true },
-  { key: 'shop', label: 'Settings', href: '/studio/shop', icon: Settings },
-  { key: 'mailbox', label: 'Mailbox', href: '/studio/mailbox', icon: Mail, owner: true },
-  { key: 'people', label: 'People', href: '/studio/people', icon: Users },
-  { key: 'revisions', label: 'Revisions', href: '/studio/revisions', icon: History },
-] as const;
-export type Room = (typeof ROOMS)[number]['key'];
+const RAIL = Object.entries<Screen>(SCREENS).flatMap(([address, { name, role, rail }]) =>
+  rail ? [{ address, label: rail.label ?? name, icon: rail.icon, role: role! }] : [],
+);
 
 interface Props {
   readonly data: ShellData;
-  readonly room: Room;
+  /** The screen of the rail it belongs to. */
+  readonly room: ScreenAddress;
   readonly stretch?: string;
   readonly children: ReactNode;
 }
@@ -68,15 +51,11 @@ export function Shell({ data, room, stretch, children }: Props) {
       </a>
       <Band data={data} stretch={stretch} onPublish={() => setOpen('publish')} />
       <nav aria-label="Rooms" className="flex flex-col overflow-y-auto border-e border-mortar bg-slab py-2">
-        {ROOMS.filter(
-          (entry) =>
-            (!('owner' in entry) || data.account.role === 'owner') &&
-            (!('editor' in entry) || data.account.role !== 'viewer'),
-        ).map(({ key, label, href, icon: Icon }) => (
+        {RAIL.filter(({ role }) => mayDo(data.account.role, role)).map(({ address, label, icon: Icon }) => (
           <a
-            key={key}
-            href={href}
-            aria-current={room === key ? 'page' : undefined}
+            key={address}
+            href={address}
+            aria-current={room === address ? 'page' : undefined}
             className="flex shrink-0 flex-col items-center gap-0.5 border-s-[3px] border-transparent py-[7px] text-[12.5px] text-gravel no-underline hover:text-basalt aria-[current]:border-basalt aria-[current]:font-semibold aria-[current]:text-basalt"
           >
             <Icon size={20} strokeWidth={1.75} />

@@ -35,7 +35,7 @@ interface Props {
 
 export function ShopSettings(props: Props) {
   return (
-    <Shell data={props.shell} room="shop">
+    <Shell data={props.shell} room="/studio/shop">
       <Screen {...props} />
     </Shell>
   );

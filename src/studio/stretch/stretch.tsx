@@ -31,7 +31,7 @@ interface Props {
 /** One stretch: how each device fares on it, and the pieces that stand there. */
 export function StretchPage(props: Props) {
   return (
-    <Shell data={props.shell} room="lane" stretch={props.stretch}>
+    <Shell data={props.shell} room="/studio" stretch={props.stretch}>
       <StretchScreen {...props} />
     </Shell>
   );

@@ -32,7 +32,7 @@ interface Props {
 
 export function FinderScreen(props: Props) {
   return (
-    <Shell data={props.shell} room="suggestions">
+    <Shell data={props.shell} room="/studio/suggestions">
       <Screen {...props} />
     </Shell>
   );

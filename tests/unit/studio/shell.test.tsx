@@ -21,7 +21,7 @@ describe('the studio around every screen', () => {
     const { Shell } = studio.loaded;
     studio.server.answers((url, init) => answer(url, init));
     return studio.show(
-      <Shell data={shellData({ funnel: funnel(), before: funnel(30), ...over })} room="lane" stretch="look">
+      <Shell data={shellData({ funnel: funnel(), before: funnel(30), ...over })} room="/studio" stretch="look">
         <h1>Screen</h1>
         <input aria-label="Typing" />
       </Shell>,
@@ -238,7 +238,7 @@ describe('the studio around every screen', () => {
       return <p>All is well</p>;
     }
     const view = studio.show(
-      <Shell data={shellData({ funnel: funnel(), before: funnel() })} room="orders">
+      <Shell data={shellData({ funnel: funnel(), before: funnel() })} room="/studio/orders">
         <Screen />
       </Shell>,
     );
