@@ -19,7 +19,11 @@ const version1 = z.looseObject({
   version: z.literal(1),
   shop: z.looseObject({ timeZone: z.string() }),
   offers: z.array(offerOfVersion1),
+  pieces: z.record(z.string(), z.looseObject({ parts: z.array(z.looseObject({ key: z.string() })).optional() })),
 });
+
+/** Parts that the first pieces had under another name, by piece and part. */
+const RENAMED_PARTS: Readonly<Record<string, string>> = { 'slide-out-cart subtotal': 'totals' };
 
 const version2 = z.looseObject({ version: z.literal(2) });
 
@@ -33,13 +37,19 @@ export function migrateLane(input: unknown): unknown {
 function fromVersion1(input: unknown): unknown {
   const old = version1.safeParse(input);
   if (!old.success) return input;
-  const { offers, shop, ...rest } = old.data;
+  const { offers, pieces, shop, ...rest } = old.data;
   return {
     ...rest,
     shop,
     version: 2,
+    pieces: Object.fromEntries(Object.entries(pieces).map(([id, piece]) => [id, pieceNow(id, piece)])),
     offers: Object.fromEntries(offers.map((offer) => offerNow(offer, shop.timeZone))),
   };
+}
+
+/** Later parts of the kind are added where the document is read. */
+function pieceNow(id: string, { parts = [], ...piece }: z.infer<typeof version1>['pieces'][string]): unknown {
+  return { ...piece, parts: parts.map((part) => ({ ...part, key: RENAMED_PARTS[`${id} ${part.key}`] ?? part.key })) };
 }
 
 function offerNow(
