@@ -15,7 +15,8 @@ import {
   type Theme,
 } from '~/core/lane';
 import { contrastRatio, LEAST_CONTRAST, nearestPassing } from '~/core/proof';
-import { Amount, Row, SettingControl } from '~/studio/fields/controls';
+import { Amount, Row } from '~/studio/fields/controls';
+import { SettingControl } from '~/studio/settings/setting-control';
 import { Segmented } from '~/studio/fields/segmented';
 import { lookAt, type ComesTo } from './comes-to';
 import type { PanelProps } from './panel';

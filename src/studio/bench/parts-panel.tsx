@@ -1,6 +1,6 @@
 import { applyLayout, newPiece, resetPart, type Task } from '~/core/lane';
 import { DEVICES } from '~/core/where/where.schema';
-import { SettingControl } from '~/studio/fields/controls';
+import { SettingControl } from '~/studio/settings/setting-control';
 import { Tick } from '~/studio/fields/tick';
 import { OwnLayouts, type LayoutProps } from './own-layouts';
 import type { PanelProps } from './panel';

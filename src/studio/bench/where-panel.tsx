@@ -17,7 +17,7 @@ import { LISTS, ownPageName, readPageName, summariseWhere, tagName, type PageKin
 import { DEVICES } from '~/core/where/where.schema';
 import { definitions } from '~/pieces/definitions';
 import { ask } from '~/studio/data/api';
-import { SettingControl } from '~/studio/fields/controls';
+import { SettingControl } from '~/studio/settings/setting-control';
 import { useDraft } from '~/studio/data/draft-store';
 import { Tick } from '~/studio/fields/tick';
 import { Segmented } from '~/studio/fields/segmented';

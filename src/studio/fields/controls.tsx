@@ -1,14 +1,5 @@
 import RotateCcw from 'lucide-react/icons/rotate-ccw';
-import isEqual from 'fast-deep-equal';
-import { useId, type ReactNode } from 'react';
-import type { Columns, Goods, Selection, SettingSpec, SettingValue } from '~/core/lane';
-import { ColumnsControl } from './columns-control';
-import { GoodsControl } from './goods-control';
-import { OfferControl } from './offer-control';
-import { PictureControl } from './picture-control';
-import { PlaceControl } from './place-control';
-import { Segmented } from './segmented';
-import { SelectionControl } from './selection-control';
+import { type ReactNode } from 'react';
 
 interface RowProps {
   readonly label: string;
@@ -86,67 +77,5 @@ export function Amount({ value, min, max, step, unit, labelId, onChange }: Numbe
       />
       <span className="w-5 text-gravel">{unit}</span>
     </div>
-  );
-}
-
-interface SettingProps {
-  readonly spec: SettingSpec;
-  readonly value: SettingValue;
-  readonly onChange: (value: SettingValue) => void;
-}
-
-/** The control of a setting, made from its declaration. */
-export function SettingControl({ spec, value, onChange }: SettingProps) {
-  const id = useId();
-  return (
-    <Row
-      label={spec.label}
-      help={spec.help}
-      changed={!isEqual(value, spec.default)}
-      onReset={() => onChange(structuredClone(spec.default))}
-      labelId={id}
-    >
-      {spec.type === 'choice' && (
-        <Segmented labelId={id} options={spec.options} value={String(value)} onChange={onChange} />
-      )}
-      {spec.type === 'toggle' && (
-        <Segmented
-          labelId={id}
-          options={{ on: 'On', off: 'Off' }}
-          value={value ? 'on' : 'off'}
-          onChange={(key) => onChange(key === 'on')}
-        />
-      )}
-      {spec.type === 'number' && (
-        <Amount
-          labelId={id}
-          value={Number(value)}
-          min={spec.min}
-          max={spec.max}
-          step={spec.step}
-          unit={spec.unit}
-          onChange={onChange}
-        />
-      )}
-      {spec.type === 'text' && (
-        <input
-          className="field w-full"
-          aria-labelledby={id}
-          maxLength={spec.most}
-          value={String(value)}
-          onChange={(event) => onChange(event.target.value)}
-        />
-      )}
-      {spec.type === 'selection' && (
-        <SelectionControl value={value as Selection} canFollowPage={spec.canFollowPage} onChange={onChange} />
-      )}
-      {spec.type === 'goods' && <GoodsControl value={value as Goods} onChange={onChange} />}
-      {spec.type === 'offer' && <OfferControl labelId={id} value={String(value)} onChange={onChange} />}
-      {spec.type === 'columns' && (
-        <ColumnsControl labelId={id} names={spec.of} value={value as Columns} onChange={onChange} />
-      )}
-      {spec.type === 'place' && <PlaceControl labelId={id} value={String(value)} onChange={onChange} />}
-      {spec.type === 'picture' && <PictureControl labelId={id} value={String(value)} onChange={onChange} />}
-    </Row>
   );
 }

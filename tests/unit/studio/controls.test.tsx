@@ -6,7 +6,7 @@ import { withStudio } from '../../support/studio';
 const about = { label: 'Sparkle', help: 'How much it sparkles.', task: 'look' as const };
 
 describe('a control', () => {
-  const studio = withStudio(() => import('~/studio/fields/controls'));
+  const studio = withStudio(() => import('~/studio/settings/setting-control'));
   let values: SettingValue[];
 
   /** The control as it stands in the bench: what it changes comes back to it. */

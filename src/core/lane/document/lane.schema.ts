@@ -19,7 +19,8 @@ import {
   type SettingValue,
 } from '../settings/setting';
 import { type WordSpec } from '~/core/words';
-import { settingSchema, settingValueSchema, uploadedPicture } from '../settings/types';
+import { settingSchema, settingValueSchema } from '../settings/types';
+import { uploadedPicture } from '../settings/types/picture';
 
 export const LANE_VERSION = 3;
 

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import type { Placed, SettingType, Without } from './setting-type';
 
 /** Widths a column can have, each with its share of the room. */
 export const COLUMN_WIDTHS = { usual: 'Usual', narrow: 'Narrow', wide: 'Wide' } as const;
@@ -33,3 +34,20 @@ export function columnsText(columns: Columns, names: Readonly<Record<string, str
   });
   return said.join('; ') || 'as usual';
 }
+
+/** How the columns of a table stand: its parts are its columns. */
+export interface ColumnsSetting extends Placed {
+  readonly type: 'columns';
+  /** The columns there are, and how they are called. */
+  readonly of: Readonly<Record<string, string>>;
+  readonly default: Columns;
+}
+
+export function columns(spec: Without<ColumnsSetting>): ColumnsSetting {
+  return { type: 'columns', ...spec };
+}
+
+export const columnsType: SettingType<ColumnsSetting, Columns> = {
+  schema: () => columnsSchema.default({}),
+  text: (spec, value) => columnsText(value, spec.of),
+};

@@ -1,6 +1,7 @@
 import { MOST_LINKED } from '~/core/limits';
 import { z } from 'zod';
 import type { NameOf } from '../shop-names';
+import type { Placed, SettingType, Without } from './setting-type';
 
 /** Goods that a link or an offer names: a variant, so many, with a code. */
 export const goodsSchema = z.strictObject({
@@ -29,3 +30,18 @@ export const goodsText = ({ sku, quantity, code, answers }: Goods, nameOf: NameO
       ]
         .filter(Boolean)
         .join(', ');
+
+/** Goods that are named: a variant, so many, a code. */
+export interface GoodsSetting extends Placed {
+  readonly type: 'goods';
+  readonly default: Goods;
+}
+
+export function goods(spec: Without<GoodsSetting, 'default'>): GoodsSetting {
+  return { type: 'goods', default: NO_GOODS, ...spec };
+}
+
+export const goodsType: SettingType<GoodsSetting, Goods> = {
+  schema: (spec) => goodsSchema.default(() => structuredClone(spec.default)),
+  text: (_spec, value, { nameOf }) => goodsText(value, nameOf),
+};

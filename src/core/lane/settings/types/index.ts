@@ -1,72 +1,49 @@
 import { z } from 'zod';
-import { PLACE_PATTERN, readPlace } from '~/core/opener-position';
-import type { SettingSpec, SettingValue } from '../setting';
 import type { Naming } from '../shop-names';
-import { columnsSchema, columnsText, type Columns } from './columns';
-import { goodsSchema, goodsText, type Goods } from './goods';
-import { selectionSchema, selectionText, type Selection } from './selection';
+import { choiceType, type ChoiceSetting } from './choice';
+import { columnsSchema, columnsType } from './columns';
+import { goodsSchema, goodsType } from './goods';
+import { numberType } from './number';
+import { offerType } from './offer';
+import { pictureType } from './picture';
+import { placeType } from './place';
+import { selectionSchema, selectionType } from './selection';
+import type { SettingType } from './setting-type';
+import { textType } from './text';
+import { toggleType } from './toggle';
 
-/** A place of a picture uploaded here; empty: none. */
-export const uploadedPicture = z.string().regex(/^(\/media\/icons\/[\w.-]{1,80})?$/, 'must be a picture uploaded here');
-
-interface SettingType<Spec extends SettingSpec> {
-  /** Of a value; a missing one takes the default, so that documents from before it stay valid. */
-  readonly schema: (spec: Spec) => z.ZodType;
-  /** A value as it stands in a difference. */
-  readonly text: (spec: Spec, value: SettingValue | undefined, naming: Naming) => string;
-}
-
-type Types = { readonly [Type in SettingSpec['type']]: SettingType<Extract<SettingSpec, { type: Type }>> };
-
-/** Every type of setting there is: what it may hold, and how it reads. Its control in the studio has the matching list. */
-const SETTING_TYPES: Types = {
-  choice: {
-    schema: (spec) => z.enum(Object.keys(spec.options)).default(spec.default),
-    text: (spec, value) => spec.options[String(value)] ?? String(value),
-  },
-  toggle: { schema: (spec) => z.boolean().default(spec.default), text: (_spec, value) => (value ? 'on' : 'off') },
-  number: {
-    schema: (spec) => z.number().min(spec.min).max(spec.max).default(spec.default),
-    text: (spec, value) => `${String(value)} ${spec.unit}`.trim(),
-  },
-  place: {
-    schema: (spec) =>
-      z
-        .string()
-        .regex(PLACE_PATTERN, 'must be an edge and how far along it, such as “bottom 100”')
-        .default(spec.default),
-    text: (_spec, value) => {
-      const { edge, along } = readPlace(String(value));
-      return `${edge} edge, ${along} % along`;
-    },
-  },
-  picture: {
-    schema: (spec) => uploadedPicture.default(spec.default),
-    text: (_spec, value) => (value ? 'a picture of your own' : 'none'),
-  },
-  text: {
-    schema: (spec) => z.string().max(spec.most).default(spec.default),
-    text: (_spec, value) => (value ? `“${String(value)}”` : 'nothing'),
-  },
-  selection: {
-    schema: (spec) => selectionSchema.default(() => structuredClone(spec.default)),
-    text: (_spec, value, { nameOf }) => selectionText(value as Selection, nameOf),
-  },
-  goods: {
-    schema: (spec) => goodsSchema.default(() => structuredClone(spec.default)),
-    text: (_spec, value, { nameOf }) => goodsText(value as Goods, nameOf),
-  },
-  offer: {
-    schema: (spec) => z.string().max(60).default(spec.default),
-    text: (_spec, value, { offerName }) => (value ? `the offer “${offerName(String(value))}”` : 'none'),
-  },
-  columns: {
-    schema: () => columnsSchema.default({}),
-    text: (spec, value) => columnsText(value as Columns, spec.of),
-  },
+/** Every type of setting there is, a line each. */
+const SETTING_TYPES = {
+  choice: choiceType,
+  toggle: toggleType,
+  number: numberType,
+  place: placeType,
+  picture: pictureType,
+  text: textType,
+  selection: selectionType,
+  goods: goodsType,
+  offer: offerType,
+  columns: columnsType,
 };
 
-const typeOf = (spec: SettingSpec) => SETTING_TYPES[spec.type] as SettingType<SettingSpec>;
+type Types = typeof SETTING_TYPES;
+type SpecOf<Type> = Type extends SettingType<infer Spec, infer _Value> ? Spec : never;
+type HeldBy<Type> = Type extends SettingType<infer _Spec, infer Value> ? Value : never;
+
+/** A setting as a definition declares it. */
+export type SettingSpec = SpecOf<Types[keyof Types]>;
+/** What a setting holds, of whatever type. */
+export type SettingValue = HeldBy<Types[keyof Types]>;
+
+/** What settings of one type hold. */
+export type HeldOf<Type extends SettingSpec['type']> = HeldBy<Types[Type]>;
+
+/** What the settings of a definition hold. */
+export type SettingsOf<Specs extends Readonly<Record<string, SettingSpec>>> = {
+  readonly [Key in keyof Specs]: Specs[Key] extends ChoiceSetting<infer Options>
+    ? keyof Options & string
+    : HeldBy<Types[Specs[Key]['type']]>;
+};
 
 /** What settings of all types hold. */
 export const settingValueSchema = z.union([
@@ -78,7 +55,10 @@ export const settingValueSchema = z.union([
   columnsSchema,
 ]);
 
+const typeOf = (spec: SettingSpec) => SETTING_TYPES[spec.type] as SettingType<SettingSpec, SettingValue>;
+
 export const settingSchema = (spec: SettingSpec): z.ZodType => typeOf(spec).schema(spec);
 
+/** A value of a setting as a part of a sentence; one that is missing reads as nothing held. */
 export const settingText = (spec: SettingSpec, value: SettingValue | undefined, naming: Naming): string =>
-  typeOf(spec).text(spec, value, naming);
+  typeOf(spec).text(spec, value ?? '', naming);

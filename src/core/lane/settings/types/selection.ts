@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import type { NameOf } from '../shop-names';
 import { BEST_SELLING_DAYS } from '~/core/catalogue/best-selling';
+import type { Placed, SettingType, Without } from './setting-type';
 
 /** Where the products of a selection come from. */
 export const SELECTION_SOURCES = {
@@ -82,3 +83,20 @@ export function selectionText(selection: Selection, nameOf: NameOf): string {
     .filter(Boolean)
     .join('; ');
 }
+
+/** Which products a piece shows. */
+export interface SelectionSetting extends Placed {
+  readonly type: 'selection';
+  readonly default: Selection;
+  /** Whether “what the page is about” can be chosen. */
+  readonly canFollowPage: boolean;
+}
+
+export function selection(spec: Without<SelectionSetting>): SelectionSetting {
+  return { type: 'selection', ...spec };
+}
+
+export const selectionType: SettingType<SelectionSetting, Selection> = {
+  schema: (spec) => selectionSchema.default(() => structuredClone(spec.default)),
+  text: (_spec, value, { nameOf }) => selectionText(value, nameOf),
+};
