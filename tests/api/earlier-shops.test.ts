@@ -1,21 +1,16 @@
 import { expect } from 'chai';
 import { randomUUID } from 'node:crypto';
 import { readdirSync } from 'node:fs';
-import { mkdtemp, readFile, rm, writeFile } from 'node:fs/promises';
-import { tmpdir } from 'node:os';
 import path from 'node:path';
-import { promisify } from 'node:util';
-import { gunzip } from 'node:zlib';
-import { createApp, type App } from '~/services/app';
+import type { App } from '~/services/app';
 import { changeCartOf } from '~/services/cart/change-cart';
 import { findProduct } from '~/services/catalogue/browse-shop';
-import { prepareFolder } from '~/services/draft/begin';
 import { patchDraft, showDraft } from '~/services/draft/edit-draft';
 import { publishLane } from '~/services/draft/publish-lane';
 import { showLaneMap } from '~/services/draft/show-lane-map';
 import { liveLane, serveManifest } from '~/services/lane/live-lane';
-import { standInPayment } from '~/standins';
 import { orderNow } from '../support/order-now';
+import { openStoredShop, type TestShop } from '../support/shop';
 
 /**
  * Shops as this program left them, each by the day of the code that seeded it (events are taken out, to keep them small). Every
@@ -32,20 +27,13 @@ describe('a shop of an earlier program', () => {
 
   for (const file of files)
     describe(`of ${file.slice(0, 10)}`, () => {
-      let dataDir: string;
+      let shop: TestShop;
       let app: App;
       before(async () => {
-        dataDir = await mkdtemp(path.join(tmpdir(), 'paved-lane-'));
-        const stored = await promisify(gunzip)(await readFile(path.join(FIXTURES, file)));
-        await writeFile(path.join(dataDir, 'paved-lane.sqlite'), stored);
-        const payment = standInPayment({ answerMs: 1, timeoutMs: 20 });
-        app = await createApp({ dataDir, logLevel: 'silent', payment });
-        await prepareFolder(app);
+        shop = await openStoredShop(path.join(FIXTURES, file));
+        app = shop.app;
       });
-      after(async () => {
-        await app.db.close();
-        await rm(dataDir, { recursive: true, force: true });
-      });
+      after(() => shop.close());
 
       it('opens with what is live, its draft, its orders and its visits', async () => {
         const [live, draft, map] = [await liveLane(app), await showDraft(app), await showLaneMap(app, { days: 90 })];
