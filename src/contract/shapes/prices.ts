@@ -192,49 +192,6 @@ export const plainCodeSchema = z.enum([
   'wrong-source',
 ]);
 
-export const pricedCodeSchema = same<PricedCode>()(
-  z.strictObject({
-    code: z.string(),
-    offerId: z.string().nullable(),
-    takenMinor: minorSchema,
-    /** Null when it counts. */
-    refusal: z
-      .union([
-        z.strictObject({
-          code: plainCodeSchema,
-        }),
-        z.strictObject({
-          code: z.literal('needs-more'),
-          missingMinor: z.number(),
-        }),
-        z.strictObject({
-          code: z.literal('needs-items'),
-          missing: z.number(),
-        }),
-        z.strictObject({
-          code: z.enum(['not-searched', 'delivery-not-chosen', 'no-effect']),
-        }),
-        z.strictObject({
-          code: z.literal('outdone'),
-          by: z.array(z.string()),
-        }),
-        z.strictObject({
-          code: z.literal('unknown'),
-        }),
-      ])
-      .nullable(),
-  }),
-);
-
-export const thresholdViewSchema = same<ThresholdView>()(
-  z.strictObject({
-    offerId: z.string(),
-    thresholdMinor: minorSchema,
-    /** 0 when it is reached. */
-    missingMinor: minorSchema,
-  }),
-);
-
 export const offerRefusalSchema = same<OfferRefusal>()(
   z.union([
     z.strictObject({
@@ -256,6 +213,25 @@ export const offerRefusalSchema = same<OfferRefusal>()(
       by: z.array(z.string()),
     }),
   ]),
+);
+
+export const pricedCodeSchema = same<PricedCode>()(
+  z.strictObject({
+    code: z.string(),
+    offerId: z.string().nullable(),
+    takenMinor: minorSchema,
+    /** Null when it counts. */
+    refusal: z.union([offerRefusalSchema, z.strictObject({ code: z.literal('unknown') })]).nullable(),
+  }),
+);
+
+export const thresholdViewSchema = same<ThresholdView>()(
+  z.strictObject({
+    offerId: z.string(),
+    thresholdMinor: minorSchema,
+    /** 0 when it is reached. */
+    missingMinor: minorSchema,
+  }),
 );
 
 export const pricedGoodsSchema = same<PricedGoods>('PricedGoods')(
