@@ -29,6 +29,8 @@ export interface Route {
   readonly conflict?: Fields;
   /** Who may keep the answer, and how long: `cache-control`. */
   readonly cache?: string;
+  /** What else of a request a kept answer hangs on: `vary`. */
+  readonly vary?: string;
 }
 
 /** Routes by method and address, as the folders of `src/pages` spell it. */

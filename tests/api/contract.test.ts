@@ -300,6 +300,12 @@ describe('every route', () => {
   });
 
   function misfits(name: string, route: Route, response: Response, text: string): string[] {
+    for (const [header, value] of [
+      ['cache-control', route.cache],
+      ['vary', route.vary],
+    ] as const)
+      if (value && response.headers.get(header) !== value)
+        return [`${name}: ${header} ${response.headers.get(header)}`];
     const type = response.headers.get('content-type')!.split(';')[0]!;
     if (type === 'application/x-ndjson') {
       const last = JSON.parse(text.trim().split('\n').at(-1)!) as { answer?: unknown };

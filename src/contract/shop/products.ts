@@ -64,6 +64,8 @@ export const productRoutes = routes({
     query: z.object({ q: z.string().trim().min(1).max(LETTERS.search) }),
     answer: z.array(searchHitSchema),
     cache: 'private, max-age=60',
+    // Prices and names are in the language a cookie says.
+    vary: 'cookie',
   },
   'GET /api/suggestions': {
     says: 'What goes with products; why is told to the shop’s own people.',

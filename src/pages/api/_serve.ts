@@ -76,11 +76,15 @@ export function serve<Name extends RouteName>(
     held(route.answer, handled.value, name);
     return Response.json(handled.value, {
       status: handled.status ?? 200,
-      headers: route.cache ? { 'cache-control': route.cache } : {},
+      headers: headersOf(route),
     });
   };
   guards.set(guarded, name);
   return guarded;
+}
+
+function headersOf({ cache, vary }: Route): Record<string, string> {
+  return { ...(cache && { 'cache-control': cache }), ...(vary && { vary }) };
 }
 
 /** The route a handler serves; undefined for one that is not in the contract. */

@@ -7,7 +7,6 @@ import type { App } from '~/services/app';
 /** Letters and digits that nobody takes for each other, read aloud or in a mail. */
 const ALPHABET = 'abcdefghjkmnpqrstuvwxyz23456789';
 const LENGTH = 9;
-/** Of one offer. */
 
 /** A code nobody can guess, that begins as the offer's do. */
 export function newCode({ when }: Offer): string {

@@ -69,7 +69,11 @@ export function BulkDialog({ list, slugs, total, onClose }: Props) {
   const told = useAnswer('POST /api/studio/bulk', asking);
   const preview = told.answer;
   const problem = refused ?? told.problem;
-  useEffect(() => setSure(false), [JSON.stringify(wish)]);
+  // What was refused, and what was agreed to, was about the wish before.
+  useEffect(() => {
+    setSure(false);
+    setRefused(null);
+  }, [JSON.stringify(wish)]);
 
   async function apply(): Promise<void> {
     setBusy(true);
