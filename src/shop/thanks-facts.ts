@@ -1,3 +1,4 @@
+import { offerFacts } from '~/core/pricing';
 import { currencyOf, formatMoney } from '~/core/money';
 import { own } from '~/core/own';
 import { addressLines, isFree, orderNumber, receiptOf, type Order } from '~/core/orders';
@@ -162,6 +163,7 @@ async function reorderOff({ app, lane, money }: ShopContext, order: Order, offer
   // One that was given and used takes nothing off any more.
   const given = await app.afterOrders.findGiven(order.id, offerId);
   if (given !== null && (await showCode(app, order, offerId)) === null) return null;
-  if (offer.kind === 'percentOff') return `${offer.basisPoints / 100} %`;
-  return offer.kind === 'amountOff' ? money(offer.amountMinor) : offer.name;
+  const off = offerFacts(offer).off?.(offer);
+  if (!off) return offer.name;
+  return 'basisPoints' in off ? `${off.basisPoints / 100} %` : money(off.amountMinor);
 }

@@ -12,7 +12,7 @@ import { orderRows } from '~/services/catalogue/list-selection';
 import { loadFacts } from '~/services/catalogue/product-facts';
 import { selectionOf } from '~/core/lane';
 import { currencyOf } from '~/core/money';
-import { beginOffer } from '~/studio/offers/kinds';
+import { beginOffer } from '~/core/pricing';
 import { backtest, offersOf, searchBelowFloor } from '~/core/pricing';
 import { liveLane } from '~/services/lane/live-lane';
 import { allGoods, pastOrders } from '~/services/offers/goods';

@@ -4,8 +4,10 @@ import type { ChoicePrice } from '~/core/pricing/receipt/price-choice';
 import type { PricedCode, PricedGoods } from '~/core/pricing/receipt/price-goods';
 import type { LinePrice, PriceStep } from '~/core/pricing/receipt/price-line';
 import type { ThresholdView } from '~/core/pricing/receipt/threshold';
-import type { Off, Told, ToldEffect } from '~/core/pricing/telling/told';
-import { selectionSchema as lineSelectionSchema } from '~/core/pricing/engine/pricing.schema';
+import type { Off, ToldEffect } from '~/core/pricing/basis/told-words';
+import type { Told } from '~/core/pricing/telling/told';
+import { selectionSchema as lineSelectionSchema } from '~/core/pricing/basis/selection';
+import { whenSchema } from '~/core/pricing/conditions';
 import { minorSchema, same } from '~/contract/tools';
 
 export const priceStepSchema = same<PriceStep>('PriceStep')(
@@ -140,15 +142,7 @@ export const toldSchema = same<Told>()(
   z.strictObject({
     offerId: z.string(),
     effect: toldEffectSchema,
-    when: z.strictObject({
-      shopper: z.enum(['any', 'new', 'returning']),
-      birthdayDays: z.number().nullable(),
-      countries: z.array(z.string()),
-      minGoodsMinor: z.number().nullable(),
-      minQuantity: z.number().nullable(),
-      /** The lines that the two are measured on. */
-      counts: lineSelectionSchema,
-    }),
+    when: whenSchema,
     perShopper: z.number().nullable(),
     /** Whether another offer can take its place. */
     isWhileAlone: z.boolean(),

@@ -1,4 +1,4 @@
-import { isSameCode } from '~/core/pricing/engine/judge';
+import { isSameCode } from '~/core/pricing/basis/codes';
 import { sameAnswers, type Answers } from '~/core/options/answers';
 import { assertNever, fail, ok, type Result } from '~/core/problems';
 import { MOST_PER_LINE } from '~/core/limits';

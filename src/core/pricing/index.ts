@@ -1,5 +1,16 @@
-export { isSameCode, plainCode } from './engine/judge';
-export { findOfferFaults, NO_GIFT, type OfferFault } from './engine/offer-faults';
+export { isSameCode, plainCode } from './basis/codes';
+export { findOfferFaults, type OfferFault } from './engine/offer-faults';
+export {
+  beginOffer,
+  offerFacts,
+  freeStandardDelivery,
+  NO_GIFT,
+  OFFER_KINDS,
+  offerSchema,
+  type Offer,
+  type OfferKind,
+  type PricedOffer,
+} from './offers';
 export { discountName, discountsOf, fullMinorOf, lineMinorOf, type Discount } from './receipt/discounts';
 export { priceCart, type OfferRefusal, type Priced } from './engine/price';
 export {
@@ -8,22 +19,20 @@ export {
   type GoodsInput,
   type PricedCode,
   type PricedGoods,
-  type TaxRule,
   type TypedCode,
 } from './receipt/price-goods';
 export { priceChoice, type ChoicePrice } from './receipt/price-choice';
 export { priceLine, type LinePrice, type PriceableLine, type PriceStep } from './receipt/price-line';
 export { offersOf } from './engine/offers-of';
-export {
-  offerSchema,
-  pricingInputSchema,
-  type Offer,
-  type OfferKind,
-  type PricedLine,
-  type PricedOffer,
-  type PricingInput,
-} from './engine/pricing.schema';
-export { readOffer, readSelection, type OfferReader } from './telling/read-offer';
+export { pricingInputSchema, type PricingInput } from './engine/pricing.schema';
+export { selectionSchema as lineSelectionSchema, type LineSelection } from './basis/selection';
+export type { PricedLine } from './basis/line';
+export { withoutTax, type TaxRule } from './basis/tax';
+export type { ToldReader } from './basis/told-words';
+export type { FormAround, FormPart, FormRow } from './basis/form';
+export { asksFor, conditionForm, whenSchema } from './conditions';
+export { readSelection, type OfferReader } from './basis/words';
+export { readOffer } from './telling/read-offer';
 export { readSteps, storeSteps, type StoredSteps } from './receipt/stored-steps';
 export { priceAfterOrder, type AfterOrderPrice } from './margin/after-order';
 export { backtest, marginShares, type Backtest, type PastOrder, type TestedOrder } from './trying/backtest';
@@ -35,7 +44,6 @@ export {
   marginsSchema,
   searchBelowFloor,
   USUAL_CAPS,
-  withoutTax,
   type BelowFloor,
   type Costed,
   type GuardAnswer,
@@ -46,10 +54,10 @@ export { findOverlaps, type Overlap } from './trying/overlaps';
 export { guard } from './trying/guard';
 export { lowestShownBefore, offerMoments, type ShownPrice } from './telling/shown-history';
 export { countAble, mostAble, shownOffers } from './telling/shown';
-export { MOST_SEARCHED } from './engine/state';
+export { MOST_SEARCHED } from './basis/standing';
 export { isTellable, toldOffers, type Told } from './telling/told';
-export { wordTold, type ToldReader } from './telling/word-told';
-export { isRunning, nextChange, productsOfOffers, touches } from './engine/touches';
-export { codeProblem, isWaiting } from './receipt/word-refusal';
+export { wordTold } from './telling/word-told';
+export { isOnDelivery, isRunning, nextChange, productsOfOffers, touches } from './engine/touches';
+export { codeProblem, isWaiting, waitsForBuyer } from './receipt/word-refusal';
 export { stretchOf } from './telling/stretch-of';
 export { freeDeliveryFrom, thresholdOf, type ThresholdView } from './receipt/threshold';

@@ -1,5 +1,14 @@
 import type { Cart, CartHint } from '~/core/cart';
-import { isSameCode, offersOf, thresholdOf, toldOffers, type GoodsInput, type PricedGoods } from '~/core/pricing';
+import {
+  isSameCode,
+  offersOf,
+  thresholdOf,
+  toldOffers,
+  type GoodsInput,
+  type PricedGoods,
+  waitsForBuyer,
+  isOnDelivery,
+} from '~/core/pricing';
 import type { App } from '~/services/app';
 import type { LiveLane } from '~/services/lane/live-lane';
 import { tellerOf } from '~/services/offers/tell-offers';
@@ -12,7 +21,6 @@ const MOST_CODES = 2;
 const MOST_TRIED = 8;
 
 const MOST_TOLD = 2;
-const WAITS_FOR_BUYER: readonly string[] = ['wrong-shopper', 'not-birthday'];
 
 /** A cart as hints are found for it. */
 interface Hinted {
@@ -47,10 +55,7 @@ async function hintsAtPay(
   if (isBuyerKnown) return [];
   const at = app.now();
   const offers = offersOf(live.lane.offers).filter(
-    ({ id, when }) =>
-      when.code === null &&
-      (when.shopper === 'returning' || when.birthdayDays !== null) &&
-      WAITS_FOR_BUYER.includes(priced.refused[id]?.code ?? ''),
+    ({ id, when }) => when.code === null && waitsForBuyer(priced.refused[id] ?? null),
   );
   if (offers.length === 0) return [];
   const told = goods.flatMap(({ priceable, facts }) =>
@@ -80,7 +85,7 @@ async function hintsNow(
     }),
   );
   const lacking = thresholdOf(
-    told.filter(({ kind }) => kind !== 'deliveryOff'),
+    told.filter((offer) => !isOnDelivery(offer)),
     priced.refused,
     // What is reached needs no word: the receipt says it.
     ({ id, when }) => when.code === null && priced.refused[id]?.code === 'needs-more',

@@ -13,6 +13,7 @@ import {
   type Circumstances,
   type PricedOffer,
   type Told,
+  offerFacts,
 } from '~/core/pricing';
 import type { VariantFacts } from '~/data';
 import type { App } from '~/services/app';
@@ -165,7 +166,7 @@ export async function quantityPrices(app: App, variantId: number): Promise<{ qua
   if (!facts) return [];
   const { lane } = await liveLane(app);
   const steps = offersOf(lane.offers).flatMap((offer) =>
-    offer.kind === 'quantityBreaks' && touches(offer, goodsIn(facts)) ? offer.breaks.map(({ from }) => from) : [],
+    touches(offer, goodsIn(facts)) ? (offerFacts(offer).quantities?.(offer) ?? []) : [],
   );
   const quantities = [...new Set(steps)].filter((from) => from > 1 && from <= MOST_PER_LINE).sort((a, b) => a - b);
   if (quantities.length === 0) return [];

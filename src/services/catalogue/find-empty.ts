@@ -1,3 +1,4 @@
+import { offerFacts } from '~/core/pricing';
 import type { Goods, Lane, Selection } from '~/core/lane';
 import { definitionOf } from '~/pieces/definitions';
 import type { App } from '~/services/app';
@@ -21,7 +22,7 @@ export async function findEmpty(app: App, lane: Lane): Promise<Set<string>> {
 
 /** SKUs that offers give and nobody sells. */
 export async function findGoneGifts(app: App, { offers }: Lane): Promise<Set<string>> {
-  const given = Object.values(offers).flatMap((offer) => (offer.kind === 'gift' ? [offer.variant] : []));
+  const given = Object.values(offers).flatMap((offer) => offerFacts(offer).gives?.(offer).variant ?? []);
   if (given.length === 0) return new Set();
   const sold = await app.catalogue.factsOfSkus(given);
   return new Set(given.filter((sku) => !sold.has(sku)));

@@ -1,15 +1,12 @@
 import { RateLimiterMemory } from 'rate-limiter-flexible';
 import type { Lane } from '~/core/lane';
-import { offersOf } from '~/core/pricing';
+import { offersOf, asksFor } from '~/core/pricing';
 import type { App } from '~/services/app';
 import { network } from '~/services/limits';
 
 /** Whether any offer asks who buys: those that do are judged when an order is placed, and never before. */
 export function asksWhoBuys({ offers }: Lane): boolean {
-  return offersOf(offers).some(
-    ({ on, when, limits }) =>
-      on && (when.shopper !== 'any' || when.birthdayDays !== null || limits.perShopper !== null),
-  );
+  return offersOf(offers).some((offer) => offer.on && (asksFor(offer, 'buyer') || offer.limits.perShopper !== null));
 }
 
 const POINTS = 10;

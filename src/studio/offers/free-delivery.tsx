@@ -2,7 +2,7 @@ import type { EChartsOption } from 'echarts';
 import { useContext, useMemo, useState } from 'react';
 import type { Lane } from '~/core/lane';
 import { currencyOf } from '~/core/money';
-import { bestFrom, offerSchema, type FreeFromAnswer } from '~/core/pricing';
+import { bestFrom, type FreeFromAnswer, isOnDelivery, freeStandardDelivery } from '~/core/pricing';
 import { ask } from '~/studio/data/api';
 import { Chart, CHART_TEXT } from '~/studio/shell/chart';
 import { useDraft } from '~/studio/data/draft-store';
@@ -27,7 +27,7 @@ export function FreeDelivery({ lane }: { lane: Lane }) {
   const [reach, setReach] = useState(25);
   const [answer, setAnswer] = useState<FreeFromAnswer | null>(null);
   const offer = lane.offers[FREE];
-  const present = offer?.on && offer.kind === 'deliveryOff' ? offer.when.minGoodsMinor : null;
+  const present = offer?.on && isOnDelivery(offer) ? offer.when.minGoodsMinor : null;
   const { best, end } = answer ? bestFrom(answer) : { best: null, end: null };
 
   async function look(): Promise<void> {
@@ -41,14 +41,7 @@ export function FreeDelivery({ lane }: { lane: Lane }) {
     change((draft) => {
       const found = draft.offers[FREE];
       if (found) Object.assign(found, { on: true, when: { ...found.when, minGoodsMinor: fromMinor } });
-      else
-        draft.offers[FREE] = offerSchema.parse({
-          kind: 'deliveryOff',
-          name: 'Free delivery',
-          when: { minGoodsMinor: fromMinor },
-          methods: ['standard'],
-          basisPoints: 10_000,
-        });
+      else draft.offers[FREE] = freeStandardDelivery(fromMinor);
     });
     say(`Free delivery from ${reader.money(fromMinor)} is in the draft.`);
   }

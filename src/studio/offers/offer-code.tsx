@@ -1,5 +1,4 @@
 import { useState } from 'react';
-import type { Offer } from '~/core/pricing';
 import { addressOf } from '~/studio/data/api';
 import { useAnswer, useSending } from '~/studio/data/query';
 import { NumberField } from '~/studio/fields/number-field';
@@ -8,14 +7,15 @@ import { Maybe } from './clause';
 /** The code an offer is had by: one for everybody, or a list of which each works once. */
 export function Code({
   id,
-  offer,
+  code,
+  isOneTime,
   onChange,
 }: {
   id: string;
-  offer: Offer;
-  onChange: (part: Partial<Offer['when']>) => void;
+  code: string | null;
+  isOneTime: boolean;
+  onChange: (part: { code?: string | null; isOneTime?: boolean }) => void;
 }) {
-  const { code, isOneTime } = offer.when;
   return (
     <>
       <Maybe

@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react';
 import { uniqueSlug } from '~/core/catalogue/unique-slug';
 import { currencyOf } from '~/core/money';
-import { readOffer, type OfferKind } from '~/core/pricing';
+import { readOffer, type OfferKind, offerFacts, beginOffer, OFFER_KINDS } from '~/core/pricing';
 import { CategoriesContext } from '~/studio/data/categories-context';
 import { hasSteps, useDraft } from '~/studio/data/draft-store';
 import { Shell } from '~/studio/shell/shell';
@@ -9,7 +9,6 @@ import type { ShellData } from '~/studio/data/studio-data';
 import { Tick } from '~/studio/fields/tick';
 import { Calendar } from './calendar';
 import { Checks } from './checks';
-import { beginOffer, KINDS } from './kinds';
 import { FreeDelivery } from './free-delivery';
 import { NamesContext } from './names-context';
 import { OfferEditor } from './offer-editor';
@@ -74,7 +73,7 @@ function Screen({ shell, categories, products, order, start }: Props) {
   const newId = (name: string) => uniqueSlug(name.slice(0, MOST_ID), new Set(ids));
 
   function add(kind: OfferKind): void {
-    const id = newId(KINDS[kind].label);
+    const id = newId(offerFacts({ kind }).label);
     change((draft) => void (draft.offers[id] = beginOffer(kind, currencyOf(lane.shop.currency))));
     select(id);
     setView('rule');
@@ -105,9 +104,9 @@ function Screen({ shell, categories, products, order, start }: Props) {
             onChange={(event) => add(event.target.value as OfferKind)}
           >
             <option value="">+ New offer …</option>
-            {Object.entries(KINDS).map(([kind, { label }]) => (
+            {OFFER_KINDS.map((kind) => (
               <option key={kind} value={kind}>
-                {label}
+                {offerFacts({ kind }).label}
               </option>
             ))}
           </select>

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { currencyOf, usualSum, type Currency } from '~/core/money';
-import { offerSchema } from '~/core/pricing';
+import { isOnDelivery, freeStandardDelivery } from '~/core/pricing';
 import {
   ALL_COUNTRIES,
   countryName,
@@ -289,7 +289,7 @@ function UpTo({ label, upTo, by, onChange }: UpToProps) {
 function FreeDelivery({ lane, change }: SectionProps) {
   // The one offer that is kept here; whatever else makes delivery cheaper is made under Offers.
   const offer = lane.offers[FREE];
-  const on = offer?.on && offer.kind === 'deliveryOff' ? offer : null;
+  const on = offer?.on && isOnDelivery(offer) ? offer : null;
   return (
     <div className="flex flex-wrap items-center gap-3">
       <Tick
@@ -299,14 +299,7 @@ function FreeDelivery({ lane, change }: SectionProps) {
           change((draft) => {
             const found = draft.offers[FREE];
             if (found) found.on = isOn;
-            else
-              draft.offers[FREE] = offerSchema.parse({
-                kind: 'deliveryOff',
-                name: 'Free delivery',
-                when: { minGoodsMinor: usualSum(50, currencyOf(lane.shop.currency)) },
-                methods: ['standard'],
-                basisPoints: 10_000,
-              });
+            else draft.offers[FREE] = freeStandardDelivery(usualSum(50, currencyOf(lane.shop.currency)));
           })
         }
       />

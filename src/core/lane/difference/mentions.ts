@@ -1,6 +1,6 @@
 import { namedIn } from '~/core/facts';
 import { own } from '~/core/own';
-import { NO_GIFT } from '~/core/pricing';
+import { NO_GIFT, offerFacts } from '~/core/pricing';
 import { readPageName } from '~/core/where';
 import type { PieceDefinition } from '../settings/definition';
 import type { Lane } from '../document/lane.schema';
@@ -30,7 +30,8 @@ export function mentionedIn(lane: Lane, definitions: readonly PieceDefinition[])
   for (const page of Object.values(lane.pages)) for (const written of Object.values(page.text)) text(written);
   for (const offer of Object.values(lane.offers)) {
     addSelections(offer, add);
-    if (offer.kind === 'gift' && offer.variant !== NO_GIFT) add('variant', [offer.variant]);
+    const gift = offerFacts(offer).gives?.(offer);
+    if (gift && gift.variant !== NO_GIFT) add('variant', [gift.variant]);
   }
   add('category', Object.keys(lane.margins.categories));
   add('product', Object.keys(lane.margins.products));

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { marginsSchema, type Margins } from '~/core/pricing/margin/margins';
-import { offerSchema, type Offer } from '~/core/pricing/engine/pricing.schema';
+import { offerSchema, type Offer } from '~/core/pricing/offers';
 import { isCurrency, isLocale } from '~/core/money';
 import { deliverySchema, usualDelivery } from '~/core/delivery/delivery.schema';
 import { isTimeZone } from '~/core/time';

@@ -1,6 +1,6 @@
 import { textPage } from '../document/text-pages';
 import { DEVICES } from '~/core/where/where.schema';
-import { MOST_SEARCHED } from '~/core/pricing/engine/state';
+import { MOST_SEARCHED } from '~/core/pricing/basis/standing';
 import type { CssProblem } from '../document/custom-css';
 import type { PieceDefinition } from '../settings/definition';
 import { LEAST_CONTRAST } from '~/core/proof';

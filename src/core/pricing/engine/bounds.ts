@@ -1,7 +1,5 @@
-import { assertNever } from '~/core/problems';
-import { partOf } from './half-up';
-import { offDelivery } from './stages';
-import { MOST_SEARCHED, type Act, type Acting, type Cart, type Standing } from './state';
+import type { Cart, Standing, Standings } from '../basis/standing';
+import type { Act, Acting } from './acting';
 
 /** An offer as the search goes through it. */
 export interface Candidate {
@@ -33,8 +31,6 @@ export function mostFrom(cart: Cart, start: Standing, offers: readonly Candidate
   return all;
 }
 
-const mostInGroup = new Float64Array(MOST_SEARCHED);
-
 /** Offers that are not decided on yet. The search asks very often, and fills one anew instead of making others. */
 export interface Undecided {
   readonly candidates: readonly Candidate[];
@@ -49,16 +45,20 @@ export interface Undecided {
  * they are multiplied, with the cents that rounding can add. All others are given what each could take if it stood alone
  * here, and that is taken last, where it does most.
  */
-export function leastCost(cart: Cart, at: Standing, { candidates: offers, from, chosen }: Undecided): number {
+export function leastCost(
+  cart: Cart,
+  at: Standing,
+  { candidates: offers, from, chosen }: Undecided,
+  { mostInGroup }: Standings,
+): number {
   let goods = at.goodsMinor;
   let off = 0;
   let seen = 0;
   for (let i = from; i < offers.length; i += 1) {
-    const { act, only, excluded } = offers[i]!;
+    const { acting, act, only, excluded } = offers[i]!;
     if ((chosen & excluded) !== 0) continue;
-    const { offer, fitting } = act;
-    if (only === 0 && offer.kind === 'percentOff' && fitting === null)
-      goods -= (goods * offer.basisPoints) / 10_000 + cart.lines.length / 2;
+    if (only === 0 && acting.share > 0 && act.fitting === null)
+      goods -= (goods * acting.share) / 10_000 + cart.lines.length / 2;
     else if (only === 0) off += mostOf(cart, at, act);
     else {
       // Of a group the one that could take most counts.
@@ -73,49 +73,5 @@ export function leastCost(cart: Cart, at: Standing, { candidates: offers, from, 
   return goods - off + at.deliveryMinor;
 }
 
-/** What an offer of a later stage takes at most of what there is now, whatever others take before it. */
-function mostOf(cart: Cart, at: Standing, { offer, fitting }: Act): number {
-  switch (offer.kind) {
-    case 'deliveryOff':
-      return offDelivery(offer, at.deliveryMinor);
-    case 'percentOff':
-    case 'amountOff': {
-      let sum = 0;
-      let off = 0;
-      for (let line = 0; line < cart.lines.length; line += 1) {
-        if (fitting && !fitting[line]) continue;
-        const cost = at.lines[line]!;
-        sum += cost;
-        if (offer.target === 'lines')
-          off +=
-            offer.kind === 'percentOff'
-              ? partOf(cost, offer.basisPoints)
-              : Math.min(cost, offer.amountMinor * cart.lines[line]!.quantity);
-      }
-      if (offer.target === 'order')
-        off = offer.kind === 'percentOff' ? partOf(sum, offer.basisPoints) : Math.min(sum, offer.amountMinor);
-      return Math.min(off, offer.maxMinor ?? off);
-    }
-    case 'buyGet': {
-      const gets = cart.fitting(offer.get);
-      return mostOfUnits(cart, at, (line) => !gets || gets[line]!, offer.basisPoints);
-    }
-    case 'bundle': {
-      const items = offer.items.map(({ selection }) => cart.fitting(selection));
-      return mostOfUnits(cart, at, (line) => items.some((one) => !one || one[line]), 10_000);
-    }
-    case 'priceIs':
-    case 'quantityBreaks':
-      // Prices of units act before these.
-      return 0;
-    default:
-      return assertNever(offer);
-  }
-}
-
-function mostOfUnits(cart: Cart, at: Standing, fitting: (line: number) => boolean, basisPoints: number): number {
-  let off = 0;
-  for (let i = 0; i < cart.lines.length; i += 1)
-    if (fitting(i)) off += at.units.free[i]! * partOf(at.prices.of[i]!, basisPoints);
-  return off;
-}
+/** What an offer takes at most of what there is now, whatever others take before it. Prices of units act before: nothing. */
+const mostOf = (cart: Cart, at: Standing, act: Act): number => (act.stage === 1 ? 0 : act.facts.most!(cart, at, act));

@@ -1,8 +1,9 @@
+import { costOf, type Cart, type Standing, type Standings } from '../basis/standing';
+import { inTurn, type Acting } from './acting';
 import { leastCost, mostFrom, type Candidate, type Undecided } from './bounds';
 import { countBits, lineChooser } from './line-choice';
 import { actsOf, itemGroupBits, takesBy, type Alone } from './run';
-import { take, takeUnitPrices } from './stages';
-import { costOf, inTurn, type Acting, type Cart, type Standing, type Standings } from './state';
+import { takeUnitPrices } from './unit-prices';
 
 /** Of as many offers, whether `a` in turn is the smaller list. */
 function isEarlier(a: readonly Acting[], b: readonly Acting[]): boolean {
@@ -121,14 +122,14 @@ function goOn(branch: Branch, i: number, chosen: number, at: Standing): void {
   if (candidates.length - i > 3) {
     undecided.from = i;
     undecided.chosen = chosen;
-    if (isHopeless(search, leastCost(cart, at, undecided), size)) return;
+    if (isHopeless(search, leastCost(cart, at, undecided, standings), size)) return;
   }
   const { acting, act, bit, excluded, isForced, alone } = candidates[i]!;
   if ((chosen & excluded) === 0) {
     // The first of all takes what it takes alone, unless its group keeps it from lines.
     const isAsAlone = at === standings.start && act.group === 0;
     const left = isAsAlone ? alone : at.next!;
-    if (!isAsAlone) take(cart, at, act, left);
+    if (!isAsAlone) act.facts.take!(cart, at, act, left);
     if (costOf(left) < costOf(at)) {
       search.chosen.push(acting);
       goOn(branch, i + 1, chosen | bit, left);
@@ -154,7 +155,7 @@ function choosePrices(search: Search, candidates: readonly Candidate[]): void {
         [...chosen, ...prices.slice(i)].map(({ act }) => act),
         ahead,
       );
-      const least = leastCost(cart, ahead, { candidates, from: prices.length, chosen: 0 });
+      const least = leastCost(cart, ahead, { candidates, from: prices.length, chosen: 0 }, standings);
       if (isHopeless(search, least, chosen.length)) return;
       const price = prices[i]!;
       if ((price.excluded & bits) === 0) {

@@ -1,29 +1,51 @@
-import { isUsedUp, plainCode, refusalBefore, type Refusal } from './judge';
-import { stageOf, type Acting, type TakingOffer } from './state';
-import type { PricedOffer, PricingInput } from './pricing.schema';
+import { plainCode } from '../basis/codes';
+import { newMemory, type Memory } from '../basis/standing';
+import {
+  changesOf,
+  conditionsAsked,
+  hangsOn,
+  refusalOf,
+  type GoodsLack,
+  type RefusalCode,
+  type Visit,
+} from '../conditions';
+import { offerFacts, type PricedOffer } from '../offers';
+import type { Acting } from './acting';
+import type { PricingInput } from './pricing.schema';
 
-type Gift = Extract<PricedOffer, { kind: 'gift' }>;
+type PlainCode = 'off' | RefusalCode;
+
+/** Why an offer does not count, whatever else there is; the first that holds. */
+export type Refusal = { readonly code: PlainCode } | GoodsLack;
+
+interface Giving {
+  readonly offer: PricedOffer;
+  readonly gift: { readonly variant: string; readonly quantity: number };
+}
 
 /** What is known of offers before anybody's cart: found out once for each array of them. */
 export interface CompiledOffers {
   /** As they act: stage by stage, in each in turn. */
   readonly acting: readonly Acting[];
-  readonly gifts: readonly Gift[];
+  readonly gifts: readonly Giving[];
   /** By their codes, as codes are compared. */
   readonly byCode: ReadonlyMap<string, readonly PricedOffer[]>;
-  readonly limited: readonly PricedOffer[];
+  /** The conditions that any of them asks for. */
+  readonly conditions: ReturnType<typeof conditionsAsked>;
+  readonly offers: readonly PricedOffer[];
   /** When offers begin and end; milliseconds since 1970. */
   readonly changes: readonly number[];
-  readonly isByBirthday: boolean;
   /** What the last few circumstances left of them. */
   readonly applicable: ApplicableOffers[];
+  /** To price carts by them in, one after another. */
+  readonly memory: Memory;
 }
 
 /** Offers in some circumstances, whatever the goods. */
 export interface ApplicableOffers {
   /** Those the goods may still keep out, as they act. */
   readonly acting: readonly Acting[];
-  readonly gifts: readonly Gift[];
+  readonly gifts: readonly Giving[];
   readonly refused: Readonly<Record<string, Refusal>>;
   /** The circumstances: from when until when, and what else is asked. */
   readonly since: number;
@@ -45,23 +67,9 @@ export function compileOffers(offers: readonly PricedOffer[]): CompiledOffers {
 }
 
 function compile(offers: readonly PricedOffer[]): CompiledOffers {
-  const isTaking = (offer: PricedOffer): offer is TakingOffer => offer.kind !== 'gift';
   const inTurn = offers
-    .filter(isTaking)
-    .sort((a, b) => a.rank - b.rank || (a.id < b.id ? -1 : a.id > b.id ? 1 : 0))
-    .map((offer, turn): Acting => {
-      const { group, per, alone } = offer.combine;
-      const stage = stageOf(offer);
-      const isCapped = 'maxMinor' in offer && offer.maxMinor !== null;
-      return {
-        offer,
-        stage,
-        selection: 'selection' in offer ? offer.selection : null,
-        turn,
-        itemGroup: per === 'item' && !alone ? group : null,
-        isLineOffer: stage === 1 || (stage === 3 && !isCapped),
-      };
-    });
+    .toSorted((a, b) => a.rank - b.rank || (a.id < b.id ? -1 : a.id > b.id ? 1 : 0))
+    .flatMap((offer, turn) => actingOf(offer, turn) ?? []);
   const byCode = new Map<string, PricedOffer[]>();
   for (const offer of offers) {
     if (offer.when.code === null) continue;
@@ -70,12 +78,34 @@ function compile(offers: readonly PricedOffer[]): CompiledOffers {
   }
   return {
     acting: asTheyAct(inTurn),
-    gifts: offers.filter((offer): offer is Gift => offer.kind === 'gift'),
+    gifts: offers.flatMap((offer) => {
+      const gift = offerFacts(offer).gives?.(offer);
+      return gift ? [{ offer, gift }] : [];
+    }),
     byCode,
-    limited: offers.filter(({ limits }) => limits.total !== null || limits.perShopper !== null),
-    changes: offers.flatMap(({ when }) => [when.from, when.until].flatMap((at) => (at === null ? [] : Date.parse(at)))),
-    isByBirthday: offers.some(({ when }) => when.birthdayDays !== null),
+    conditions: conditionsAsked(offers),
+    offers,
+    changes: offers.flatMap(changesOf),
     applicable: [],
+    memory: newMemory(),
+  };
+}
+
+function actingOf(offer: PricedOffer, turn: number): Acting | null {
+  const facts = offerFacts(offer);
+  const stage = facts.stage(offer);
+  if (stage === null) return null;
+  const { group, per, alone } = offer.combine;
+  const isCapped = (facts.cap?.(offer) ?? null) !== null;
+  return {
+    offer,
+    facts,
+    stage,
+    selection: facts.selection?.(offer) ?? null,
+    turn,
+    share: facts.share?.(offer) ?? 0,
+    itemGroup: per === 'item' && !alone ? group : null,
+    isLineOffer: stage === 1 || (stage === 3 && !isCapped),
   };
 }
 
@@ -93,18 +123,19 @@ function momentOf(text: string): number {
 /** What the circumstances leave of the offers, whatever the goods. */
 export function filterApplicable(compiled: CompiledOffers, input: PricingInput): ApplicableOffers {
   const at = momentOf(input.at);
-  const asked = askedOf(compiled, input, at);
+  const { today, shopper, country, source, birthday, used } = input;
+  const visit: Visit = { at, today, shopper, country, source, birthday, used, codes: input.codes.map(plainCode) };
+  const asked = hangsOn(compiled.conditions, compiled.offers, visit);
   for (const one of compiled.applicable) if (at >= one.since && at < one.until && isSame(one.asked, asked)) return one;
-  const codes = input.codes.map(plainCode);
   const refused: Record<string, Refusal> = {};
   const stands = (offer: PricedOffer) => {
-    const refusal = refusalBefore(offer, input, at, codes);
-    if (refusal) refused[offer.id] = refusal;
-    return refusal === null;
+    const code = offer.on ? refusalOf(offer, visit) : 'off';
+    if (code !== null) refused[offer.id] = PLAIN[code] ??= Object.freeze({ code });
+    return code === null;
   };
   const applicable: ApplicableOffers = {
     acting: compiled.acting.filter(({ offer }) => stands(offer)),
-    gifts: compiled.gifts.filter(stands),
+    gifts: compiled.gifts.filter(({ offer }) => stands(offer)),
     refused,
     since: Math.max(...compiled.changes.filter((change) => change <= at)),
     until: Math.min(...compiled.changes.filter((change) => change > at)),
@@ -115,14 +146,8 @@ export function filterApplicable(compiled: CompiledOffers, input: PricingInput):
   return applicable;
 }
 
-/** All a refusal before the goods hangs on, but for the time. */
-function askedOf(compiled: CompiledOffers, input: PricingInput, at: number): (string | null)[] {
-  const asked: (string | null)[] = [input.shopper, input.country, input.source];
-  if (compiled.isByBirthday) asked.push(input.birthday, input.today ?? new Date(at).toISOString().slice(0, 10));
-  for (const { id, limits } of compiled.limited) asked.push(isUsedUp(limits, input.used[id]) ? id : null);
-  for (const code of input.codes) asked.push(plainCode(code));
-  return asked;
-}
+/** Said by itself each is the same for every offer. */
+const PLAIN: Partial<Record<PlainCode, Refusal>> = {};
 
 function isSame(a: readonly (string | null)[], b: readonly (string | null)[]): boolean {
   if (a.length !== b.length) return false;

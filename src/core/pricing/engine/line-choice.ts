@@ -1,7 +1,6 @@
-import { partOf } from './half-up';
-import { fullUnit } from './judge';
-import { newUnit } from './stages';
-import { countFitting, type Acting, type Cart } from './state';
+import { fullUnit } from '../basis/line';
+import { countFitting, type Cart } from '../basis/standing';
+import type { Acting } from './acting';
 
 /** What a line takes of the line offers it may: a bit for each of them, and what it then costs after stages 1 and 3. */
 export interface LineChoice {
@@ -31,12 +30,12 @@ export function lineChooser(cart: Cart, offers: readonly Acting[]): LineChooser 
   const groups: { name: string; members: number }[] = [];
   let ungrouped = 0;
   let prices = 0;
-  for (const [at, { offer, stage, selection, itemGroup }] of offers.entries()) {
+  for (const [at, { offer, facts, stage, selection, itemGroup }] of offers.entries()) {
     const bit = 1 << at;
     const fitting = cart.fitting(selection);
     for (let line = 0; line < lines.length; line += 1) if (!fitting || fitting[line]) fits[line]! |= bit;
     const together = countFitting(cart, fitting);
-    units.push(stage === 1 ? lines.map((line) => newUnit(offer, line, together) ?? Infinity) : []);
+    units.push(stage === 1 ? lines.map((line) => facts.unitPrice!(offer, line, together) ?? Infinity) : []);
     if (stage === 1) prices |= bit;
     const group = groups.find(({ name }) => name === itemGroup);
     if (itemGroup === null) ungrouped |= bit;
@@ -52,9 +51,8 @@ export function lineChooser(cart: Cart, offers: readonly Acting[]): LineChooser 
       unit = Math.min(unit, units[31 - Math.clz32(left & -left)]![line]!);
     let cost = unit * quantity + onceOptionsMinor;
     for (let left = chosen & ~prices; left !== 0; left &= left - 1) {
-      const { offer } = offers[31 - Math.clz32(left & -left)]!;
-      if (offer.kind === 'percentOff') cost -= partOf(cost, offer.basisPoints);
-      else if (offer.kind === 'amountOff') cost -= Math.min(cost, offer.amountMinor * quantity);
+      const { offer, facts } = offers[31 - Math.clz32(left & -left)]!;
+      cost -= facts.ofLine!(offer, cost, quantity);
     }
     return cost;
   }

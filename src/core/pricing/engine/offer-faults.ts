@@ -1,8 +1,5 @@
-import { plainCode } from './judge';
-import type { Offer } from './pricing.schema';
-
-/** The gift of an offer until its owner has chosen one. */
-export const NO_GIFT = '?';
+import { plainCode } from '../basis/codes';
+import { offerFacts, type Offer } from '../offers';
 
 /** Why an offer that is on can never work as it stands, and in which field. */
 export type OfferFault =
@@ -26,12 +23,13 @@ export function findOfferFaults(
   return on.flatMap(([offerId, offer]): OfferFault[] => {
     const { from, until, code } = offer.when;
     const other = code === null ? undefined : byCode.get(plainCode(code))!.find((id) => id !== offerId);
+    const gift = offerFacts(offer).gives?.(offer);
     const isBackwards = from !== null && until !== null && Date.parse(until) <= Date.parse(from);
     return [
       ...(isBackwards ? [{ offerId, field: 'until' as const, code: 'offer-ends' as const }] : []),
       ...(other === undefined ? [] : [{ offerId, field: 'code' as const, code: 'offer-code' as const, other }]),
-      ...(offer.kind === 'gift' && goneGifts.has(offer.variant)
-        ? [{ offerId, field: 'variant' as const, code: 'offer-gift' as const, sku: offer.variant }]
+      ...(gift && goneGifts.has(gift.variant)
+        ? [{ offerId, field: 'variant' as const, code: 'offer-gift' as const, sku: gift.variant }]
         : []),
     ];
   });

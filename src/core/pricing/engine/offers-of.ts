@@ -1,4 +1,4 @@
-import type { Offer, PricedOffer } from './pricing.schema';
+import type { Offer, PricedOffer } from '../offers';
 
 const made = new WeakMap<Readonly<Record<string, Offer>>, readonly PricedOffer[]>();
 

@@ -1,10 +1,13 @@
-import { compileOffers, filterApplicable } from './compiled-offers';
+import { plainCode } from '../basis/codes';
+import { cartOf, costOf, MOST_SEARCHED, standingsOf } from '../basis/standing';
+import { taxOf } from '../basis/tax';
+import { lackOf } from '../conditions';
+import type { PricedOffer } from '../offers';
+import { inTurn, type Acting, type OfferStep } from './acting';
+import { compileOffers, filterApplicable, type Refusal } from './compiled-offers';
 import { findBest } from './combine';
-import { halfUp } from './half-up';
-import { plainCode, refusalByGoods, type Refusal } from './judge';
-import type { PricedOffer, PricingInput } from './pricing.schema';
+import type { PricingInput } from './pricing.schema';
 import { allAlone, runOffers, type Alone } from './run';
-import { cartOf, costOf, inTurn, MOST_SEARCHED, standingsOf, type Acting, type OfferStep } from './state';
 
 /** Why an offer is not in the price, with its facts. `by`: the offers that are. */
 export type OfferRefusal =
@@ -52,16 +55,16 @@ export function priceCart(input: PricingInput): Priced {
   const applicable = filterApplicable(compiled, input);
   const refused: Record<string, OfferRefusal> = {};
   const stands = (offer: PricedOffer) => {
-    const refusal = refusalByGoods(offer, input.lines);
+    const refusal = lackOf(offer, input.lines);
     if (refusal) refused[offer.id] = refusal;
     return refusal === null;
   };
   const able = applicable.acting.filter(({ offer }) => stands(offer));
   const gifts = applicable.gifts
-    .filter(stands)
-    .map(({ id, variant, quantity }) => ({ offerId: id, variant, quantity }));
+    .filter(({ offer }) => stands(offer))
+    .map(({ offer: { id }, gift: { variant, quantity } }) => ({ offerId: id, variant, quantity }));
   const cart = cartOf(input.lines, input.deliveryMethod);
-  const standings = standingsOf(cart, deliveryMinor);
+  const standings = standingsOf(compiled.memory, cart, deliveryMinor);
   const alone = allAlone(cart, standings, able);
   // What takes nothing alone may take something beside others: a set can leave it what it needs. All are searched.
   const searched = alone.length <= MOST_SEARCHED ? alone : allAlone(cart, standings, thoseThatTakeMost(alone));
@@ -84,13 +87,13 @@ export function priceCart(input: PricingInput): Priced {
     isGoodsDearer ||= one.goodsMinor < after.goodsMinor;
     if (best.includes(one.acting)) continue;
     if (searched !== alone && !searched.some(({ acting }) => acting === one.acting)) refused[offer.id] = NOT_SEARCHED;
-    else if (offer.kind === 'deliveryOff' && deliveryMinor === null) refused[offer.id] = DELIVERY_NOT_CHOSEN;
+    else if (one.acting.stage === 5 && deliveryMinor === null) refused[offer.id] = DELIVERY_NOT_CHOSEN;
     else if (one.takenMinor === 0) refused[offer.id] = NO_EFFECT;
     else refused[offer.id] = outdone ??= { code: 'outdone', by: inTurn(best).map(({ offer: { id } }) => id) };
   }
   Object.assign(refused, applicable.refused);
   const lines = input.lines.map((_, i) => after.lines[i]!);
-  const taxMinor = taxOf(input, lines, after.deliveryMinor);
+  const taxMinor = taxOfCart(input, lines, after.deliveryMinor);
   return {
     lines,
     deliveryMinor: deliveryMinor === null ? null : after.deliveryMinor,
@@ -129,8 +132,8 @@ function codeAnswer(
   };
 }
 
-/** Once a rate over all its lines, half up; delivery at the shop's. */
-function taxOf({ lines, tax }: PricingInput, costs: readonly number[], deliveryMinor: number): number {
+/** Once a rate over all its lines; delivery at the shop's. */
+function taxOfCart({ lines, tax }: PricingInput, costs: readonly number[], deliveryMinor: number): number {
   let usual = deliveryMinor;
   let others: Map<number, number> | null = null;
   for (let i = 0; i < lines.length; i += 1) {
@@ -138,8 +141,7 @@ function taxOf({ lines, tax }: PricingInput, costs: readonly number[], deliveryM
     if (rate === tax.basisPoints) usual += costs[i]!;
     else (others ??= new Map()).set(rate, (others.get(rate) ?? 0) + costs[i]!);
   }
-  const taxAt = (rate: number, base: number) => halfUp(base * rate, tax.included ? 10_000 + rate : 10_000);
-  let all = taxAt(tax.basisPoints, usual);
-  for (const [rate, base] of others ?? []) all += taxAt(rate, base);
+  let all = taxOf(usual, tax.basisPoints, tax.included);
+  for (const [rate, base] of others ?? []) all += taxOf(base, rate, tax.included);
   return all;
 }

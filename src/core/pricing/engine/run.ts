@@ -1,15 +1,8 @@
+import { costOf, type Cart, type Standing, type Standings } from '../basis/standing';
+import type { PricedOffer } from '../offers';
+import { inTurn, type Act, type Acting } from './acting';
 import { lineChooser, type LineChooser } from './line-choice';
-import { take, takeUnitPrices } from './stages';
-import {
-  costOf,
-  inTurn,
-  type Act,
-  type Acting,
-  type Cart,
-  type Standing,
-  type Standings,
-  type TakingOffer,
-} from './state';
+import { takeUnitPrices } from './unit-prices';
 
 /** An offer by itself. */
 export interface Alone {
@@ -20,8 +13,8 @@ export interface Alone {
 }
 
 /** An offer that no other of its group keeps from any line. */
-export function freeAct(cart: Cart, { offer, stage, selection }: Acting): Act {
-  return { offer, stage, fitting: cart.fitting(selection), group: 0 };
+function freeAct(cart: Cart, { offer, facts, stage, selection }: Acting): Act {
+  return { offer, facts, stage, fitting: cart.fitting(selection), group: 0 };
 }
 
 /** What each of some offers takes by itself; of up to `MOST_SEARCHED` the standings after each are kept in `alone`. */
@@ -31,7 +24,7 @@ export function allAlone(cart: Cart, { start, alone }: Standings, offers: readon
     const after = alone[found.length] ?? alone[0]!;
     const act = freeAct(cart, acting);
     if (acting.stage === 1) takeUnitPrices(cart, start, [act], after);
-    else take(cart, start, act, after);
+    else act.facts.take!(cart, start, act, after);
     found.push({ acting, act, takenMinor: costOf(start) - costOf(after), goodsMinor: after.goodsMinor });
   }
   return found;
@@ -90,7 +83,7 @@ export function takesBy(
 }
 
 /** Hears of every amount that an offer takes. */
-type Tell = (offer: TakingOffer, line: number | null, amountMinor: number) => void;
+type Tell = (offer: PricedOffer, line: number | null, amountMinor: number) => void;
 
 /** What offers come to together, as they act; tells what each takes of every line and of delivery. */
 export function runOffers(cart: Cart, standings: Standings, offers: readonly Acting[], tell: Tell): Standing {
@@ -108,7 +101,7 @@ export function runOffers(cart: Cart, standings: Standings, offers: readonly Act
   for (const act of acts) {
     if (act.stage === 1) continue;
     const after = at.next!;
-    if (take(cart, at, act, after) > 0) {
+    if (act.facts.take!(cart, at, act, after) > 0) {
       for (let line = 0; line < cart.lines.length; line += 1) {
         const amount = at.lines[line]! - after.lines[line]!;
         if (amount > 0) tell(act.offer, line, amount);

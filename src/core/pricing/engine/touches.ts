@@ -1,36 +1,20 @@
-import { assertNever } from '~/core/problems';
-import { fits } from './selection';
-import type { LineSelection, Offer, PricedLine, PricedOffer } from './pricing.schema';
-
-type Goods = Pick<PricedLine, 'product' | 'variant' | 'categories' | 'tags'>;
+import type { LineFacts } from '../basis/line';
+import { fits, type LineSelection } from '../basis/selection';
+import { offerFacts, type Offer, type PricedOffer } from '../offers';
 
 /** Which goods an offer is about, in each of its roles; none for one that is about delivery or a gift. */
-export function selectionsOf(offer: Offer): readonly LineSelection[] {
-  switch (offer.kind) {
-    case 'deliveryOff':
-    case 'gift':
-      return [];
-    case 'buyGet':
-      return [offer.buy, offer.get];
-    case 'bundle':
-      return offer.items.map(({ selection }) => selection);
-    case 'percentOff':
-    case 'amountOff':
-    case 'priceIs':
-    case 'quantityBreaks':
-      return [offer.selection];
-    default:
-      return assertNever(offer);
-  }
-}
+export const selectionsOf = (offer: Offer): readonly LineSelection[] => offerFacts(offer).selections(offer);
+
+/** Whether an offer lowers what delivery costs. */
+export const isOnDelivery = (offer: Offer): boolean => offerFacts(offer).stage(offer) === 5;
 
 /** Whether an offer is about such goods: it may take something off them, be it only with more of them, or beside others. */
-export function isAbout(offer: Offer, goods: Goods): boolean {
+export function isAbout(offer: Offer, goods: LineFacts): boolean {
   return selectionsOf(offer).some((selection) => fits(goods, selection));
 }
 
 /** The same of an offer that is on and needs no code. */
-export function touches(offer: PricedOffer, goods: Goods): boolean {
+export function touches(offer: PricedOffer, goods: LineFacts): boolean {
   return offer.on && offer.when.code === null && isAbout(offer, goods);
 }
 

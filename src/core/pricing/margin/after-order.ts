@@ -1,6 +1,7 @@
 import { minor, type Minor } from '~/core/money';
-import { halfUp, partOf } from '../engine/half-up';
-import { asLine, leastPrice, type Costed, type Margins, type Tax } from './margins';
+import { partOf } from '../basis/half-up';
+import { taxOf, type TaxRule } from '../basis/tax';
+import { asLine, leastPrice, type Costed, type Margins } from './margins';
 import type { OptionEffect } from '~/core/options/effects';
 import { priceLine, type PriceStep } from '../receipt/price-line';
 
@@ -35,22 +36,20 @@ export function priceAfterOrder(
     /** Of the answers to its options. */
     readonly effects?: readonly OptionEffect[];
   },
-  { margins, tax }: { readonly margins: Margins; readonly tax: Tax },
+  { margins, tax }: { readonly margins: Margins; readonly tax: TaxRule },
 ): AfterOrderPrice {
   const { quantity, percent, offerId, name, effects = [] } = asked;
   const { fullMinor: full, steps } = priceLine({ ...asLine(good, quantity), effects });
   const basisPoints = good.taxBasisPoints ?? tax.basisPoints;
   const wished = full - partOf(full, percent * 100);
   const amount = Math.max(wished, Math.min(full, leastPrice(good, quantity, margins, tax) ?? 0));
-  const taxOf = (sum: number) =>
-    tax.included ? halfUp(sum * basisPoints, 10_000 + basisPoints) : partOf(sum, basisPoints);
-  const taxAmount = taxOf(amount);
+  const taxAmount = taxOf(amount, basisPoints, tax.included);
   return {
     fullMinor: full,
     amountMinor: minor(amount),
     taxMinor: minor(taxAmount),
     taxBasisPoints: basisPoints,
-    fullTotalMinor: minor(tax.included ? full : full + taxOf(full)),
+    fullTotalMinor: minor(tax.included ? full : full + taxOf(full, basisPoints, false)),
     totalMinor: minor(tax.included ? amount : amount + taxAmount),
     isHeld: amount > wished,
     steps: [

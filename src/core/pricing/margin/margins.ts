@@ -2,8 +2,10 @@ import { z } from 'zod';
 import { minor } from '~/core/money';
 import { priceGoods, type Circumstances, type PricedGoods } from '../receipt/price-goods';
 import type { PriceableLine } from '../receipt/price-line';
-import type { PricedOffer } from '../engine/pricing.schema';
-import { fits } from '../engine/selection';
+import { fits } from '../basis/selection';
+import { withoutTax, type TaxRule } from '../basis/tax';
+import { visitsToTry } from '../conditions';
+import type { PricedOffer } from '../offers';
 import { isAbout, selectionsOf } from '../engine/touches';
 
 const floor = z.number().int().min(0).max(9_900);
@@ -30,11 +32,6 @@ export interface Costed {
   readonly taxBasisPoints: number | null;
 }
 
-export interface Tax {
-  readonly basisPoints: number;
-  readonly included: boolean;
-}
-
 /** Of several categories the highest floor counts. */
 export function floorOf(good: Pick<Costed, 'slug' | 'categories'>, margins: Margins): number | null {
   if (Object.hasOwn(margins.products, good.slug)) return margins.products[good.slug]!;
@@ -42,11 +39,6 @@ export function floorOf(good: Pick<Costed, 'slug' | 'categories'>, margins: Marg
     Object.hasOwn(margins.categories, slug) ? [margins.categories[slug]!] : [],
   );
   return own.length > 0 ? Math.max(...own) : margins.shop;
-}
-
-/** What a sum comes to without tax, in minor units; not rounded, for it is compared and never shown as a price. */
-export function withoutTax(amountMinor: number, basisPoints: number, included: boolean): number {
-  return included ? (amountMinor * 10_000) / (10_000 + basisPoints) : amountMinor;
 }
 
 /** The least that so many of a variant may bring before tax; null where cost or floor is not known. */
@@ -57,7 +49,7 @@ export function leastFor(good: Costed, quantity: number, margins: Margins): numb
 }
 
 /** The lowest price of so many of a variant that keeps to the floor, as prices are; null where cost or floor is not known. */
-export function leastPrice(good: Costed, quantity: number, margins: Margins, tax: Tax): number | null {
+export function leastPrice(good: Costed, quantity: number, margins: Margins, tax: TaxRule): number | null {
   const least = leastFor(good, quantity, margins);
   if (least === null) return null;
   return Math.ceil(tax.included ? (least * (10_000 + (good.taxBasisPoints ?? tax.basisPoints))) / 10_000 : least);
@@ -81,7 +73,7 @@ export interface GuardInput {
   readonly swapped?: readonly Costed[];
   readonly offers: readonly PricedOffer[];
   readonly margins: Margins;
-  readonly tax: Tax;
+  readonly tax: TaxRule;
   readonly severalCodes: boolean;
   /** Milliseconds since 1970, and the shop's day then. */
   readonly at: number;
@@ -254,7 +246,7 @@ function* unlike(
   return [...first.values()];
 }
 
-/** Every sort of buyer, code and moment that offers tell apart, at most `MOST_CIRCUMSTANCES`. */
+/** Every sort of visit, code and moment that offers tell apart, at most `MOST_CIRCUMSTANCES`. */
 function circumstancesOf({ offers, severalCodes, at, dayOf }: GuardInput): Circumstance[] {
   const on = offers.filter((offer) => offer.on);
   const all = [...new Set(on.flatMap(({ when }) => when.code ?? []))];
@@ -263,25 +255,13 @@ function circumstancesOf({ offers, severalCodes, at, dayOf }: GuardInput): Circu
     .flatMap(({ when }) => (when.from === null ? [] : [Date.parse(when.from)]))
     .filter((from) => from > at);
   const moments = [at, ...[...new Set(later)].sort((a, b) => a - b)];
-  const shoppers = on.some(({ when }) => when.shopper !== 'any') ? (['new', 'returning'] as const) : (['new'] as const);
-  const countries = [null, ...new Set(on.flatMap(({ when }) => when.countries))];
-  const sources = [null, ...new Set(on.flatMap(({ when }) => when.sources))];
   return moments
-    .flatMap((moment) =>
-      shoppers.flatMap((shopper) =>
-        countries.flatMap((country) =>
-          sources.flatMap((source) =>
-            codes.map((typed) => {
-              const today = dayOf(moment);
-              const birthday = on.some(({ when }) => when.birthdayDays !== null) ? today.slice(5) : null;
-              return {
-                codes: typed,
-                circumstances: { at: moment, today, shopper, country, source, birthday, used: {} },
-              };
-            }),
-          ),
-        ),
-      ),
-    )
+    .flatMap((moment) => {
+      const today = dayOf(moment);
+      const anybody = { shopper: 'new', country: null, source: null, birthday: null, used: {} } as const;
+      return visitsToTry(on, today).flatMap((visit) =>
+        codes.map((typed) => ({ codes: typed, circumstances: { at: moment, today, ...anybody, ...visit } })),
+      );
+    })
     .slice(0, MOST_CIRCUMSTANCES);
 }

@@ -1,17 +1,13 @@
 import { minor, sumMinor, type Minor } from '~/core/money';
-import { halfUp } from '../engine/half-up';
-import { isSameCode } from '../engine/judge';
+import { isSameCode } from '../basis/codes';
+import { taxOf, type TaxRule } from '../basis/tax';
+import type { OfferStep } from '../engine/acting';
+import { isOnDelivery } from '../engine/touches';
+import { offerFacts, type PricedOffer } from '../offers';
 import { priceLine, sumEffects, type LinePrice, type PriceableLine, type PriceStep } from './price-line';
 import { priceCart, type OfferRefusal } from '../engine/price';
-import type { OfferStep } from '../engine/state';
-import type { PricedOffer, PricingInput } from '../engine/pricing.schema';
+import type { PricingInput } from '../engine/pricing.schema';
 import { thresholdOf, type ThresholdView } from './threshold';
-
-/** Tax on goods and delivery. Included: prices already hold it. 10 000 basis points = 100 %. */
-export interface TaxRule {
-  readonly basisPoints: number;
-  readonly included: boolean;
-}
 
 /** Everything a price hangs on besides goods and offers. */
 export interface Circumstances {
@@ -97,7 +93,7 @@ export function priceGoods(input: GoodsInput): PricedGoods {
   const stepOf = ({ offerId, amountMinor }: OfferStep): PriceStep => {
     const offer = byId.get(offerId)!;
     const { name, when } = offer;
-    const isOfOrder = 'target' in offer && offer.target === 'order';
+    const isOfOrder = offerFacts(offer).stage(offer) === 4;
     // One of a list of codes is its own; any other is written as its owner writes it.
     const coupon = when.code === null ? null : when.isOneTime ? codeTyped(codes, when.code) : when.code;
     return { code: 'offer', amountMinor: minor(-amountMinor), offerId, name, coupon, isOfOrder };
@@ -134,7 +130,7 @@ export function priceGoods(input: GoodsInput): PricedGoods {
         refusal: usedBy !== null ? USED_UP : offerId === null ? { code: 'unknown' as const } : refusal,
       };
     }),
-    freeDelivery: thresholdOf(offers, priced.refused, (offer) => offer.kind === 'deliveryOff'),
+    freeDelivery: thresholdOf(offers, priced.refused, isOnDelivery),
     taken: priced.taken,
     refused: priced.refused,
     gifts: priced.gifts,
@@ -197,7 +193,7 @@ function taxSteps(
     .sort(([a], [b]) => b - a)
     .map(([basisPoints, base]) => ({
       code: tax.included ? ('tax-included' as const) : ('tax-on-top' as const),
-      amountMinor: minor(halfUp(base * basisPoints, tax.included ? 10_000 + basisPoints : 10_000)),
+      amountMinor: minor(taxOf(base, basisPoints, tax.included)),
       basisPoints,
     }));
 }

@@ -1,7 +1,8 @@
 import { minor, type Minor } from '~/core/money';
+import { asksFor, conditionOf } from '../conditions';
 import type { OfferRefusal } from '../engine/price';
-import type { PricedOffer } from '../engine/pricing.schema';
-import { isRunning } from '../engine/touches';
+import { isOnDelivery, isRunning } from '../engine/touches';
+import type { PricedOffer } from '../offers';
 
 /** How far a cart is from an offer that asks for goods worth so much. */
 export interface ThresholdView {
@@ -11,28 +12,14 @@ export interface ThresholdView {
   readonly missingMinor: Minor;
 }
 
-/** Reasons other than the threshold for which an offer does not count at all, and so shows none. */
-const ELSEWHERE: readonly string[] = [
-  'off',
-  'needs-code',
-  'not-started',
-  'ended',
-  'wrong-shopper',
-  'not-birthday',
-  'used-up',
-  'wrong-country',
-  'wrong-source',
-];
-
 /** From how much on delivery is cheaper for everybody now, as the foot of a page says it; null without such an offer. */
 export function freeDeliveryFrom(offers: readonly PricedOffer[], at: number): Minor | null {
   const thresholds = offers
     .filter((offer) => isRunning(offer, at))
-    .flatMap(({ kind, on, when }) => {
-      const { minGoodsMinor, code, shopper, birthdayDays, countries, sources } = when;
-      const isForAll =
-        code === null && shopper === 'any' && birthdayDays === null && countries.length + sources.length === 0;
-      return kind === 'deliveryOff' && on && isForAll && minGoodsMinor !== null ? [minGoodsMinor] : [];
+    .flatMap((offer) => {
+      const { minGoodsMinor } = offer.when;
+      const isForAll = !asksFor(offer, 'code', 'buyer', 'address', 'visit');
+      return offer.on && isOnDelivery(offer) && isForAll && minGoodsMinor !== null ? [minGoodsMinor] : [];
     });
   return thresholds.length > 0 ? minor(Math.min(...thresholds)) : null;
 }
@@ -48,7 +35,8 @@ export function thresholdOf(
     const { minGoodsMinor } = offer.when;
     if (minGoodsMinor === null || !isMeant(offer)) continue;
     const refusal = Object.hasOwn(refused, offer.id) ? refused[offer.id]! : null;
-    if (refusal && ELSEWHERE.includes(refusal.code)) continue;
+    // Kept out by something else, it has no threshold that goods could reach.
+    if (refusal && (refusal.code === 'off' || conditionOf(refusal.code))) continue;
     const missingMinor = minor(refusal?.code === 'needs-more' ? refusal.missingMinor : 0);
     if (!nearest || missingMinor < nearest.missingMinor)
       nearest = { offerId: offer.id, thresholdMinor: minor(minGoodsMinor), missingMinor };

@@ -1,6 +1,7 @@
 import type { ProblemCode } from '~/core/problems';
 import type { PricedCode } from './price-goods';
-import type { PricedOffer } from '../engine/pricing.schema';
+import { conditionOf } from '../conditions';
+import type { PricedOffer } from '../offers';
 
 /** What a shopper is told of a code that does not count: a sentence's code, and its facts. `money` writes sums. */
 export function codeProblem(
@@ -17,12 +18,15 @@ export function codeProblem(
   if (refusal === null) return null;
   const { offers, offer, isEmpty, isBuyerKnown, money } = around;
   const nameOf = (id: string) => offers.find((other) => other.id === id)?.name || id;
-  const known = refusal.code !== 'unknown' && refusal.code !== 'off' && refusal.code !== 'needs-code';
-  if (!known) return { code: 'coupon-unknown', facts: { code } };
+  const by = conditionOf(refusal.code);
+  const isUnknown = refusal.code === 'unknown' || refusal.code === 'off' || (by !== null && by.sentence === null);
+  if (isUnknown) return { code: 'coupon-unknown', facts: { code } };
   if (refusal.code === 'ended') return { code: 'coupon-over', facts: { code } };
   if (isEmpty) return { code: 'coupon-empty', facts: { code } };
-  if (!isBuyerKnown && refusal.code === 'wrong-shopper') return { code: 'coupon-at-pay', facts: { code } };
-  if (!isBuyerKnown && refusal.code === 'not-birthday') return { code: 'coupon-at-pay-birthday', facts: { code } };
+  if (by?.sentence) {
+    const { code: sentence, beforePaying = sentence } = by.sentence;
+    return { code: isBuyerKnown ? sentence : beforePaying, facts: { code } };
+  }
   switch (refusal.code) {
     case 'needs-more':
       return {
@@ -33,28 +37,20 @@ export function codeProblem(
       return { code: 'coupon-needs-items', facts: { code, count: refusal.missing } };
     case 'outdone':
       return { code: 'coupon-outdone', facts: { code, by: refusal.by.map(nameOf).join(', ') } };
+    case 'delivery-not-chosen':
+      return { code: 'coupon-delivery', facts: { code } };
     default:
-      return { code: SENTENCES[refusal.code], facts: { code } };
+      return { code: 'coupon-no-effect', facts: { code } };
   }
 }
 
-const SENTENCES = {
-  'not-started': 'coupon-early',
-  'wrong-shopper': 'coupon-not-you',
-  'not-birthday': 'coupon-birthday',
-  'used-up': 'coupon-used-up',
-  'wrong-country': 'coupon-country',
-  'wrong-source': 'coupon-not-here',
-  'delivery-not-chosen': 'coupon-delivery',
-  'no-effect': 'coupon-no-effect',
-  'not-searched': 'coupon-no-effect',
-} as const satisfies Readonly<Record<string, ProblemCode>>;
+/** Whether a refusal may be taken back once it is known who buys. */
+export const waitsForBuyer = (refusal: PricedCode['refusal']): boolean =>
+  refusal !== null && conditionOf(refusal.code)?.knownBy === 'buyer';
 
 /** Reasons that a later step may take away by itself: such a code stays in the cart, with the reason beside it. */
-const WAITING: readonly string[] = ['delivery-not-chosen', 'wrong-country'];
-const WAITING_FOR_BUYER: readonly string[] = ['wrong-shopper', 'not-birthday'];
-
 export function isWaiting({ refusal }: PricedCode, isBuyerKnown: boolean): boolean {
   if (refusal === null) return false;
-  return WAITING.includes(refusal.code) || (!isBuyerKnown && WAITING_FOR_BUYER.includes(refusal.code));
+  if (refusal.code === 'delivery-not-chosen' || conditionOf(refusal.code)?.knownBy === 'address') return true;
+  return !isBuyerKnown && waitsForBuyer(refusal);
 }

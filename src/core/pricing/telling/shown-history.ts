@@ -1,5 +1,5 @@
 import { addDays, dayIn, startOfDay } from '~/core/time';
-import type { PricedOffer } from '../engine/pricing.schema';
+import type { PricedOffer } from '../offers';
 
 /** What one of a variant was shown to cost from a moment on (milliseconds since 1970), offers included. */
 export interface ShownPrice {

@@ -1,18 +1,8 @@
-import { stageOf, MOST_SEARCHED } from '../engine/state';
-import type { PricedOffer } from '../engine/pricing.schema';
+import { plainCode } from '../basis/codes';
+import { MOST_SEARCHED } from '../basis/standing';
+import { asksFor } from '../conditions';
 import { isRunning } from '../engine/touches';
-
-/** Whether an offer asks who buys, from where, or how often they did before: of goods outside a cart nobody knows. */
-function asksWhoBuys({ when, limits }: PricedOffer): boolean {
-  const { shopper, birthdayDays, countries, sources } = when;
-  return (
-    shopper !== 'any' ||
-    birthdayDays !== null ||
-    countries.length > 0 ||
-    sources.length > 0 ||
-    limits.perShopper !== null
-  );
-}
+import { offerFacts, type PricedOffer } from '../offers';
 
 /** Whether another offer that is on can take its place: one of them stands alone, or lowers a whole order. */
 function canBeOusted(offer: PricedOffer, offers: readonly PricedOffer[]): boolean {
@@ -28,20 +18,24 @@ function canBeOusted(offer: PricedOffer, offers: readonly PricedOffer[]): boolea
   );
 }
 
-/** Whether what an offer takes off goods hangs on these goods alone: no other goods in a cart can take it away. */
+/**
+ * Whether what an offer takes off goods hangs on these goods alone: no other goods in a cart can take it away, nor who buys, from
+ * where, or how often they did before.
+ */
 function isPromise(offer: PricedOffer, offers: readonly PricedOffer[]): boolean {
-  if (!offer.on || offer.kind === 'gift' || offer.when.code !== null) return false;
-  if (asksWhoBuys(offer) || canBeOusted(offer, offers)) return false;
-  const stage = stageOf(offer);
-  if (stage !== 1 && stage !== 3) return false;
-  if ('maxMinor' in offer && offer.maxMinor !== null) return false;
-  return offer.kind !== 'quantityBreaks' || offer.count === 'line';
+  const facts = offerFacts(offer);
+  const stage = facts.stage(offer);
+  if (!offer.on || (stage !== 1 && stage !== 3)) return false;
+  if (asksFor(offer, 'code', 'buyer', 'address', 'visit') || offer.limits.perShopper !== null) return false;
+  if (canBeOusted(offer, offers) || (facts.cap?.(offer) ?? null) !== null) return false;
+  return !facts.countsTogether?.(offer);
 }
 
 /** The same of an offer on delivery to a country that is known. */
 function isDeliveryPromise(offer: PricedOffer, offers: readonly PricedOffer[]): boolean {
-  if (!offer.on || offer.kind !== 'deliveryOff' || offer.when.code !== null) return false;
-  return !asksWhoBuys({ ...offer, when: { ...offer.when, countries: [] } }) && !canBeOusted(offer, offers);
+  if (!offer.on || offerFacts(offer).stage(offer) !== 5) return false;
+  if (asksFor(offer, 'code', 'buyer', 'visit') || offer.limits.perShopper !== null) return false;
+  return !canBeOusted(offer, offers);
 }
 
 /**
@@ -49,12 +43,12 @@ function isDeliveryPromise(offer: PricedOffer, offers: readonly PricedOffer[]): 
  * `MOST_SEARCHED` some of them are not looked at.
  */
 export function countAble(offers: readonly PricedOffer[], at: number, severalCodes: boolean): number {
-  const running = offers.filter((offer) => offer.on && offer.kind !== 'gift' && isRunning(offer, at));
+  const running = offers.filter((offer) => offer.on && offerFacts(offer).stage(offer) !== null && isRunning(offer, at));
   const mostFor = (shopper: 'new' | 'returning') => {
     const own = running.filter(({ when }) => when.shopper === 'any' || when.shopper === shopper);
     const byCode = new Map<string, number>();
     for (const { when } of own) {
-      const code = when.code?.trim().toLowerCase() ?? '';
+      const code = plainCode(when.code ?? '');
       byCode.set(code, (byCode.get(code) ?? 0) + 1);
     }
     const open = byCode.get('') ?? 0;

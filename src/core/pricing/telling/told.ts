@@ -1,49 +1,17 @@
-import { assertNever } from '~/core/problems';
+import { fits } from '../basis/selection';
+import type { PricedLine } from '../basis/line';
+import type { ToldEffect } from '../basis/told-words';
+import { asksFor, type When } from '../conditions';
 import { priceCart } from '../engine/price';
-import type { LineSelection, Offer, PricedLine, PricedOffer } from '../engine/pricing.schema';
-import { fits } from '../engine/selection';
 import { isAbout, isRunning } from '../engine/touches';
-
-/** What an offer takes off: a part in basis points, or a sum in minor units. */
-export type Off = { readonly basisPoints: number } | { readonly amountMinor: number };
-
-/** What an offer does for goods that its price does not show, as far as one line beside the price can say it. */
-export type ToldEffect =
-  | { readonly code: 'same-set'; readonly buy: number; readonly get: number; readonly basisPoints: number }
-  | {
-      readonly code: 'gets' | 'comes-with';
-      readonly buy: number;
-      readonly get: number;
-      readonly basisPoints: number;
-      /** The other goods of it. */
-      readonly what: LineSelection;
-    }
-  | {
-      readonly code: 'bundle';
-      readonly items: readonly { readonly selection: LineSelection; readonly quantity: number }[];
-      readonly priceMinor: number;
-    }
-  | { readonly code: 'capped'; readonly off: Off; readonly maxMinor: number }
-  | { readonly code: 'order'; readonly off: Off; readonly what: LineSelection }
-  | {
-      readonly code: 'together';
-      readonly from: number;
-      readonly what: LineSelection;
-      readonly each: Off | { unitMinor: number };
-    }
-  | { readonly code: 'off'; readonly off: Off }
-  /** What one costs by it alone. */
-  | { readonly code: 'price'; readonly amountMinor: number }
-  | { readonly code: 'gift'; readonly variant: string; readonly quantity: number };
+import { offerFacts, type PricedOffer, type ToldGoods } from '../offers';
 
 /** An offer that is told beside a price, with what it asks for. */
 export interface Told {
   readonly offerId: string;
   readonly effect: ToldEffect;
-  readonly when: Pick<
-    Offer['when'],
-    'shopper' | 'birthdayDays' | 'countries' | 'minGoodsMinor' | 'minQuantity' | 'counts'
-  >;
+  readonly when: When;
+  /** How often one shopper gets it; how often all do is nobody's business. */
   readonly perShopper: number | null;
   /** Whether another offer can take its place. */
   readonly isWhileAlone: boolean;
@@ -57,15 +25,9 @@ const ORDER: readonly ToldEffect['code'][] = [
 
 /** Whether an offer is one to be told beside some price: it runs, and no price shows it. */
 export function isTellable(offer: PricedOffer, shown: readonly PricedOffer[], at: number): boolean {
-  if (!offer.on || offer.kind === 'deliveryOff' || offer.when.code !== null || offer.when.sources.length > 0)
-    return false;
+  const { on } = offer;
+  if (!on || offerFacts(offer).stage(offer) === 5 || asksFor(offer, 'code', 'visit')) return false;
   return isRunning(offer, at) && !shown.includes(offer);
-}
-
-/** Goods as offers are told of them: with several prices no single one can be told. */
-export interface ToldGoods {
-  readonly line: PricedLine;
-  readonly isOnePrice: boolean;
 }
 
 /**
@@ -81,15 +43,14 @@ export function toldOffers(
   const { line } = goods;
   const told = offers.flatMap((offer): Told[] => {
     if (!isTellable(offer, shown, at)) return [];
-    const isTouched = offer.kind === 'gift' ? fits(line, offer.when.counts) : isAbout(offer, line);
+    const isTouched = offerFacts(offer).stage(offer) === null ? fits(line, offer.when.counts) : isAbout(offer, line);
     const effect = isTouched ? effectOf(offer, goods) : null;
     if (effect === null) return [];
-    const { shopper, birthdayDays, countries, minGoodsMinor, minQuantity, counts } = offer.when;
     return [
       {
         offerId: offer.id,
         effect,
-        when: { shopper, birthdayDays, countries, minGoodsMinor, minQuantity, counts },
+        when: offer.when,
         perShopper: offer.limits.perShopper,
         isWhileAlone: effect.code === 'price' || (effect.code === 'off' && !asksWho(offer)),
       },
@@ -98,44 +59,16 @@ export function toldOffers(
   return told.sort((a, b) => ORDER.indexOf(a.effect.code) - ORDER.indexOf(b.effect.code));
 }
 
-const offOf = (offer: Extract<PricedOffer, { kind: 'percentOff' | 'amountOff' }>): Off =>
-  offer.kind === 'percentOff' ? { basisPoints: offer.basisPoints } : { amountMinor: offer.amountMinor };
-
-function effectOf(offer: PricedOffer, { line, isOnePrice }: ToldGoods): ToldEffect | null {
-  switch (offer.kind) {
-    case 'deliveryOff':
-      return null;
-    case 'gift':
-      return { code: 'gift', variant: offer.variant, quantity: offer.quantity };
-    case 'buyGet': {
-      const { buyQuantity: buy, getQuantity: get, basisPoints } = offer;
-      const [isBought, isGot] = [fits(line, offer.buy), fits(line, offer.get)];
-      if (isBought && isGot) return { code: 'same-set', buy, get, basisPoints };
-      return isBought
-        ? { code: 'gets', buy, get, basisPoints, what: offer.get }
-        : { code: 'comes-with', buy, get, basisPoints, what: offer.buy };
-    }
-    case 'bundle':
-      return { code: 'bundle', items: offer.items, priceMinor: offer.priceMinor };
-    case 'percentOff':
-    case 'amountOff':
-      if (offer.target === 'order') return { code: 'order', off: offOf(offer), what: offer.selection };
-      if (offer.maxMinor !== null) return { code: 'capped', off: offOf(offer), maxMinor: offer.maxMinor };
-      return asksWho(offer) || !isOnePrice ? { code: 'off', off: offOf(offer) } : priceBy(offer, line);
-    case 'quantityBreaks':
-    case 'priceIs':
-      if (offer.kind === 'quantityBreaks' && offer.count === 'selection') {
-        const [first] = offer.breaks.toSorted((a, b) => a.from - b.from);
-        return { code: 'together', from: first!.from, what: offer.selection, each: first! };
-      }
-      return priceBy(offer, line);
-    default:
-      return assertNever(offer);
-  }
+function effectOf(offer: PricedOffer, goods: ToldGoods): ToldEffect | null {
+  const facts = offerFacts(offer);
+  const effect = facts.tells(offer, goods);
+  if (effect !== 'by-price') return effect;
+  const off = facts.off?.(offer);
+  // A share or a sum can be said where no one price can.
+  return off && (asksWho(offer) || !goods.isOnePrice) ? { code: 'off', off } : priceBy(offer, goods.line);
 }
 
-const asksWho = ({ when, limits }: PricedOffer) =>
-  when.shopper !== 'any' || when.birthdayDays !== null || when.countries.length > 0 || limits.perShopper !== null;
+const asksWho = (offer: PricedOffer) => asksFor(offer, 'buyer', 'address') || offer.limits.perShopper !== null;
 
 /** What one costs by an offer alone, its conditions met; null where that is no less. */
 function priceBy(offer: PricedOffer, line: PricedLine): ToldEffect | null {

@@ -1,76 +1,16 @@
 import { assertNever } from '~/core/problems';
-import type { LineSelection } from '../engine/pricing.schema';
-import type { Off, Told, ToldEffect } from './told';
-
-/** Sentences and parts of sentences that offers are told with; each shop has its own words for them. */
-export type ToldWord =
-  | 'toldFreeSet'
-  | 'toldSetOff'
-  | 'toldGetsFree'
-  | 'toldGetsOff'
-  | 'toldFreeWith'
-  | 'toldOffWith'
-  | 'toldBundle'
-  | 'toldCapped'
-  | 'toldOrder'
-  | 'toldOrderOf'
-  | 'toldTogetherOff'
-  | 'toldTogetherEach'
-  | 'toldOff'
-  | 'toldPrice'
-  | 'toldWhile'
-  | 'toldGift'
-  | 'toldFrom'
-  | 'toldFromOf'
-  | 'toldItems'
-  | 'toldItemsOf'
-  | 'toldNew'
-  | 'toldReturning'
-  | 'toldBirthday'
-  | 'toldCountry'
-  | 'toldTimes'
-  | 'selectedItems'
-  | 'anyItems';
-
-/** How a shop tells its offers. */
-export interface ToldReader {
-  readonly say: (word: ToldWord, facts?: Readonly<Record<string, string | number>>) => string;
-  readonly money: (amountMinor: number) => string;
-  /** BCP 47, of numbers and lists. */
-  readonly locale: string;
-  readonly countryName: (code: string) => string;
-  /** What goods are called: the names of what a selection lists; null where they are too many to name. */
-  readonly nameOf: (selection: LineSelection) => string | null;
-  /** The name of a variant; null where it is not sold. */
-  readonly variantName: (sku: string) => string | null;
-}
+import type { LineSelection } from '../basis/selection';
+import type { Off, ToldEffect, ToldReader } from '../basis/told-words';
+import { tellConditions } from '../conditions';
+import type { Told } from './told';
 
 /** One line beside a price; null where what it speaks of is not sold. */
-export function wordTold({ effect, when, perShopper, isWhileAlone }: Told, reader: ToldReader): string | null {
-  const { say, money, countryName } = reader;
+export function wordTold({ offerId, effect, when, perShopper, isWhileAlone }: Told, reader: ToldReader): string | null {
+  const { say } = reader;
   const what = wordEffect(effect, reader);
   if (what === null) return null;
-  const { minGoodsMinor, minQuantity, counts } = when;
-  const counted = counts === null ? null : (reader.nameOf(counts) ?? say('selectedItems'));
-  const list = new Intl.ListFormat(reader.locale, { type: 'disjunction' });
-  const countries = when.countries.map(countryName);
-  const conditions = [
-    isWhileAlone && say('toldWhile'),
-    minGoodsMinor !== null &&
-      (counted === null
-        ? say('toldFrom', { amount: money(minGoodsMinor) })
-        : say('toldFromOf', { amount: money(minGoodsMinor), what: counted })),
-    minQuantity !== null &&
-      (counted === null
-        ? say('toldItems', { count: minQuantity })
-        : say('toldItemsOf', { count: minQuantity, what: counted })),
-    when.shopper === 'new' && say('toldNew'),
-    when.shopper === 'returning' && say('toldReturning'),
-    when.birthdayDays !== null && say('toldBirthday'),
-    countries.length > 0 && say('toldCountry', { country: list.format(countries) }),
-    perShopper !== null && say('toldTimes', { count: perShopper }),
-  ].filter((condition) => condition !== false);
-  return [what, ...conditions].join(', ');
+  const conditions = tellConditions({ id: offerId, when, limits: { total: null, perShopper } }, reader);
+  return [what, ...(isWhileAlone ? [say('toldWhile')] : []), ...conditions].join(', ');
 }
 
 function wordEffect(effect: ToldEffect, reader: ToldReader): string | null {

@@ -1,9 +1,10 @@
 import { minor } from '~/core/money';
 import { offersOf } from '../engine/offers-of';
-import type { Offer, PricedOffer } from '../engine/pricing.schema';
+import type { Offer, PricedOffer } from '../offers';
 import { priceGoods, type Circumstances } from '../receipt/price-goods';
 import type { PriceableLine } from '../receipt/price-line';
-import { withoutTax, type Tax } from '../margin/margins';
+import { withoutTax, type TaxRule } from '../basis/tax';
+import { marginOf } from '../margin/margin-of';
 
 /** An order of the past as it would be priced anew. */
 export interface PastOrder {
@@ -56,7 +57,7 @@ export function* backtest(
   orders: readonly PastOrder[],
   offers: Readonly<Record<string, Offer>>,
   tested: string,
-  tax: Tax,
+  tax: TaxRule,
 ): Generator<number, Backtest> {
   const { [tested]: offer, ...rest } = offers;
   if (!offer) throw new Error(`There is no offer ${tested}`);
@@ -88,14 +89,9 @@ export function* backtest(
     if ((after.taken[tested] ?? 0) > 0) {
       const before = price(others);
       const margin = (priced: typeof after) =>
-        order.lines.reduce<number | null>(
-          (sum, line, at) =>
-            sum === null || line.costMinor === null
-              ? null
-              : sum +
-                withoutTax(priced.lines[at]!.totalMinor, line.taxBasisPoints ?? tax.basisPoints, tax.included) -
-                line.costMinor * line.quantity,
-          0,
+        marginOf(
+          order.lines.map((line, at) => ({ ...line, amountMinor: priced.lines[at]!.totalMinor })),
+          tax,
         );
       got.push({
         id: order.id,
@@ -143,7 +139,7 @@ interface MarginShare {
 }
 
 /** Orders by the share of the price before tax that is margin, in tenths from under nothing to everything. */
-export function marginShares(got: readonly TestedOrder[], tax: Tax): MarginShare[] {
+export function marginShares(got: readonly TestedOrder[], tax: TaxRule): MarginShare[] {
   const bins = Array.from({ length: 11 }, (_, i) => ({
     from: i === 0 ? null : (i - 1) / 10,
     before: 0,

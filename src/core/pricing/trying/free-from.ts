@@ -1,6 +1,7 @@
 import { usualSum, type Currency } from '~/core/money';
 import type { PastOrder } from './backtest';
-import { withoutTax, type Tax } from '../margin/margins';
+import { withoutTax, type TaxRule } from '../basis/tax';
+import { marginOf } from '../margin/margin-of';
 
 /** How shoppers are taken to behave; nobody knows it, so it is stated and turned. */
 export interface TopUp {
@@ -42,7 +43,7 @@ export function freeFrom(
   orders: readonly PastOrder[],
   sums: readonly number[],
   topUp: TopUp,
-  tax: Tax,
+  tax: TaxRule,
 ): FreeFromAnswer {
   const sent = orders.flatMap((order) => sentOf(order, tax));
   const goods = sent.reduce((sum, one) => sum + one.goodsMinor, 0);
@@ -65,16 +66,11 @@ export function freeFrom(
   };
 }
 
-function sentOf({ lines, deliveryMinor }: PastOrder, tax: Tax): Sent[] {
-  if (deliveryMinor === 0 || lines.some(({ costMinor }) => costMinor === null)) return [];
-  const goodsMinor = lines.reduce((sum, line) => sum + line.unitPriceMinor * line.quantity, 0);
-  const marginMinor = lines.reduce(
-    (sum, line) =>
-      sum +
-      withoutTax(line.unitPriceMinor * line.quantity, line.taxBasisPoints ?? tax.basisPoints, tax.included) -
-      line.costMinor! * line.quantity,
-    0,
-  );
+function sentOf({ lines, deliveryMinor }: PastOrder, tax: TaxRule): Sent[] {
+  const amounts = lines.map((line) => ({ ...line, amountMinor: line.unitPriceMinor * line.quantity }));
+  const marginMinor = marginOf(amounts, tax);
+  if (deliveryMinor === 0 || marginMinor === null) return [];
+  const goodsMinor = amounts.reduce((sum, { amountMinor }) => sum + amountMinor, 0);
   return [{ goodsMinor, marginMinor, feeMinor: withoutTax(deliveryMinor, tax.basisPoints, tax.included) }];
 }
 

@@ -1,7 +1,8 @@
-import { isSameCode } from '../engine/judge';
+import { isSameCode } from '../basis/codes';
+import { canMeet } from '../conditions';
+import { isAbout, isOnDelivery } from '../engine/touches';
 import type { Costed } from '../margin/margins';
-import type { PricedOffer } from '../engine/pricing.schema';
-import { isAbout } from '../engine/touches';
+import { offerFacts, type PricedOffer } from '../offers';
 
 /** Two offers that can meet in one cart. */
 export interface Overlap {
@@ -16,23 +17,14 @@ export interface Overlap {
   readonly variants: number | null;
 }
 
-const begins = ({ when }: PricedOffer) => (when.from === null ? -Infinity : Date.parse(when.from));
-const ends = ({ when }: PricedOffer) => (when.until === null ? Infinity : Date.parse(when.until));
-const canMeet = (a: PricedOffer, b: PricedOffer) =>
-  Math.max(begins(a), begins(b)) < Math.min(ends(a), ends(b)) &&
-  !(a.when.shopper !== 'any' && b.when.shopper !== 'any' && a.when.shopper !== b.when.shopper) &&
-  (a.when.countries.length === 0 ||
-    b.when.countries.length === 0 ||
-    a.when.countries.some((country) => b.when.countries.includes(country)));
-
 /** null: they have nothing to do with each other. */
 function howTheyMeet(a: PricedOffer, b: PricedOffer, isShared: boolean): Overlap['how'] | null {
   const [codeA, codeB] = [a.when.code, b.when.code];
   if (codeA !== null && codeB !== null && isSameCode(codeA, codeB)) return 'same-code';
   // Gifts are added whatever else there is.
-  if (a.kind === 'gift' || b.kind === 'gift') return null;
+  if ([a, b].some((offer) => offerFacts(offer).stage(offer) === null)) return null;
   if (a.combine.alone || b.combine.alone) return 'one-of-two';
-  const areDelivery = a.kind === 'deliveryOff' && b.kind === 'deliveryOff';
+  const areDelivery = isOnDelivery(a) && isOnDelivery(b);
   if (a.combine.group !== null && a.combine.group === b.combine.group) {
     if (a.combine.per === 'order' || b.combine.per === 'order' || areDelivery) return 'one-of-two';
     return isShared ? 'one-each' : null;

@@ -1,67 +1,16 @@
-import { assertNever } from '~/core/problems';
-import { fullUnit } from './judge';
-import { fits } from './selection';
-import type { LineSelection, PricedLine, PricedOffer } from './pricing.schema';
+import { fullUnit, type PricedLine } from './line';
+import { fits, type LineSelection } from './selection';
 
-/** An offer that takes something off; a gift takes nothing and stands outside. */
-export type TakingOffer = Exclude<PricedOffer, { kind: 'gift' }>;
-
+/** When an offer acts: prices of units, sets of units, lines, the order, delivery. */
 export type Stage = 1 | 2 | 3 | 4 | 5;
 
-export function stageOf(offer: TakingOffer): Stage {
-  switch (offer.kind) {
-    case 'priceIs':
-    case 'quantityBreaks':
-      return 1;
-    case 'buyGet':
-    case 'bundle':
-      return 2;
-    case 'percentOff':
-    case 'amountOff':
-      return offer.target === 'lines' ? 3 : 4;
-    case 'deliveryOff':
-      return 5;
-    default:
-      return assertNever(offer);
-  }
-}
-
-/** An offer that takes something, and when it acts. */
-export interface Acting {
-  readonly offer: TakingOffer;
-  readonly stage: Stage;
-  /** Which lines it is about; null: all, or it chooses its units itself. */
-  readonly selection: LineSelection;
-  /** Its place by rank, then by id as text: how offers of one stage act in turn. */
-  readonly turn: number;
-  /** Of stage 1, or of stage 3 without a cap: in a group per item each line takes one of these at most. */
-  readonly isLineOffer: boolean;
-  /** The group in which it lowers items that no other of the group lowers; null: none. */
-  readonly itemGroup: string | null;
-}
-
-/** By rank, then by id. */
-export function inTurn(offers: readonly Acting[]): readonly Acting[] {
-  for (let i = 1; i < offers.length; i += 1)
-    if (offers[i - 1]!.turn > offers[i]!.turn) return offers.toSorted((a, b) => a.turn - b.turn);
-  return offers;
-}
-
 /** An offer as it acts in one combination. */
-export interface Act {
-  readonly offer: TakingOffer;
-  readonly stage: Stage;
+export interface Act<Offer> {
+  readonly offer: Offer;
   /** Lines it may lower; null: all. Sets choose their units themselves. */
   readonly fitting: readonly boolean[] | null;
   /** Its group per item, as a bit; 0: none. */
   readonly group: number;
-}
-
-/** What an offer takes off one line, or off delivery (`line` null). */
-export interface OfferStep {
-  readonly offerId: string;
-  readonly line: number | null;
-  readonly amountMinor: number;
 }
 
 /** A cart as the stages see it: which lines fit which selection is found out once. */
@@ -151,6 +100,8 @@ export interface Standings {
   readonly alone: readonly Standing[];
   /** To look ahead. */
   readonly ahead: Standing;
+  /** Of each group what one of it could take at most; filled anew for each question. */
+  readonly mostInGroup: Float64Array;
 }
 
 function newStandings(size: number): Standings {
@@ -160,18 +111,25 @@ function newStandings(size: number): Standings {
     start: newStanding(size, next),
     alone: Array.from({ length: MOST_SEARCHED }, () => newStanding(size, next)),
     ahead: newStanding(size, null),
+    mostInGroup: new Float64Array(MOST_SEARCHED),
   };
 }
 
-let room = 16;
-let kept = newStandings(room);
+/** Standings that are used for one cart after another; made for as many lines as the largest had. */
+export interface Memory {
+  lines: number;
+  standings: Standings | null;
+}
 
-/** A cart before any offer, and room for what offers make of it. What was there of the cart before it is gone. */
-export function standingsOf({ lines }: Cart, deliveryMinor: number | null): Standings {
-  if (lines.length > room) {
-    room = 2 * lines.length;
-    kept = newStandings(room);
+export const newMemory = (): Memory => ({ lines: 16, standings: null });
+
+/** A cart before any offer, and where to write what offers make of it. What the memory held of the cart before it is gone. */
+export function standingsOf(memory: Memory, { lines }: Cart, deliveryMinor: number | null): Standings {
+  if (lines.length > memory.lines) {
+    memory.lines = 2 * lines.length;
+    memory.standings = null;
   }
+  const kept = (memory.standings ??= newStandings(memory.lines));
   const { start } = kept;
   const { free, given } = start.units;
   start.prices.dearestFirst = start.prices.cheapestFirst = null;

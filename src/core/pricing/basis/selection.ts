@@ -1,11 +1,23 @@
 import equal from 'fast-deep-equal';
-import type { LineSelection, PricedLine } from './pricing.schema';
+import { z } from 'zod';
+import { maybe, names } from './fields';
+import type { LineFacts } from './line';
 
-type Named = NonNullable<NonNullable<LineSelection>['only']>;
+const named = z.strictObject({
+  products: names.nullish(),
+  variants: names.nullish(),
+  categories: names.nullish(),
+  tags: names.nullish(),
+});
+type Named = z.infer<typeof named>;
 
-type Goods = Pick<PricedLine, 'product' | 'variant' | 'categories' | 'tags'>;
+/** Which lines an offer is about; null and `{}`: all. */
+export const selectionSchema = maybe(
+  z.strictObject({ only: named.nullish(), except: named.nullish() }).meta({ id: 'LineSelection' }),
+);
+export type LineSelection = z.infer<typeof selectionSchema>;
 
-function matches(line: Goods, { products, variants, categories, tags }: Named): boolean {
+function matches(line: LineFacts, { products, variants, categories, tags }: Named): boolean {
   return (
     (products?.includes(line.product) ?? false) ||
     (variants?.includes(line.variant) ?? false) ||
@@ -15,7 +27,7 @@ function matches(line: Goods, { products, variants, categories, tags }: Named): 
 }
 
 /** A line fits when it matches anything listed in `only` (without one: always) and nothing listed in `except`. */
-export function fits(line: Goods, selection: LineSelection): boolean {
+export function fits(line: LineFacts, selection: LineSelection): boolean {
   if (selection === null) return true;
   if (selection.only && !matches(line, selection.only)) return false;
   return !(selection.except && matches(line, selection.except));

@@ -1,0 +1,38 @@
+import { z } from 'zod';
+import { plainCode } from '../basis/codes';
+import { maybe } from '../basis/fields';
+import { condition, inWhen } from './condition';
+
+export const code = condition(
+  {
+    code: maybe(z.string().trim().min(1).max(60)),
+    /** `code` is what a list of codes begins with, of which each works once; which stand in the list is not said here. */
+    isOneTime: z.boolean().default(false),
+  },
+  {
+    knownBy: 'code',
+    clause: 'code',
+    sentences: { 'needs-code': null },
+    asks: ({ when }) => when.code !== null,
+    refuses: ({ when }, { codes }) =>
+      when.code !== null && !codes.includes(plainCode(when.code)) ? 'needs-code' : null,
+    hangsOn: (_, { codes }) => codes,
+    reads({ when }) {
+      if (when.code === null) return [];
+      const written = when.code.toLowerCase();
+      return [
+        when.isOneTime ? `with one of the codes that begin with “${written}”, each once` : `with the code “${written}”`,
+      ];
+    },
+    form: (offer) => [
+      [
+        {
+          field: 'code',
+          code: offer.when.code,
+          isOneTime: offer.when.isOneTime,
+          change: (part) => inWhen(offer, part),
+        },
+      ],
+    ],
+  },
+);

@@ -1,0 +1,44 @@
+import { basisPoints } from '../basis/fields';
+import { partOf } from '../basis/half-up';
+import { lowerBy } from '../basis/lower';
+import { percent } from '../basis/words';
+import { offForm, offGoods, readOff, stageOfTarget, tellOff, type OffGoods } from './off-goods';
+import { offerKind } from './offer-kind';
+
+interface PercentOff extends OffGoods {
+  basisPoints: number;
+}
+
+const { take, most } = lowerBy<PercentOff>({ share: (offer) => offer.basisPoints, amountMinor: () => 0 });
+
+export const percentOff = offerKind(
+  'percentOff',
+  { target: offGoods.target, selection: offGoods.selection, maxMinor: offGoods.maxMinor, basisPoints },
+  {
+    label: 'Percent off',
+    help: 'A share off each item, or off the whole order.',
+    begins: () => ({ target: 'lines', basisPoints: 1000 }),
+    stage: stageOfTarget,
+    selections: ({ selection }) => [selection],
+    selection: ({ selection }) => selection,
+    cap: ({ maxMinor }) => maxMinor,
+    ofLine: (offer, costMinor) => partOf(costMinor, offer.basisPoints),
+    take,
+    most,
+    share: (offer) => offer.basisPoints,
+    off: (offer) => ({ basisPoints: offer.basisPoints }),
+    reads: (offer, reader) => readOff(offer, percent(offer.basisPoints), reader),
+    tells: (offer) => tellOff(offer, { basisPoints: offer.basisPoints }),
+    form: (offer, around) =>
+      offForm(
+        offer,
+        {
+          field: 'percent',
+          label: 'Percent',
+          basisPoints: offer.basisPoints,
+          change: (share) => ({ basisPoints: share }),
+        },
+        around,
+      ),
+  },
+);
