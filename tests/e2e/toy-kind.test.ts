@@ -1,10 +1,10 @@
 import { execFile } from 'node:child_process';
-import { cp, mkdtemp, readFile, rm, symlink, writeFile } from 'node:fs/promises';
-import { tmpdir } from 'node:os';
+import { cp, rm } from 'node:fs/promises';
 import path from 'node:path';
 import { promisify } from 'node:util';
 import { elsewhere } from '../support/other-site';
 import { signInOwner } from '../support/owner';
+import { copyProgram, insertLine } from '../support/program-copy';
 import { seedFolder, serve, type TestServer } from '../support/server';
 import { expect, signIn, test } from './harness';
 
@@ -13,35 +13,35 @@ const run = promisify(execFile);
 interface DraftOf {
   readonly lane: { readonly pieces: Readonly<Record<string, { readonly name?: string; readonly on: boolean }>> };
 }
-const COPIED = ['src', 'demo', 'public', 'scripts', 'server.mjs', 'package.json', 'package-lock.json'];
-
-/** Puts a line behind the one that begins a list. */
-async function insert(file: string, after: RegExp, line: string, imported = ''): Promise<void> {
-  const text = await readFile(file, 'utf8');
-  expect(text).toMatch(after);
-  await writeFile(file, imported + text.replace(after, (found) => `${found}\n${line}`));
-}
+const COPIED = [
+  'src',
+  'demo',
+  'public',
+  'scripts',
+  'server.mjs',
+  'package.json',
+  'package-lock.json',
+  'astro.config.mjs',
+  'tsconfig.json',
+];
 
 /** The program with one more kind of piece: its folder, and a line in each of the three lists. */
 async function buildWithToy(): Promise<string> {
-  const folder = await mkdtemp(path.join(tmpdir(), 'paved-lane-toy-'));
-  for (const name of [...COPIED, 'astro.config.mjs', 'tsconfig.json'])
-    await cp(path.resolve(name), path.join(folder, name), { recursive: true });
-  await symlink(path.resolve('node_modules'), path.join(folder, 'node_modules'));
+  const folder = await copyProgram(COPIED);
   const at = (name: string) => path.join(folder, 'src', name);
   await cp(path.resolve('tests/support/toy-kind/bunting'), at('pieces/bunting'), { recursive: true });
-  await insert(
+  await insertLine(
     at('pieces/definitions.ts'),
     /const REGISTERED[^\n]*\[/,
     '  { definition: bunting, situations: buntingSituations },',
     "import { bunting } from './bunting/definition';\nimport { buntingSituations } from './bunting/situations';\n",
   );
-  await insert(
+  await insertLine(
     at('pieces/views.ts'),
     /export const views[^\n]*\{/,
     "  bunting: { load: () => import('./bunting/view') },",
   );
-  await insert(
+  await insertLine(
     at('pieces/servers.ts'),
     /export const servers[^\n]*\{/,
     '  bunting,',

@@ -7,7 +7,7 @@ import type { ThresholdView } from '~/core/pricing/receipt/threshold';
 import type { Off, ToldEffect } from '~/core/pricing/basis/told-words';
 import type { Told } from '~/core/pricing/telling/told';
 import { selectionSchema as lineSelectionSchema } from '~/core/pricing/basis/selection';
-import { whenSchema } from '~/core/pricing/conditions';
+import { REFUSAL_CODES, whenSchema } from '~/core/pricing/conditions';
 import { minorSchema, same } from '~/contract/tools';
 
 export const priceStepSchema = same<PriceStep>('PriceStep')(
@@ -174,17 +174,7 @@ export const linePriceSchema = same<LinePrice>()(
   }),
 );
 
-export const plainCodeSchema = z.enum([
-  'off',
-  'needs-code',
-  'not-started',
-  'ended',
-  'wrong-shopper',
-  'not-birthday',
-  'used-up',
-  'wrong-country',
-  'wrong-source',
-]);
+const plainCodeSchema = z.enum(['off', ...REFUSAL_CODES]);
 
 export const offerRefusalSchema = same<OfferRefusal>()(
   z.union([

@@ -30,7 +30,7 @@ export type { PricedLine } from './basis/line';
 export { withoutTax, type TaxRule } from './basis/tax';
 export type { ToldReader } from './basis/told-words';
 export type { FormAround, FormPart, FormRow } from './basis/form';
-export { asksFor, conditionForm, whenSchema } from './conditions';
+export { asksFor, conditionForm, refusalWords } from './conditions';
 export { readSelection, type OfferReader } from './basis/words';
 export { readOffer } from './telling/read-offer';
 export { readSteps, storeSteps, type StoredSteps } from './receipt/stored-steps';

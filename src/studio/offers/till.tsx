@@ -1,14 +1,15 @@
-import { useContext, useEffect, useMemo, useState } from 'react';
-import { currencyOf, minor, roughSum } from '~/core/money';
+import { own } from '~/core/own';
+import { useContext,useEffect,useMemo,useState } from 'react';
+import { currencyOf,minor,roughSum } from '~/core/money';
 import {
-  asLine,
-  leastFor,
-  offersOf,
-  priceGoods,
-  withoutTax,
-  type Costed,
-  type OfferRefusal,
-  type PriceStep,
+asLine,
+leastFor,
+offersOf,
+priceGoods,
+withoutTax,
+type Costed,
+type OfferRefusal,
+type PriceStep,MOST_SEARCHED,refusalWords
 } from '~/core/pricing';
 import { dayIn } from '~/core/time';
 import type { Lane } from '~/core/lane';
@@ -307,17 +308,9 @@ function Refusals({ refused, lane }: { refused: Readonly<Record<string, OfferRef
   );
 }
 
-const REASONS = {
+const OTHERS = {
   off: 'is off',
-  'needs-code': 'needs its code',
-  'not-started': 'has not begun',
-  ended: 'is over',
-  'wrong-shopper': 'is for other shoppers',
-  'not-birthday': 'is not near the birthday',
-  'used-up': 'is used up',
-  'wrong-country': 'is for other countries',
-  'wrong-source': 'is for visits from elsewhere',
-  'not-searched': 'takes less than 16 others',
+  'not-searched': `takes less than ${MOST_SEARCHED} others`,
   'delivery-not-chosen': 'waits for delivery to be chosen',
   'no-effect': 'takes nothing off these goods',
 } as const;
@@ -332,5 +325,5 @@ export function wordRefusal(
   if (refusal.code === 'needs-items')
     return `needs ${refusal.missing} more ${refusal.missing === 1 ? 'item' : 'items'}`;
   if (refusal.code === 'outdone') return `is outdone by ${refusal.by.map(nameOf).join(' and ')}`;
-  return REASONS[refusal.code];
+  return own(OTHERS, refusal.code) ?? refusalWords(refusal.code);
 }

@@ -9,7 +9,13 @@ export const birthday = condition(
   {
     knownBy: 'buyer',
     clause: 'who',
-    sentences: { 'not-birthday': { code: 'coupon-birthday', beforePaying: 'coupon-at-pay-birthday' } },
+    refusals: {
+      'not-birthday': {
+        code: 'coupon-birthday',
+        beforePaying: 'coupon-at-pay-birthday',
+        toOwner: 'is not near the birthday',
+      },
+    },
     asks: ({ when }) => when.birthdayDays !== null,
     refuses({ when: { birthdayDays } }, visit) {
       if (birthdayDays === null) return null;

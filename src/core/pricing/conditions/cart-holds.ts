@@ -24,7 +24,7 @@ export const cartHolds = condition(
   {
     knownBy: 'cart',
     clause: 'cart',
-    sentences: {},
+    refusals: {},
     asks,
     lacks(offer, lines) {
       const { minGoodsMinor, minQuantity, counts } = offer.when;

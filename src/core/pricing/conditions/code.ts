@@ -12,7 +12,7 @@ export const code = condition(
   {
     knownBy: 'code',
     clause: 'code',
-    sentences: { 'needs-code': null },
+    refusals: { 'needs-code': { code: null, toOwner: 'needs its code' } },
     asks: ({ when }) => when.code !== null,
     refuses: ({ when }, { codes }) =>
       when.code !== null && !codes.includes(plainCode(when.code)) ? 'needs-code' : null,

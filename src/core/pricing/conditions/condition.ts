@@ -45,11 +45,14 @@ export type Tried = Partial<Pick<Visit, 'shopper' | 'country' | 'source' | 'birt
  */
 export type KnownBy = 'moment' | 'cart' | 'code' | 'visit' | 'address' | 'buyer';
 
-/** What shoppers are told of a code whose offer is refused; null: that there is no such code. */
-export interface RefusalSentence {
-  readonly code: ProblemCode;
-  /** While it is not known yet who buys. */
+/** A refusal in words. */
+export interface RefusalWords {
+  /** What shoppers are told of a code whose offer is refused; null: that there is no such code. */
+  readonly code: ProblemCode | null;
+  /** The same while it is not known yet who buys. */
   readonly beforePaying?: ProblemCode;
+  /** After the offer's name, to its owner. */
+  readonly toOwner: string;
 }
 
 /** A condition of offers. `When`: what every offer holds for it, under `when`; `Code`: why it refuses. */
@@ -58,7 +61,7 @@ export interface ConditionFacts<When, Code extends string> {
   /** Where its clause stands in the sentence that an offer reads as. */
   readonly clause: Clause;
   /** Each reason for which it refuses. */
-  readonly sentences: Readonly<Record<Code, RefusalSentence | null>>;
+  readonly refusals: Readonly<Record<Code, RefusalWords>>;
   /** Whether an offer asks for it at all. */
   asks(offer: Judged<When>): boolean;
   /** Why an offer is refused whatever the goods; null: it is not. */

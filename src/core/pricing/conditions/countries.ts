@@ -8,7 +8,7 @@ export const countries = condition(
   {
     knownBy: 'address',
     clause: 'who',
-    sentences: { 'wrong-country': { code: 'coupon-country' } },
+    refusals: { 'wrong-country': { code: 'coupon-country', toOwner: 'is for other countries' } },
     asks: ({ when }) => when.countries.length > 0,
     refuses: ({ when }, { country }) =>
       when.countries.length > 0 && !when.countries.includes(country ?? '') ? 'wrong-country' : null,

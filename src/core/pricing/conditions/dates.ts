@@ -16,7 +16,10 @@ export const dates = condition(
   {
     knownBy: 'moment',
     clause: 'time',
-    sentences: { 'not-started': { code: 'coupon-early' }, ended: { code: 'coupon-over' } },
+    refusals: {
+      'not-started': { code: 'coupon-early', toOwner: 'has not begun' },
+      ended: { code: 'coupon-over', toOwner: 'is over' },
+    },
     asks: ({ when: { from, until } }) => from !== null || until !== null,
     refuses({ when: { from, until } }, { at }) {
       if (from !== null && at < Date.parse(from)) return 'not-started';

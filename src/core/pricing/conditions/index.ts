@@ -13,7 +13,7 @@ import {
   type GoodsLack,
   type Judged,
   type KnownBy,
-  type RefusalSentence,
+  type RefusalWords,
   type Tried,
   type Visit,
 } from './condition';
@@ -34,8 +34,8 @@ type WhenShape = Together<Declared['shape']>;
 
 /** Why a condition refuses whatever the goods. */
 export type RefusalCode = Declared extends infer One
-  ? One extends { readonly sentences: infer Sentences }
-    ? keyof Sentences & string
+  ? One extends { readonly refusals: infer Refusals }
+    ? keyof Refusals & string
     : never
   : never;
 
@@ -46,8 +46,8 @@ export const whenSchema = z.strictObject(shape);
 export type When = z.output<typeof whenSchema>;
 type Asking = Judged<When>;
 
-interface AnyCondition extends Omit<ConditionFacts<When, RefusalCode>, 'sentences'> {
-  readonly sentences: Readonly<Partial<Record<RefusalCode, RefusalSentence | null>>>;
+interface AnyCondition extends Omit<ConditionFacts<When, RefusalCode>, 'refusals'> {
+  readonly refusals: Readonly<Partial<Record<RefusalCode, RefusalWords>>>;
 }
 
 const ALL: readonly AnyCondition[] = CONDITIONS;
@@ -120,14 +120,19 @@ export const conditionForm = (offer: Asking, clauses: readonly Clause[], around:
     ...condition.form(offer, around),
   ]);
 
-/** By what it is known whether a refusal stays, and what shoppers are told of it; null: it is no condition's. */
-export function conditionOf(
-  refusal: string,
-): { readonly knownBy: KnownBy; readonly sentence: RefusalSentence | null } | null {
-  const condition = ALL.find(({ sentences }) => Object.hasOwn(sentences, refusal));
-  return condition
-    ? { knownBy: condition.knownBy, sentence: condition.sentences[refusal as RefusalCode] ?? null }
-    : null;
+/** Why conditions refuse whatever the goods. */
+export const REFUSAL_CODES = ALL.flatMap(({ refusals }) => Object.keys(refusals)) as RefusalCode[];
+
+/** By what it is known whether a refusal stays, and how it is told; null: it is no condition's. */
+export function conditionOf(refusal: string): { readonly knownBy: KnownBy; readonly words: RefusalWords } | null {
+  for (const { knownBy, refusals } of ALL) {
+    const words = refusals[refusal as RefusalCode];
+    if (words) return { knownBy, words };
+  }
+  return null;
 }
+
+/** Why an offer is refused, after its name. */
+export const refusalWords = (refusal: string): string => conditionOf(refusal)?.words.toOwner ?? refusal;
 
 export type { GoodsLack, Judged, Limits, Tried, Visit } from './condition';

@@ -16,7 +16,7 @@ export const often = condition(
   {
     knownBy: 'moment',
     clause: 'often',
-    sentences: { 'used-up': { code: 'coupon-used-up' } },
+    refusals: { 'used-up': { code: 'coupon-used-up', toOwner: 'is used up' } },
     asks: ({ limits: { total, perShopper } }) => total !== null || perShopper !== null,
     refuses: (offer, { used }) => (isUsedUp(offer, used) ? 'used-up' : null),
     hangsOn: (offers, { used }) => offers.map((offer) => (isUsedUp(offer, used) ? offer.id : null)),

@@ -17,7 +17,9 @@ export const shopper = condition(
   {
     knownBy: 'buyer',
     clause: 'who',
-    sentences: { 'wrong-shopper': { code: 'coupon-not-you', beforePaying: 'coupon-at-pay' } },
+    refusals: {
+      'wrong-shopper': { code: 'coupon-not-you', beforePaying: 'coupon-at-pay', toOwner: 'is for other shoppers' },
+    },
     asks: isAsked,
     refuses: (offer, visit) => (isAsked(offer) && offer.when.shopper !== visit.shopper ? 'wrong-shopper' : null),
     hangsOn: (_, visit) => [visit.shopper],

@@ -8,7 +8,7 @@ export const sources = condition(
   {
     knownBy: 'visit',
     clause: 'who',
-    sentences: { 'wrong-source': { code: 'coupon-not-here' } },
+    refusals: { 'wrong-source': { code: 'coupon-not-here', toOwner: 'is for visits from elsewhere' } },
     asks: ({ when }) => when.sources.length > 0,
     refuses: ({ when }, { source }) =>
       when.sources.length > 0 && !when.sources.includes(source ?? '') ? 'wrong-source' : null,

@@ -19,12 +19,12 @@ export function codeProblem(
   const { offers, offer, isEmpty, isBuyerKnown, money } = around;
   const nameOf = (id: string) => offers.find((other) => other.id === id)?.name || id;
   const by = conditionOf(refusal.code);
-  const isUnknown = refusal.code === 'unknown' || refusal.code === 'off' || (by !== null && by.sentence === null);
-  if (isUnknown) return { code: 'coupon-unknown', facts: { code } };
+  if (refusal.code === 'unknown' || refusal.code === 'off' || by?.words.code === null)
+    return { code: 'coupon-unknown', facts: { code } };
   if (refusal.code === 'ended') return { code: 'coupon-over', facts: { code } };
   if (isEmpty) return { code: 'coupon-empty', facts: { code } };
-  if (by?.sentence) {
-    const { code: sentence, beforePaying = sentence } = by.sentence;
+  if (by) {
+    const { code: sentence, beforePaying = sentence } = by.words;
     return { code: isBuyerKnown ? sentence : beforePaying, facts: { code } };
   }
   switch (refusal.code) {

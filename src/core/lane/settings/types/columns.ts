@@ -48,6 +48,7 @@ export function columns(spec: Without<ColumnsSetting>): ColumnsSetting {
 }
 
 export const columnsType: SettingType<ColumnsSetting, Columns> = {
+  held: columnsSchema,
   schema: () => columnsSchema.default({}),
   text: (spec, value) => columnsText(value, spec.of),
 };

@@ -42,6 +42,7 @@ export function goods(spec: Without<GoodsSetting, 'default'>): GoodsSetting {
 }
 
 export const goodsType: SettingType<GoodsSetting, Goods> = {
+  held: goodsSchema,
   schema: (spec) => goodsSchema.default(() => structuredClone(spec.default)),
   text: (_spec, value, { nameOf }) => goodsText(value, nameOf),
 };

@@ -1,13 +1,13 @@
 import { z } from 'zod';
 import type { Naming } from '../shop-names';
 import { choiceType, type ChoiceSetting } from './choice';
-import { columnsSchema, columnsType } from './columns';
-import { goodsSchema, goodsType } from './goods';
+import { columnsType } from './columns';
+import { goodsType } from './goods';
 import { numberType } from './number';
 import { offerType } from './offer';
 import { pictureType } from './picture';
 import { placeType } from './place';
-import { selectionSchema, selectionType } from './selection';
+import { selectionType } from './selection';
 import type { SettingType } from './setting-type';
 import { textType } from './text';
 import { toggleType } from './toggle';
@@ -45,17 +45,17 @@ export type SettingsOf<Specs extends Readonly<Record<string, SettingSpec>>> = {
     : HeldBy<Types[Specs[Key]['type']]>;
 };
 
+const typeOf = (spec: SettingSpec) => SETTING_TYPES[spec.type] as SettingType<SettingSpec, SettingValue>;
+
+const heldSchemas = Object.values(SETTING_TYPES).flatMap((type): z.ZodType[] => ('held' in type ? [type.held!] : []));
+
 /** What settings of all types hold. */
 export const settingValueSchema = z.union([
   z.string(),
   z.number(),
   z.boolean(),
-  goodsSchema,
-  selectionSchema,
-  columnsSchema,
-]);
-
-const typeOf = (spec: SettingSpec) => SETTING_TYPES[spec.type] as SettingType<SettingSpec, SettingValue>;
+  ...heldSchemas,
+]) as z.ZodType<SettingValue>;
 
 export const settingSchema = (spec: SettingSpec): z.ZodType => typeOf(spec).schema(spec);
 

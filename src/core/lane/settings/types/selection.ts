@@ -97,6 +97,7 @@ export function selection(spec: Without<SelectionSetting>): SelectionSetting {
 }
 
 export const selectionType: SettingType<SelectionSetting, Selection> = {
+  held: selectionSchema,
   schema: (spec) => selectionSchema.default(() => structuredClone(spec.default)),
   text: (_spec, value, { nameOf }) => selectionText(value, nameOf),
 };

@@ -19,6 +19,8 @@ export type Without<Spec, Key extends string = never> = Omit<Spec, 'type' | Key>
 export interface SettingType<Spec, Value> {
   /** Of a value; a missing one takes the default, so that documents from before it stay valid. */
   readonly schema: (spec: Spec) => z.ZodType<Value>;
+  /** What it holds, where that is no text, number or tick. */
+  readonly held?: z.ZodType<Value>;
   /** A value as it stands in a difference. */
   readonly text: (spec: Spec, value: Value, naming: Naming) => string;
 }
