@@ -3,19 +3,17 @@ export { lockFolder, type FolderLock } from './lock-folder';
 export { accountRepository } from './repositories/account-repository';
 export { auditTrail } from './repositories/audit-trail';
 export { cartRepository, NEW_CART, type StoredCart } from './repositories/cart-repository';
-export type { ListingQuery, ListingSort } from './repositories/catalogue-listings';
+export type { ListingQuery, ListingSort } from './repositories/listing-query';
 export type { BulkSummary } from './repositories/catalogue-bulk';
 export type { EditedCategory } from './repositories/catalogue-categories';
-export {
-  type ListedProduct,
-  type StoredProduct,
-  type StoredReview,
-  type StudioQuery,
-} from './repositories/catalogue-editing';
-export { catalogueRepository, type VariantFacts } from './repositories/catalogue-repository';
+export type { StoredProduct, StoredReview } from './repositories/catalogue-editing';
+export type { ListedProduct, StudioQuery } from './repositories/catalogue-owner-list';
+export { catalogueRepository } from './repositories/catalogue-repository';
+export type { VariantFacts } from './repositories/catalogue-variants';
 export { laneRepository, type RevisionSummary, type StoredDraft } from './repositories/lane-repository';
 export { type OrderKeeping, type OrderSummary, type StoredRefund } from './repositories/order-keeping';
-export { orderRepository, type Download, type RelatedOrder } from './repositories/order-repository';
+export { orderRepository, type RelatedOrder } from './repositories/order-repository';
+export { type Download } from './repositories/order-downloads';
 export {
   visitRepository,
   type Excluded,
@@ -34,10 +32,6 @@ export { lostSearches, type LostSearch } from './repositories/lost-searches';
 export { shownPriceRepository, type ShownChange, type ShownGood } from './repositories/shown-prices';
 export { privacyRepository } from './repositories/privacy-repository';
 export { uploadRepository, type Upload } from './repositories/upload-repository';
-export {
-  importRepository,
-  type ImportedProduct,
-  type ImportRecord,
-  type KnownFacts,
-} from './repositories/import-repository';
+export { importRepository, type ImportedProduct, type KnownFacts } from './repositories/import-repository';
+export { type ImportRecord } from './repositories/import-records';
 export { seedRepository, type SeededOrder, type SeededVisit } from './repositories/seed-repository';

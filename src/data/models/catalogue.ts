@@ -8,17 +8,7 @@ import {
 } from 'sequelize';
 import { flag, id, json, key, real, text, textOrNone, whole, wholeOrNone } from './columns';
 
-export function defineCatalogueModels(sequelize: Sequelize) {
-  class CategoryRow extends Model<InferAttributes<CategoryRow>, InferCreationAttributes<CategoryRow>> {
-    declare id: CreationOptional<number>;
-    declare slug: string;
-    declare name: string;
-    declare description: string;
-    declare parentId: CreationOptional<number | null>;
-    declare imageSrc: CreationOptional<string | null>;
-    declare position: number;
-  }
-
+function defineGoodsModels(sequelize: Sequelize) {
   class ProductRow extends Model<InferAttributes<ProductRow>, InferCreationAttributes<ProductRow>> {
     declare id: CreationOptional<number>;
     declare slug: string;
@@ -73,47 +63,6 @@ export function defineCatalogueModels(sequelize: Sequelize) {
     declare changedAt: number;
   }
 
-  class ProductCategoryRow extends Model<
-    InferAttributes<ProductCategoryRow>,
-    InferCreationAttributes<ProductCategoryRow>
-  > {
-    declare productId: number;
-    declare categoryId: number;
-  }
-
-  class TagRow extends Model<InferAttributes<TagRow>, InferCreationAttributes<TagRow>> {
-    declare productId: number;
-    declare name: string;
-  }
-
-  class AttributeRow extends Model<InferAttributes<AttributeRow>, InferCreationAttributes<AttributeRow>> {
-    declare productId: number;
-    declare key: string;
-    declare value: string;
-    declare position: number;
-  }
-
-  class ReviewRow extends Model<InferAttributes<ReviewRow>, InferCreationAttributes<ReviewRow>> {
-    declare id: CreationOptional<number>;
-    declare productId: number;
-    declare author: string;
-    declare stars: number;
-    declare text: string;
-    declare day: string;
-  }
-
-  CategoryRow.init(
-    {
-      id: id(),
-      slug: text(),
-      name: text(),
-      description: text(),
-      parentId: wholeOrNone(),
-      imageSrc: textOrNone(),
-      position: whole(),
-    },
-    { sequelize, tableName: 'categories' },
-  );
   ProductRow.init(
     {
       id: id(),
@@ -161,6 +110,62 @@ export function defineCatalogueModels(sequelize: Sequelize) {
     { id: id(), variantId: whole(), priceMinor: whole(), changedAt: whole() },
     { sequelize, tableName: 'price_changes' },
   );
+  return { ProductRow, ImageRow, VariantRow, StockLevelRow, PriceChangeRow };
+}
+
+/** What products are found by and said to be. */
+function defineFactModels(sequelize: Sequelize) {
+  class CategoryRow extends Model<InferAttributes<CategoryRow>, InferCreationAttributes<CategoryRow>> {
+    declare id: CreationOptional<number>;
+    declare slug: string;
+    declare name: string;
+    declare description: string;
+    declare parentId: CreationOptional<number | null>;
+    declare imageSrc: CreationOptional<string | null>;
+    declare position: number;
+  }
+
+  class ProductCategoryRow extends Model<
+    InferAttributes<ProductCategoryRow>,
+    InferCreationAttributes<ProductCategoryRow>
+  > {
+    declare productId: number;
+    declare categoryId: number;
+  }
+
+  class TagRow extends Model<InferAttributes<TagRow>, InferCreationAttributes<TagRow>> {
+    declare productId: number;
+    declare name: string;
+  }
+
+  class AttributeRow extends Model<InferAttributes<AttributeRow>, InferCreationAttributes<AttributeRow>> {
+    declare productId: number;
+    declare key: string;
+    declare value: string;
+    declare position: number;
+  }
+
+  class ReviewRow extends Model<InferAttributes<ReviewRow>, InferCreationAttributes<ReviewRow>> {
+    declare id: CreationOptional<number>;
+    declare productId: number;
+    declare author: string;
+    declare stars: number;
+    declare text: string;
+    declare day: string;
+  }
+
+  CategoryRow.init(
+    {
+      id: id(),
+      slug: text(),
+      name: text(),
+      description: text(),
+      parentId: wholeOrNone(),
+      imageSrc: textOrNone(),
+      position: whole(),
+    },
+    { sequelize, tableName: 'categories' },
+  );
   ProductCategoryRow.init({ productId: key(), categoryId: key() }, { sequelize, tableName: 'product_categories' });
   TagRow.init({ productId: key(), name: key(DataTypes.TEXT) }, { sequelize, tableName: 'tags' });
   AttributeRow.init(
@@ -171,16 +176,10 @@ export function defineCatalogueModels(sequelize: Sequelize) {
     { id: id(), productId: whole(), author: text(), stars: whole(), text: text(), day: text() },
     { sequelize, tableName: 'reviews' },
   );
-  return {
-    CategoryRow,
-    ProductRow,
-    ImageRow,
-    VariantRow,
-    StockLevelRow,
-    PriceChangeRow,
-    ProductCategoryRow,
-    TagRow,
-    AttributeRow,
-    ReviewRow,
-  };
+  return { CategoryRow, ProductCategoryRow, TagRow, AttributeRow, ReviewRow };
 }
+
+export const defineCatalogueModels = (sequelize: Sequelize) => ({
+  ...defineGoodsModels(sequelize),
+  ...defineFactModels(sequelize),
+});

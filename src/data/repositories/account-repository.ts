@@ -3,45 +3,8 @@ import type { Database } from '../database';
 
 const LINK = 'kind, email, role, made_by madeBy, made_at madeAt, until';
 
-/** People of the shop. Whoever was removed is found by nothing here; their name stays for the audit trail. */
-export function accountRepository(db: Database) {
-  const { AccountRow } = db.models;
-
-  async function findByEmail(email: string): Promise<(Account & { passwordHash: string }) | null> {
-    const [row] = await db.select<Account & { passwordHash: string }>(
-      `SELECT id, email, name, role, password_hash passwordHash FROM accounts WHERE email = $email AND removed_at IS NULL`,
-      { email: email.toLowerCase() },
-    );
-    return row ?? null;
-  }
-
-  /** In the order they came. */
-  async function list(): Promise<Account[]> {
-    return db.select<Account>('SELECT id, email, name, role FROM accounts WHERE removed_at IS NULL ORDER BY id');
-  }
-
-  async function count(): Promise<number> {
-    const [row] = await db.select<{ n: number }>('SELECT count(*) n FROM accounts WHERE removed_at IS NULL');
-    return row!.n;
-  }
-
-  /** Adds somebody, or takes back one who was removed. */
-  async function insert(account: Omit<Account, 'id'> & { passwordHash: string }): Promise<void> {
-    const email = account.email.toLowerCase();
-    await AccountRow.upsert({ ...account, email, removedAt: null }, { conflictFields: ['email'] });
-  }
-
-  async function setPassword(id: number, passwordHash: string): Promise<void> {
-    await AccountRow.update({ passwordHash }, { where: { id } });
-  }
-
-  /** Their sessions and links end with them. Call inside a transaction. */
-  async function remove({ id, email }: Pick<Account, 'id' | 'email'>, at: number): Promise<void> {
-    await AccountRow.update({ removedAt: at, passwordHash: '' }, { where: { id } });
-    await db.run('DELETE FROM sign_ins WHERE account_id = $id', { id });
-    await db.run('DELETE FROM entry_links WHERE email = $email OR made_by = $id', { id, email });
-  }
-
+/** Who is signed in, and where. */
+function accountSessions(db: Database) {
   async function insertSignIn(
     tokenHash: string,
     accountId: number,
@@ -53,7 +16,6 @@ export function accountRepository(db: Database) {
       { tokenHash, accountId, ...session },
     );
   }
-
   async function findSignedIn(
     tokenHash: string,
     now: number,
@@ -65,15 +27,12 @@ export function accountRepository(db: Database) {
     );
     return row ?? null;
   }
-
   async function noteSeen(tokenHash: string, at: number): Promise<void> {
     await db.run('UPDATE sign_ins SET seen_at = $at WHERE token_hash = $tokenHash', { tokenHash, at });
   }
-
   async function deleteSignIn(tokenHash: string): Promise<void> {
     await db.run('DELETE FROM sign_ins WHERE token_hash = $tokenHash', { tokenHash });
   }
-
   /** The latest seen first. */
   async function listSessions(accountId: number, now: number): Promise<Session[]> {
     return db.select<Session>(
@@ -82,7 +41,6 @@ export function accountRepository(db: Database) {
       { accountId, now },
     );
   }
-
   /** Ends one session of somebody's; false: there is none. */
   async function endSession(accountId: number, key: string): Promise<boolean> {
     const ended = await db.select('DELETE FROM sign_ins WHERE account_id = $accountId AND key = $key RETURNING key', {
@@ -91,7 +49,6 @@ export function accountRepository(db: Database) {
     });
     return ended.length > 0;
   }
-
   /** Ends all sessions of somebody's but one; answers how many. */
   async function endSessions(accountId: number, butKey: string | null): Promise<number> {
     const ended = await db.select(
@@ -101,6 +58,11 @@ export function accountRepository(db: Database) {
     return ended.length;
   }
 
+  return { insertSignIn, findSignedIn, noteSeen, deleteSignIn, listSessions, endSession, endSessions };
+}
+
+/** Links by which people choose a password. */
+function accountLinks(db: Database) {
   /** Keeps a link in place of the ones of its kind for the same address; those that are over go. */
   async function keepEntryLink(tokenHash: string, link: EntryLink): Promise<void> {
     await db.inTransaction(async () => {
@@ -116,7 +78,6 @@ export function accountRepository(db: Database) {
       );
     });
   }
-
   async function findEntryLink(tokenHash: string, now: number): Promise<EntryLink | null> {
     const [row] = await db.select<EntryLink>(
       `SELECT ${LINK} FROM entry_links WHERE token_hash = $tokenHash AND until > $now`,
@@ -124,7 +85,6 @@ export function accountRepository(db: Database) {
     );
     return row ?? null;
   }
-
   /** The link, which then opens nothing any more; null where it is used up or over. */
   async function takeEntryLink(tokenHash: string, now: number): Promise<EntryLink | null> {
     const [row] = await db.select<EntryLink>(
@@ -133,36 +93,50 @@ export function accountRepository(db: Database) {
     );
     return row ?? null;
   }
-
   async function listInvites(now: number): Promise<EntryLink[]> {
     return db.select<EntryLink>(
       `SELECT ${LINK} FROM entry_links WHERE kind = 'invite' AND until > $now ORDER BY made_at DESC LIMIT 100`,
       { now },
     );
   }
-
   async function dropInvite(email: string): Promise<void> {
     await db.run("DELETE FROM entry_links WHERE kind = 'invite' AND email = $email", { email });
   }
 
-  return {
-    findByEmail,
-    list,
-    count,
-    insert,
-    setPassword,
-    remove,
-    insertSignIn,
-    findSignedIn,
-    noteSeen,
-    deleteSignIn,
-    listSessions,
-    endSession,
-    endSessions,
-    keepEntryLink,
-    findEntryLink,
-    takeEntryLink,
-    listInvites,
-    dropInvite,
-  };
+  return { keepEntryLink, findEntryLink, takeEntryLink, listInvites, dropInvite };
+}
+
+/** People of the shop. Whoever was removed is found by nothing here; their name stays for the audit trail. */
+export function accountRepository(db: Database) {
+  const { AccountRow } = db.models;
+  async function findByEmail(email: string): Promise<(Account & { passwordHash: string }) | null> {
+    const [row] = await db.select<Account & { passwordHash: string }>(
+      `SELECT id, email, name, role, password_hash passwordHash FROM accounts WHERE email = $email AND removed_at IS NULL`,
+      { email: email.toLowerCase() },
+    );
+    return row ?? null;
+  }
+  /** In the order they came. */
+  async function list(): Promise<Account[]> {
+    return db.select<Account>('SELECT id, email, name, role FROM accounts WHERE removed_at IS NULL ORDER BY id');
+  }
+  async function count(): Promise<number> {
+    const [row] = await db.select<{ n: number }>('SELECT count(*) n FROM accounts WHERE removed_at IS NULL');
+    return row!.n;
+  }
+  /** Adds somebody, or takes back one who was removed. */
+  async function insert(account: Omit<Account, 'id'> & { passwordHash: string }): Promise<void> {
+    const email = account.email.toLowerCase();
+    await AccountRow.upsert({ ...account, email, removedAt: null }, { conflictFields: ['email'] });
+  }
+  async function setPassword(id: number, passwordHash: string): Promise<void> {
+    await AccountRow.update({ passwordHash }, { where: { id } });
+  }
+  /** Their sessions and links end with them. Call inside a transaction. */
+  async function remove({ id, email }: Pick<Account, 'id' | 'email'>, at: number): Promise<void> {
+    await AccountRow.update({ removedAt: at, passwordHash: '' }, { where: { id } });
+    await db.run('DELETE FROM sign_ins WHERE account_id = $id', { id });
+    await db.run('DELETE FROM entry_links WHERE email = $email OR made_by = $id', { id, email });
+  }
+  return { ...accountSessions(db), ...accountLinks(db), findByEmail, list, count, insert, setPassword, remove };
 }

@@ -27,6 +27,37 @@ interface CartRow {
   judgedFor: string | null;
 }
 
+/** What was typed at the checkout of a cart. */
+function cartCheckouts(db: Database) {
+  /** What was typed at the checkout so far, as it was sent; null when nothing was. */
+  async function readCheckout(token: string): Promise<unknown> {
+    const [row] = await db.select<{ checkout: string | null }>('SELECT checkout FROM carts WHERE token = $token', {
+      token,
+    });
+    return row?.checkout ? (JSON.parse(row.checkout) as unknown) : null;
+  }
+  /** Keeps for whom a cart has been judged. */
+  async function judge(token: string, shopper: string): Promise<void> {
+    await db.run('UPDATE carts SET judged_for = $shopper WHERE token = $token', { token, shopper });
+  }
+  /** Takes away what was typed at the checkout. */
+  async function forgetCheckout(token: string): Promise<void> {
+    await db.run('UPDATE carts SET checkout = NULL, checkout_at = NULL, judged_for = NULL WHERE token = $token', {
+      token,
+    });
+  }
+  /** Keeps what was typed at the checkout, and since when. */
+  async function writeCheckout(token: string, form: object, now: number): Promise<void> {
+    await db.run('UPDATE carts SET checkout = $form, checkout_at = $at WHERE token = $token', {
+      token,
+      form: JSON.stringify(form),
+      at: now,
+    });
+  }
+
+  return { readCheckout, judge, forgetCheckout, writeCheckout };
+}
+
 export function cartRepository(db: Database) {
   async function read(token: string): Promise<StoredCart> {
     const [row] = await db.select<CartRow>(
@@ -47,7 +78,6 @@ export function cartRepository(db: Database) {
       changeIds: JSON.parse(row.changeIds) as string[],
     };
   }
-
   /**
    * Puts a cart in the place of the one that was read, making it if it is new. False, with nothing written, when somebody
    * else has written since.
@@ -80,7 +110,6 @@ export function cartRepository(db: Database) {
     );
     return written === 1;
   }
-
   /** Empties a cart that was ordered in this state, with what was typed at its checkout; false when it has changed since. */
   async function emptyOrdered(token: string, version: number, now: number): Promise<boolean> {
     const emptied = await db.run(
@@ -90,7 +119,6 @@ export function cartRepository(db: Database) {
     );
     return emptied === 1;
   }
-
   /**
    * Keeps with a cart where a visit came from. One that came by itself takes nothing from what an earlier one brought along. Makes
    * the cart if there is none.
@@ -103,7 +131,6 @@ export function cartRepository(db: Database) {
       { token, visitId, now },
     );
   }
-
   /** Items in a cart whose variants are still sold. */
   async function count(token: string): Promise<number> {
     const [row] = await db.select<{ count: number }>(
@@ -114,35 +141,5 @@ export function cartRepository(db: Database) {
     );
     return row!.count;
   }
-
-  /** What was typed at the checkout so far, as it was sent; null when nothing was. */
-  async function readCheckout(token: string): Promise<unknown> {
-    const [row] = await db.select<{ checkout: string | null }>('SELECT checkout FROM carts WHERE token = $token', {
-      token,
-    });
-    return row?.checkout ? (JSON.parse(row.checkout) as unknown) : null;
-  }
-
-  /** Keeps for whom a cart has been judged. */
-  async function judge(token: string, shopper: string): Promise<void> {
-    await db.run('UPDATE carts SET judged_for = $shopper WHERE token = $token', { token, shopper });
-  }
-
-  /** Takes away what was typed at the checkout. */
-  async function forgetCheckout(token: string): Promise<void> {
-    await db.run('UPDATE carts SET checkout = NULL, checkout_at = NULL, judged_for = NULL WHERE token = $token', {
-      token,
-    });
-  }
-
-  /** Keeps what was typed at the checkout, and since when. */
-  async function writeCheckout(token: string, form: object, now: number): Promise<void> {
-    await db.run('UPDATE carts SET checkout = $form, checkout_at = $at WHERE token = $token', {
-      token,
-      form: JSON.stringify(form),
-      at: now,
-    });
-  }
-
-  return { read, write, emptyOrdered, count, noteSource, readCheckout, writeCheckout, forgetCheckout, judge };
+  return { ...cartCheckouts(db), read, write, emptyOrdered, count, noteSource };
 }

@@ -41,8 +41,50 @@ export interface BulkSummary {
   readonly by: string | null;
 }
 
+/** Changes of many products, to be undone. */
+function bulkHistory(db: Database) {
+  /** Whoever has one of these open is told that it has changed. */
+  async function countEdits(ids: readonly number[]): Promise<number[]> {
+    await db.run('UPDATE products SET edit = edit + 1 WHERE id IN (SELECT value FROM json_each($ids))', {
+      ids: JSON.stringify(ids),
+    });
+    return [...ids];
+  }
+  async function insertBulk(bulk: Omit<StoredBulk, 'id' | 'undoneAt'>, accountId: number): Promise<number> {
+    const [row] = await db.select<{ id: number }>(
+      'INSERT INTO bulk_changes (at, account_id, what, before) VALUES ($at, $accountId, $what, $before) RETURNING id',
+      { at: bulk.at, accountId, what: JSON.stringify(bulk.what), before: JSON.stringify(bulk.before) },
+    );
+    return row!.id;
+  }
+  async function readBulk(id: number): Promise<StoredBulk | null> {
+    const [row] = await db.select<{ id: number; at: number; what: string; before: string; undoneAt: number | null }>(
+      'SELECT id, at, what, before, undone_at undoneAt FROM bulk_changes WHERE id = $id',
+      { id },
+    );
+    return row
+      ? { ...row, what: JSON.parse(row.what) as BulkChange, before: JSON.parse(row.before) as StoredBulk['before'] }
+      : null;
+  }
+  /** The last changes, newest first, with who made them and how many rows each changed. */
+  async function listBulks(most: number): Promise<BulkSummary[]> {
+    const rows = await db.select<Omit<BulkSummary, 'what'> & { what: string }>(
+      `SELECT b.id, b.at, b.what, json_array_length(b.before) rows, b.undone_at undoneAt, a.name by
+       FROM bulk_changes b LEFT JOIN accounts a ON a.id = b.account_id ORDER BY b.id DESC LIMIT $most`,
+      { most },
+    );
+    return rows.map((row) => ({ ...row, what: JSON.parse(row.what) as BulkChange }));
+  }
+  async function markUndone(id: number, at: number): Promise<void> {
+    await db.run('UPDATE bulk_changes SET undone_at = $at WHERE id = $id', { id, at });
+  }
+
+  return { countEdits, insertBulk, readBulk, listBulks, markUndone };
+}
+
 /** Many products changed at once. */
 export function catalogueBulk(db: Database) {
+  const { countEdits } = bulkHistory(db);
   async function listPriced(productIds: readonly number[]): Promise<PricedVariant[]> {
     return db.select(
       `SELECT v.id, v.product_id productId, p.name, v.sku, v.price_minor priceMinor FROM variants v JOIN products p ON p.id = v.product_id
@@ -50,7 +92,6 @@ export function catalogueBulk(db: Database) {
       { ids: JSON.stringify(productIds) },
     );
   }
-
   async function listMarked(productIds: readonly number[], tag: string): Promise<MarkedProduct[]> {
     return db.select(
       `SELECT id, name, is_shown isShown, EXISTS (SELECT 1 FROM tags t WHERE t.product_id = p.id AND t.name = $tag) hasTag,
@@ -60,7 +101,6 @@ export function catalogueBulk(db: Database) {
       { ids: JSON.stringify(productIds), tag },
     );
   }
-
   /** Puts prices where they still are what they were taken for; answers the ids of the products. */
   async function writePrices(rows: readonly (readonly [number, number, number])[], now: number): Promise<number[]> {
     const params = { rows: JSON.stringify(rows) };
@@ -80,7 +120,6 @@ export function catalogueBulk(db: Database) {
     );
     return countEdits(touched.map((row) => row.id));
   }
-
   async function writeTag(tag: string, rows: readonly (readonly [number, number, number])[]): Promise<number[]> {
     const params = { tag, rows: JSON.stringify(rows) };
     await db.run(
@@ -93,7 +132,6 @@ export function catalogueBulk(db: Database) {
     );
     return countEdits(rows.map(([id]) => id));
   }
-
   async function writeShown(rows: readonly (readonly [number, number, number])[]): Promise<number[]> {
     await db.run(
       'UPDATE products SET is_shown = r.value ->> 2 FROM json_each($rows) r WHERE products.id = r.value ->> 0',
@@ -103,46 +141,5 @@ export function catalogueBulk(db: Database) {
     );
     return countEdits(rows.map(([id]) => id));
   }
-
-  /** Whoever has one of these open is told that it has changed. */
-  async function countEdits(ids: readonly number[]): Promise<number[]> {
-    await db.run('UPDATE products SET edit = edit + 1 WHERE id IN (SELECT value FROM json_each($ids))', {
-      ids: JSON.stringify(ids),
-    });
-    return [...ids];
-  }
-
-  async function insertBulk(bulk: Omit<StoredBulk, 'id' | 'undoneAt'>, accountId: number): Promise<number> {
-    const [row] = await db.select<{ id: number }>(
-      'INSERT INTO bulk_changes (at, account_id, what, before) VALUES ($at, $accountId, $what, $before) RETURNING id',
-      { at: bulk.at, accountId, what: JSON.stringify(bulk.what), before: JSON.stringify(bulk.before) },
-    );
-    return row!.id;
-  }
-
-  async function readBulk(id: number): Promise<StoredBulk | null> {
-    const [row] = await db.select<{ id: number; at: number; what: string; before: string; undoneAt: number | null }>(
-      'SELECT id, at, what, before, undone_at undoneAt FROM bulk_changes WHERE id = $id',
-      { id },
-    );
-    return row
-      ? { ...row, what: JSON.parse(row.what) as BulkChange, before: JSON.parse(row.before) as StoredBulk['before'] }
-      : null;
-  }
-
-  /** The last changes, newest first, with who made them and how many rows each changed. */
-  async function listBulks(most: number): Promise<BulkSummary[]> {
-    const rows = await db.select<Omit<BulkSummary, 'what'> & { what: string }>(
-      `SELECT b.id, b.at, b.what, json_array_length(b.before) rows, b.undone_at undoneAt, a.name by
-       FROM bulk_changes b LEFT JOIN accounts a ON a.id = b.account_id ORDER BY b.id DESC LIMIT $most`,
-      { most },
-    );
-    return rows.map((row) => ({ ...row, what: JSON.parse(row.what) as BulkChange }));
-  }
-
-  async function markUndone(id: number, at: number): Promise<void> {
-    await db.run('UPDATE bulk_changes SET undone_at = $at WHERE id = $id', { id, at });
-  }
-
-  return { listPriced, listMarked, writePrices, writeTag, writeShown, insertBulk, readBulk, listBulks, markUndone };
+  return { ...bulkHistory(db), listPriced, listMarked, writePrices, writeTag, writeShown };
 }

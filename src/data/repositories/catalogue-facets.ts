@@ -1,6 +1,8 @@
 import { partsOf, withoutPart, type Chosen, type FacetCount } from '~/core/catalogue';
 import type { Database } from '../database';
-import { CATEGORY_TREE, narrowed, type ListingQuery } from './catalogue-listings';
+import { type ListingQuery } from './listing-query';
+import { narrowed } from './listing-query';
+import { CATEGORY_TREE } from './listing-query';
 
 type Narrowing = Omit<ListingQuery, 'sort' | 'page' | 'pageSize'>;
 

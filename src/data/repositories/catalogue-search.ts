@@ -38,6 +38,61 @@ interface Document {
   choices: string;
 }
 
+/** What a search is taken to mean. */
+function searchWords(db: Database) {
+  async function countMatches(match: string): Promise<number> {
+    const [row] = await db.select<{ n: number }>(
+      'SELECT count(*) n FROM product_search WHERE product_search MATCH $match',
+      { match },
+    );
+    return row!.n;
+  }
+  async function synonymsOf(words: readonly string[]): Promise<Map<string, string[]>> {
+    const rows = await db.select<{ term: string; means: string }>(
+      'SELECT term, means FROM search_synonyms WHERE term IN (SELECT value FROM json_each($words))',
+      { words: JSON.stringify(words) },
+    );
+    return new Map(rows.map((row) => [row.term, JSON.parse(row.means) as string[]]));
+  }
+  /** Known words that share letters with one that is not, nearest first. */
+  async function findNear(word: string): Promise<string[]> {
+    const trigrams = trigramsOf(word);
+    if (trigrams.length === 0) return [];
+    const known = await db.select<{ word: string; products: number }>(
+      `SELECT w.word, w.products FROM search_trigrams t JOIN search_words w ON w.id = t.rowid
+       WHERE search_trigrams MATCH $match ORDER BY rank LIMIT ${KNOWN_NEAR}`,
+      { match: trigrams.map((part) => `"${part}"`).join(' OR ') },
+    );
+    return nearWords(word, known);
+  }
+  /** Works out what a shopper looks for: synonyms count, slips are mended, and words that leave too little are not insisted on. */
+  async function resolveSearch(typed: string): Promise<ResolvedSearch> {
+    const words = queryWords(typed);
+    const synonyms = await synonymsOf(words);
+    const mended: { typed: string; taken: string }[] = [];
+    const found = await Promise.all(
+      words.map(async (text): Promise<SearchWord> => {
+        const others = synonyms.get(text) ?? [];
+        for (const isWhole of [true, false]) {
+          const [alone] = searchesOf([{ text, others, products: 1, isWhole }]);
+          const products = await countMatches(alone!);
+          if (products > 0) return { text, others, products, isWhole };
+        }
+        const near = await findNear(text);
+        if (near.length === 0) return { text, others, products: 0 };
+        mended.push({ typed: text, taken: near[0]! });
+        const more = [...near, ...[...(await synonymsOf(near)).values()].flat()];
+        const [instead] = searchesOf([{ text: more[0]!, others: more.slice(1), products: 1 }]);
+        return { text: more[0]!, others: more.slice(1), products: await countMatches(instead!) };
+      }),
+    );
+    const match = await firstThatFinds(searchesOf(found), countMatches);
+    return { match, ranks: ranksOf(typed, found), mended };
+  }
+
+  return { resolveSearch };
+}
+
 /** The index that products are found by. */
 export function catalogueSearch(db: Database) {
   const { bumpVersion } = catalogueState(db);
@@ -46,7 +101,6 @@ export function catalogueSearch(db: Database) {
     const all = ids ?? (await db.select<{ id: number }>('SELECT id FROM products ORDER BY id')).map((row) => row.id);
     for (let i = 0; i < all.length; i += SLICE) await refreshSlice(all.slice(i, i + SLICE));
   }
-
   async function refreshSlice(ids: readonly number[]): Promise<void> {
     const documents = await db.select<Document>(
       `SELECT p.id, p.name, p.brand, p.short_text || ' ' || p.full_text body,
@@ -90,60 +144,6 @@ export function catalogueSearch(db: Database) {
       { rows: JSON.stringify([...counts]) },
     );
   }
-
-  async function countMatches(match: string): Promise<number> {
-    const [row] = await db.select<{ n: number }>(
-      'SELECT count(*) n FROM product_search WHERE product_search MATCH $match',
-      { match },
-    );
-    return row!.n;
-  }
-
-  async function synonymsOf(words: readonly string[]): Promise<Map<string, string[]>> {
-    const rows = await db.select<{ term: string; means: string }>(
-      'SELECT term, means FROM search_synonyms WHERE term IN (SELECT value FROM json_each($words))',
-      { words: JSON.stringify(words) },
-    );
-    return new Map(rows.map((row) => [row.term, JSON.parse(row.means) as string[]]));
-  }
-
-  /** Known words that share letters with one that is not, nearest first. */
-  async function findNear(word: string): Promise<string[]> {
-    const trigrams = trigramsOf(word);
-    if (trigrams.length === 0) return [];
-    const known = await db.select<{ word: string; products: number }>(
-      `SELECT w.word, w.products FROM search_trigrams t JOIN search_words w ON w.id = t.rowid
-       WHERE search_trigrams MATCH $match ORDER BY rank LIMIT ${KNOWN_NEAR}`,
-      { match: trigrams.map((part) => `"${part}"`).join(' OR ') },
-    );
-    return nearWords(word, known);
-  }
-
-  /** Works out what a shopper looks for: synonyms count, slips are mended, and words that leave too little are not insisted on. */
-  async function resolveSearch(typed: string): Promise<ResolvedSearch> {
-    const words = queryWords(typed);
-    const synonyms = await synonymsOf(words);
-    const mended: { typed: string; taken: string }[] = [];
-    const found = await Promise.all(
-      words.map(async (text): Promise<SearchWord> => {
-        const others = synonyms.get(text) ?? [];
-        for (const isWhole of [true, false]) {
-          const [alone] = searchesOf([{ text, others, products: 1, isWhole }]);
-          const products = await countMatches(alone!);
-          if (products > 0) return { text, others, products, isWhole };
-        }
-        const near = await findNear(text);
-        if (near.length === 0) return { text, others, products: 0 };
-        mended.push({ typed: text, taken: near[0]! });
-        const more = [...near, ...[...(await synonymsOf(near)).values()].flat()];
-        const [instead] = searchesOf([{ text: more[0]!, others: more.slice(1), products: 1 }]);
-        return { text: more[0]!, others: more.slice(1), products: await countMatches(instead!) };
-      }),
-    );
-    const match = await firstThatFinds(searchesOf(found), countMatches);
-    return { match, ranks: ranksOf(typed, found), mended };
-  }
-
   async function writeSynonyms(entries: readonly (readonly [term: string, means: readonly string[]])[]): Promise<void> {
     await db.run(
       `INSERT INTO search_synonyms (term, means) SELECT value ->> 0, value -> 1 FROM json_each($rows) WHERE true
@@ -152,20 +152,17 @@ export function catalogueSearch(db: Database) {
     );
     await bumpVersion();
   }
-
   async function listSynonyms(): Promise<{ term: string; means: string[] }[]> {
     const rows = await db.select<{ term: string; means: string }>(
       'SELECT term, means FROM search_synonyms ORDER BY term LIMIT 2000',
     );
     return rows.map((row) => ({ term: row.term, means: readTexts(row.means) }));
   }
-
   async function removeSynonym(term: string): Promise<void> {
     await db.run('DELETE FROM search_synonyms WHERE term = $term', { term });
     await bumpVersion();
   }
-
-  return { refreshSearch, resolveSearch, writeSynonyms, listSynonyms, removeSynonym };
+  return { ...searchWords(db), refreshSearch, writeSynonyms, listSynonyms, removeSynonym };
 }
 
 function readTexts(json: string): string[] {

@@ -1,3 +1,4 @@
+import { importRecords } from './import-records';
 import { uniqueSlug, type Fulfilment } from '~/core/catalogue';
 import type { KnownSku, PlannedProduct } from '~/core/formats';
 import type { Database } from '../database';
@@ -14,15 +15,6 @@ export interface ImportedProduct extends PlannedProduct {
 
 export type KnownVariant = KnownSku;
 
-/** How far an import is. `stopped`: the server ended before it was done; what was written stays. */
-export interface ImportRecord {
-  readonly state: 'running' | 'done' | 'failed' | 'stopped';
-  /** Products written, of so many. */
-  readonly written: number;
-  readonly total: number;
-  readonly message: string | null;
-}
-
 /** What a file may change of a variant and its product. */
 export interface KnownFacts {
   readonly name: string;
@@ -36,92 +28,89 @@ export interface KnownFacts {
   readonly weightGrams: number;
 }
 
-export function importRepository(db: Database) {
-  async function knownSkus(): Promise<Map<string, KnownVariant>> {
-    const rows = await db.select<{ sku: string; id: number; name: string }>(
-      'SELECT v.sku, p.id, p.name FROM variants v JOIN products p ON p.id = v.product_id',
-    );
-    return new Map(rows.map((row) => [row.sku, { productId: row.id, productName: row.name }]));
-  }
-
-  /** What variants with these SKUs are now, and their products. */
-  async function findFacts(skus: readonly string[]): Promise<Map<string, KnownFacts>> {
-    const rows = await db.select<KnownFacts & { sku: string }>(
-      `SELECT v.sku, p.name, p.brand, p.short_text shortText, p.full_text fullText, v.price_minor priceMinor, v.was_minor wasMinor,
-         v.cost_minor costMinor, s.quantity stock, v.weight_grams weightGrams
-       FROM variants v JOIN products p ON p.id = v.product_id LEFT JOIN stock_levels s ON s.variant_id = v.id
-       WHERE v.sku IN (SELECT value FROM json_each($skus))`,
-      { skus: JSON.stringify(skus) },
-    );
-    return new Map(rows.map(({ sku, ...facts }) => [sku, facts]));
-  }
-
-  /** What is known of these SKUs. */
-  async function findSkus(skus: readonly string[]): Promise<Map<string, KnownVariant>> {
-    const rows = await db.select<{ sku: string; id: number; name: string }>(
-      `SELECT v.sku, p.id, p.name FROM variants v JOIN products p ON p.id = v.product_id
-       WHERE v.sku IN (SELECT value FROM json_each($skus))`,
-      { skus: JSON.stringify(skus) },
-    );
-    return new Map(rows.map((row) => [row.sku, { productId: row.id, productName: row.name }]));
-  }
-
-  /** Slugs of products made after one, and the number of the last. */
-  async function listSlugsAfter(id: number): Promise<{ id: number; slug: string }[]> {
-    return db.select('SELECT id, slug FROM products WHERE id > $id ORDER BY id', { id });
-  }
-
-  /** Begins the record of an import, unless one is running that has been heard of since `deadBefore`. False: there is one. */
-  async function begin(record: {
-    id: string;
-    at: number;
-    accountId: number | null;
-    deadBefore: number;
-  }): Promise<boolean> {
-    const begun = await db.run(
-      `INSERT INTO imports (id, started_at, beat_at, account_id, state)
-       SELECT $id, $at, $at, $accountId, 'running'
-       WHERE NOT EXISTS (SELECT 1 FROM imports WHERE state = 'running' AND beat_at > $deadBefore)`,
-      record,
-    );
-    return begun === 1;
-  }
-
-  async function note(id: string, at: number, progress: Partial<ImportRecord>): Promise<void> {
+function importedRows(db: Database) {
+  async function writeProductRows(products: readonly ImportedProduct[]): Promise<Map<string, number>> {
+    const rows = products.map((product) => ({ ...product, variants: undefined }));
     await db.run(
-      `UPDATE imports SET beat_at = $at, state = coalesce($state, state), written = coalesce($written, written),
-         total = coalesce($total, total), message = coalesce($message, message) WHERE id = $id`,
+      `UPDATE products SET name = r.value ->> 'name', brand = coalesce(r.value ->> 'brand', brand), short_text = coalesce(r.value ->> 'shortText', short_text),
+         full_text = coalesce(r.value ->> 'fullText', full_text),
+         axes = CASE WHEN json_array_length(r.value -> 'axes') > 0 THEN r.value -> 'axes' ELSE axes END
+       FROM json_each($rows) r WHERE products.id = r.value ->> 'productId'`,
+      { rows: JSON.stringify(rows) },
+    );
+    const fresh = rows.filter((row) => row.productId === null);
+    await db.run(
+      `INSERT INTO products (slug, name, brand, short_text, full_text, fulfilment, axes, video_src, lead_days, download_file, created_day)
+       SELECT value ->> 'slug', value ->> 'name', coalesce(value ->> 'brand', ''), coalesce(value ->> 'shortText', ''), coalesce(value ->> 'fullText', ''),
+         coalesce(value ->> 'fulfilment', 'parcel'), value -> 'axes', value ->> 'videoSrc', value ->> 'leadDays', value ->> 'downloadFile', value ->> 'createdDay' FROM json_each($rows)`,
+      { rows: JSON.stringify(fresh) },
+    );
+    const found = await db.select<{ id: number; slug: string }>(
+      'SELECT id, slug FROM products WHERE slug IN (SELECT value FROM json_each($slugs))',
       {
-        id,
-        at,
-        state: progress.state ?? null,
-        written: progress.written ?? null,
-        total: progress.total ?? null,
-        message: progress.message ?? null,
+        slugs: JSON.stringify(fresh.map((row) => row.slug)),
       },
     );
+    return new Map(found.map((row) => [row.slug, row.id]));
   }
-
-  async function findRecord(id: string): Promise<ImportRecord | null> {
-    const [row] = await db.select<ImportRecord>('SELECT state, written, total, message FROM imports WHERE id = $id', {
-      id,
+  async function writeImages(
+    products: readonly ImportedProduct[],
+    idOf: (product: ImportedProduct) => number,
+  ): Promise<void> {
+    const withImages = products.filter((product) => product.images !== null);
+    await db.run('DELETE FROM images WHERE product_id IN (SELECT value FROM json_each($ids))', {
+      ids: JSON.stringify(withImages.map(idOf)),
     });
-    return row ?? null;
-  }
-
-  /** The import under way, or the last one. */
-  async function findLatest(): Promise<(ImportRecord & { id: string; startedAt: number }) | null> {
-    const [row] = await db.select<ImportRecord & { id: string; startedAt: number }>(
-      'SELECT id, started_at startedAt, state, written, total, message FROM imports ORDER BY started_at DESC LIMIT 1',
+    const rows = withImages.flatMap((product) =>
+      product.images!.map((src, position) => [idOf(product), src, product.name, position]),
     );
-    return row ?? null;
+    await db.run(
+      'INSERT INTO images (product_id, src, alt, position) SELECT value ->> 0, value ->> 1, value ->> 2, value ->> 3 FROM json_each($rows)',
+      { rows: JSON.stringify(rows) },
+    );
+  }
+  /** Categories are found by name under their parent, and made when they are new. */
+  async function writeCategories(
+    products: readonly ImportedProduct[],
+    idOf: (product: ImportedProduct) => number,
+  ): Promise<void> {
+    const known = await db.select<{ id: number; name: string; parent_id: number | null; slug: string }>(
+      'SELECT id, name, parent_id, slug FROM categories',
+    );
+    const slugs = new Set(known.map((category) => category.slug));
+    const links: [number, number][] = [];
+    for (const product of products) {
+      for (const path of product.categories ?? []) {
+        let parent: number | null = null;
+        for (const name of path) {
+          let found: (typeof known)[number] | undefined = known.find(
+            (category) => category.name === name && category.parent_id === parent,
+          );
+          if (!found) {
+            const slug = uniqueSlug(name, slugs);
+            await db.run(
+              'INSERT INTO categories (slug, name, parent_id, position) VALUES ($slug, $name, $parent, 1000)',
+              { slug, name, parent },
+            );
+            const [row] = await db.select<{ id: number }>('SELECT id FROM categories WHERE slug = $slug', { slug });
+            known.push((found = { id: row!.id, name, parent_id: parent, slug }));
+          }
+          parent = found.id;
+        }
+        if (parent !== null) links.push([idOf(product), parent]);
+      }
+    }
+    await db.run(
+      'INSERT OR IGNORE INTO product_categories (product_id, category_id) SELECT value ->> 0, value ->> 1 FROM json_each($rows)',
+      { rows: JSON.stringify(links) },
+    );
   }
 
-  /** Imports that a crash left running are recorded as stopped. */
-  async function stopLost(message: string): Promise<number> {
-    return db.run(`UPDATE imports SET state = 'stopped', message = $message WHERE state = 'running'`, { message });
-  }
+  return { writeProductRows, writeImages, writeCategories };
+}
 
+function importedProducts(db: Database) {
+  const { writeProductRows, writeImages, writeCategories } = importedRows(db);
   /**
    * Writes products with everything that hangs on them, by JSON parameters. Facts that are null keep what is there.
    * Call inside a transaction. Answers the ids of the products.
@@ -147,51 +136,6 @@ export function importRepository(db: Database) {
     );
     return products.map(idOf);
   }
-
-  /** Which of these products are meant to cost nothing. */
-  async function findFree(productIds: readonly number[]): Promise<Set<number>> {
-    const rows = await db.select<{ id: number }>(
-      'SELECT id FROM products WHERE is_free = 1 AND id IN (SELECT value FROM json_each($ids))',
-      { ids: JSON.stringify(productIds) },
-    );
-    return new Set(rows.map(({ id }) => id));
-  }
-
-  /** Says of those of these that cost nothing that it is meant so, or takes them off the shelf until they have a price. */
-  async function keepFree(productIds: readonly number[], isMeant: boolean): Promise<void> {
-    await db.run(
-      `UPDATE products SET ${isMeant ? 'is_free = 1' : 'is_shown = 0'}
-       WHERE is_free = 0 AND id IN (SELECT value FROM json_each($ids))
-         AND EXISTS (SELECT 1 FROM variants v WHERE v.product_id = products.id AND v.price_minor = 0)`,
-      { ids: JSON.stringify(productIds) },
-    );
-  }
-
-  async function writeProductRows(products: readonly ImportedProduct[]): Promise<Map<string, number>> {
-    const rows = products.map((product) => ({ ...product, variants: undefined }));
-    await db.run(
-      `UPDATE products SET name = r.value ->> 'name', brand = coalesce(r.value ->> 'brand', brand), short_text = coalesce(r.value ->> 'shortText', short_text),
-         full_text = coalesce(r.value ->> 'fullText', full_text),
-         axes = CASE WHEN json_array_length(r.value -> 'axes') > 0 THEN r.value -> 'axes' ELSE axes END
-       FROM json_each($rows) r WHERE products.id = r.value ->> 'productId'`,
-      { rows: JSON.stringify(rows) },
-    );
-    const fresh = rows.filter((row) => row.productId === null);
-    await db.run(
-      `INSERT INTO products (slug, name, brand, short_text, full_text, fulfilment, axes, video_src, lead_days, download_file, created_day)
-       SELECT value ->> 'slug', value ->> 'name', coalesce(value ->> 'brand', ''), coalesce(value ->> 'shortText', ''), coalesce(value ->> 'fullText', ''),
-         coalesce(value ->> 'fulfilment', 'parcel'), value -> 'axes', value ->> 'videoSrc', value ->> 'leadDays', value ->> 'downloadFile', value ->> 'createdDay' FROM json_each($rows)`,
-      { rows: JSON.stringify(fresh) },
-    );
-    const found = await db.select<{ id: number; slug: string }>(
-      'SELECT id, slug FROM products WHERE slug IN (SELECT value FROM json_each($slugs))',
-      {
-        slugs: JSON.stringify(fresh.map((row) => row.slug)),
-      },
-    );
-    return new Map(found.map((row) => [row.slug, row.id]));
-  }
-
   async function writeVariants(
     products: readonly ImportedProduct[],
     idOf: (product: ImportedProduct) => number,
@@ -233,72 +177,65 @@ export function importRepository(db: Database) {
     );
   }
 
-  async function writeImages(
-    products: readonly ImportedProduct[],
-    idOf: (product: ImportedProduct) => number,
-  ): Promise<void> {
-    const withImages = products.filter((product) => product.images !== null);
-    await db.run('DELETE FROM images WHERE product_id IN (SELECT value FROM json_each($ids))', {
-      ids: JSON.stringify(withImages.map(idOf)),
-    });
-    const rows = withImages.flatMap((product) =>
-      product.images!.map((src, position) => [idOf(product), src, product.name, position]),
+  return { writeProducts };
+}
+
+export function importRepository(db: Database) {
+  async function knownSkus(): Promise<Map<string, KnownVariant>> {
+    const rows = await db.select<{ sku: string; id: number; name: string }>(
+      'SELECT v.sku, p.id, p.name FROM variants v JOIN products p ON p.id = v.product_id',
     );
+    return new Map(rows.map((row) => [row.sku, { productId: row.id, productName: row.name }]));
+  }
+  /** What variants with these SKUs are now, and their products. */
+  async function findFacts(skus: readonly string[]): Promise<Map<string, KnownFacts>> {
+    const rows = await db.select<KnownFacts & { sku: string }>(
+      `SELECT v.sku, p.name, p.brand, p.short_text shortText, p.full_text fullText, v.price_minor priceMinor, v.was_minor wasMinor,
+         v.cost_minor costMinor, s.quantity stock, v.weight_grams weightGrams
+       FROM variants v JOIN products p ON p.id = v.product_id LEFT JOIN stock_levels s ON s.variant_id = v.id
+       WHERE v.sku IN (SELECT value FROM json_each($skus))`,
+      { skus: JSON.stringify(skus) },
+    );
+    return new Map(rows.map(({ sku, ...facts }) => [sku, facts]));
+  }
+  /** What is known of these SKUs. */
+  async function findSkus(skus: readonly string[]): Promise<Map<string, KnownVariant>> {
+    const rows = await db.select<{ sku: string; id: number; name: string }>(
+      `SELECT v.sku, p.id, p.name FROM variants v JOIN products p ON p.id = v.product_id
+       WHERE v.sku IN (SELECT value FROM json_each($skus))`,
+      { skus: JSON.stringify(skus) },
+    );
+    return new Map(rows.map((row) => [row.sku, { productId: row.id, productName: row.name }]));
+  }
+  /** Slugs of products made after one, and the number of the last. */
+  async function listSlugsAfter(id: number): Promise<{ id: number; slug: string }[]> {
+    return db.select('SELECT id, slug FROM products WHERE id > $id ORDER BY id', { id });
+  }
+  /** Which of these products are meant to cost nothing. */
+  async function findFree(productIds: readonly number[]): Promise<Set<number>> {
+    const rows = await db.select<{ id: number }>(
+      'SELECT id FROM products WHERE is_free = 1 AND id IN (SELECT value FROM json_each($ids))',
+      { ids: JSON.stringify(productIds) },
+    );
+    return new Set(rows.map(({ id }) => id));
+  }
+  /** Says of those of these that cost nothing that it is meant so, or takes them off the shelf until they have a price. */
+  async function keepFree(productIds: readonly number[], isMeant: boolean): Promise<void> {
     await db.run(
-      'INSERT INTO images (product_id, src, alt, position) SELECT value ->> 0, value ->> 1, value ->> 2, value ->> 3 FROM json_each($rows)',
-      { rows: JSON.stringify(rows) },
+      `UPDATE products SET ${isMeant ? 'is_free = 1' : 'is_shown = 0'}
+       WHERE is_free = 0 AND id IN (SELECT value FROM json_each($ids))
+         AND EXISTS (SELECT 1 FROM variants v WHERE v.product_id = products.id AND v.price_minor = 0)`,
+      { ids: JSON.stringify(productIds) },
     );
   }
-
-  /** Categories are found by name under their parent, and made when they are new. */
-  async function writeCategories(
-    products: readonly ImportedProduct[],
-    idOf: (product: ImportedProduct) => number,
-  ): Promise<void> {
-    const known = await db.select<{ id: number; name: string; parent_id: number | null; slug: string }>(
-      'SELECT id, name, parent_id, slug FROM categories',
-    );
-    const slugs = new Set(known.map((category) => category.slug));
-    const links: [number, number][] = [];
-    for (const product of products) {
-      for (const path of product.categories ?? []) {
-        let parent: number | null = null;
-        for (const name of path) {
-          let found: (typeof known)[number] | undefined = known.find(
-            (category) => category.name === name && category.parent_id === parent,
-          );
-          if (!found) {
-            const slug = uniqueSlug(name, slugs);
-            await db.run(
-              'INSERT INTO categories (slug, name, parent_id, position) VALUES ($slug, $name, $parent, 1000)',
-              { slug, name, parent },
-            );
-            const [row] = await db.select<{ id: number }>('SELECT id FROM categories WHERE slug = $slug', { slug });
-            known.push((found = { id: row!.id, name, parent_id: parent, slug }));
-          }
-          parent = found.id;
-        }
-        if (parent !== null) links.push([idOf(product), parent]);
-      }
-    }
-    await db.run(
-      'INSERT OR IGNORE INTO product_categories (product_id, category_id) SELECT value ->> 0, value ->> 1 FROM json_each($rows)',
-      { rows: JSON.stringify(links) },
-    );
-  }
-
   return {
+    ...importRecords(db),
+    ...importedProducts(db),
     knownSkus,
     findFacts,
     findSkus,
     findFree,
     keepFree,
     listSlugsAfter,
-    writeProducts,
-    begin,
-    note,
-    findRecord,
-    findLatest,
-    stopLost,
   };
 }

@@ -91,82 +91,7 @@ interface PricedRow {
   readonly fullMinor: number;
 }
 
-export function orderKeeping(db: Database) {
-  function narrow({ q, filter, from, to }: Omit<OrderQuery, 'page' | 'pageSize'>): {
-    where: string;
-    params: Record<string, unknown>;
-  } {
-    const days = [...(from ? ['o.day >= $from'] : []), ...(to ? ['o.day <= $to'] : [])];
-    const where = [SQL_OF_FILTER[filter], ...days].join(' AND ');
-    const span = { ...(from && { from }), ...(to && { to }) };
-    if (q === '') return { where, params: span };
-    const like = `%${q.replace(/[\\%_]/g, '\\$&')}%`;
-    const number = readOrderNumber(q) ?? -1;
-    return {
-      where: `${where} AND (o.id = $number OR o.name LIKE $like ESCAPE '\\' OR o.email LIKE $like ESCAPE '\\'
-        OR EXISTS (SELECT 1 FROM order_lines l WHERE l.order_id = o.id AND (l.name LIKE $like ESCAPE '\\' OR l.sku LIKE $like ESCAPE '\\')))`,
-      params: { ...span, like, number },
-    };
-  }
-
-  async function listOrders(query: OrderQuery): Promise<{ orders: OrderSummary[]; total: number }> {
-    const { where, params } = narrow(query);
-    const [counted] = await db.select<{ n: number }>(`SELECT count(*) n FROM orders o WHERE ${where}`, params);
-    const rows = await db.select<Omit<OrderSummary, 'isParcel'> & { isParcel: number }>(
-      `SELECT ${SUMMARY} FROM orders o WHERE ${where} ORDER BY o.placed_at DESC, o.id DESC LIMIT $limit OFFSET $offset`,
-      { ...params, limit: query.pageSize, offset: (query.page - 1) * query.pageSize },
-    );
-    return { orders: rows.map((row) => ({ ...row, isParcel: row.isParcel === 1 })), total: counted!.n };
-  }
-
-  /** Lines of all paid orders, oldest first, with what each came to before offers. */
-  async function listForPricing(currency: string): Promise<PricedRow[]> {
-    return db.select<PricedRow>(
-      `SELECT o.id orderId, o.placed_at placedAt, lower(o.email) email, o.address ->> 'country' country, o.delivery,
-         coalesce((SELECT s.value ->> 'amountMinor' FROM json_each(coalesce(o.steps -> 'steps', o.steps)) s
-           WHERE s.value ->> 'code' = 'delivery'), o.delivery_minor) deliveryMinor,
-         l.variant_id variantId, l.sku, l.quantity, l.cost_minor costMinor,
-         l.total_minor - coalesce((SELECT sum(s.value ->> 'amountMinor') FROM json_each(coalesce(l.steps -> 'steps', l.steps)) s
-           WHERE s.value ->> 'code' IN ('offer', 'coupon')), 0) fullMinor
-       FROM orders o JOIN order_lines l ON l.order_id = o.id WHERE o.status = 'paid' AND o.currency = $currency ORDER BY o.placed_at, o.id, l.id`,
-      { currency },
-    );
-  }
-
-  /** What made the prices of orders' lines, by order. */
-  async function listLineSteps(ids: readonly number[]): Promise<Map<number, { steps: PriceStep[] }[]>> {
-    const rows = await db.select<{ orderId: number; steps: string }>(
-      'SELECT order_id orderId, steps FROM order_lines WHERE order_id IN (SELECT value FROM json_each($ids)) ORDER BY id',
-      { ids: JSON.stringify(ids) },
-    );
-    const found = new Map<number, { steps: PriceStep[] }[]>();
-    for (const { orderId, steps } of rows) {
-      const line = { steps: readSteps(JSON.parse(steps)) };
-      found.set(orderId, [...(found.get(orderId) ?? []), line]);
-    }
-    return found;
-  }
-
-  async function tokenOf(id: number): Promise<string | null> {
-    const [row] = await db.select<{ token: string }>('SELECT token FROM orders WHERE id = $id', { id });
-    return row?.token ?? null;
-  }
-
-  async function readKeeping(id: number): Promise<OrderKeeping | null> {
-    const [row] = await db.select<OrderKeeping>(
-      'SELECT packed_at packedAt, sent_at sentAt, cancelled_at cancelledAt, tracking FROM orders WHERE id = $id',
-      { id },
-    );
-    return row ?? null;
-  }
-
-  async function writeKeeping(id: number, { packedAt, sentAt, cancelledAt, tracking }: OrderKeeping): Promise<void> {
-    await db.run(
-      'UPDATE orders SET packed_at = $packedAt, sent_at = $sentAt, cancelled_at = $cancelledAt, tracking = $tracking WHERE id = $id',
-      { id, packedAt, sentAt, cancelledAt, tracking },
-    );
-  }
-
+function orderRefunds(db: Database) {
   /** Refunds of an order, oldest first; what was asked and not answered yet is among them. */
   async function listRefunds(orderId: number): Promise<StoredRefund[]> {
     const rows = await db.select<RefundFields>(
@@ -175,7 +100,6 @@ export function orderKeeping(db: Database) {
     );
     return rows.map(toRefund);
   }
-
   async function insertRefund(
     orderId: number,
     accountId: number,
@@ -198,16 +122,13 @@ export function orderKeeping(db: Database) {
       },
     );
   }
-
   /** Says that a refund was made; false when that was known. */
   async function settleRefund(key: string): Promise<boolean> {
     return (await db.run(`UPDATE refunds SET state = 'done' WHERE key = $key AND state = 'asked'`, { key })) === 1;
   }
-
   async function dropRefund(key: string): Promise<void> {
     await db.run(`DELETE FROM refunds WHERE key = $key AND state = 'asked'`, { key });
   }
-
   /** Refunds that were asked before a time and never answered, with the order each belongs to. */
   async function listAskedRefunds(before: number): Promise<{ token: string; refund: StoredRefund }[]> {
     const rows = await db.select<RefundFields & { token: string }>(
@@ -218,6 +139,10 @@ export function orderKeeping(db: Database) {
     return rows.map(({ token, ...row }) => ({ token, refund: toRefund(row) }));
   }
 
+  return { listRefunds, insertRefund, settleRefund, dropRefund, listAskedRefunds };
+}
+
+function orderReturns(db: Database) {
   async function listReturns(orderId: number): Promise<ItemReturn[]> {
     const rows = await db.select<Omit<ItemReturn, 'units' | 'restocked'> & { units: string; restocked: number }>(
       'SELECT id, at, units, note, came_at cameAt, restocked FROM returns WHERE order_id = $orderId ORDER BY id',
@@ -229,7 +154,6 @@ export function orderKeeping(db: Database) {
       restocked: restocked === 1,
     }));
   }
-
   async function insertReturn(
     orderId: number,
     accountId: number,
@@ -240,7 +164,6 @@ export function orderKeeping(db: Database) {
       { orderId, at, accountId, units: JSON.stringify(units), note },
     );
   }
-
   async function endReturn(id: number, { cameAt, restocked }: { cameAt: number; restocked: boolean }): Promise<void> {
     await db.run('UPDATE returns SET came_at = $cameAt, restocked = $restocked WHERE id = $id', {
       id,
@@ -248,27 +171,91 @@ export function orderKeeping(db: Database) {
       restocked: restocked ? 1 : 0,
     });
   }
-
   async function dropReturn(id: number): Promise<void> {
     await db.run('DELETE FROM returns WHERE id = $id AND came_at IS NULL', { id });
   }
 
+  return { listReturns, insertReturn, endReturn, dropReturn };
+}
+
+export function orderKeeping(db: Database) {
+  function narrow({ q, filter, from, to }: Omit<OrderQuery, 'page' | 'pageSize'>): {
+    where: string;
+    params: Record<string, unknown>;
+  } {
+    const days = [...(from ? ['o.day >= $from'] : []), ...(to ? ['o.day <= $to'] : [])];
+    const where = [SQL_OF_FILTER[filter], ...days].join(' AND ');
+    const span = { ...(from && { from }), ...(to && { to }) };
+    if (q === '') return { where, params: span };
+    const like = `%${q.replace(/[\\%_]/g, '\\$&')}%`;
+    const number = readOrderNumber(q) ?? -1;
+    return {
+      where: `${where} AND (o.id = $number OR o.name LIKE $like ESCAPE '\\' OR o.email LIKE $like ESCAPE '\\'
+        OR EXISTS (SELECT 1 FROM order_lines l WHERE l.order_id = o.id AND (l.name LIKE $like ESCAPE '\\' OR l.sku LIKE $like ESCAPE '\\')))`,
+      params: { ...span, like, number },
+    };
+  }
+  async function listOrders(query: OrderQuery): Promise<{ orders: OrderSummary[]; total: number }> {
+    const { where, params } = narrow(query);
+    const [counted] = await db.select<{ n: number }>(`SELECT count(*) n FROM orders o WHERE ${where}`, params);
+    const rows = await db.select<Omit<OrderSummary, 'isParcel'> & { isParcel: number }>(
+      `SELECT ${SUMMARY} FROM orders o WHERE ${where} ORDER BY o.placed_at DESC, o.id DESC LIMIT $limit OFFSET $offset`,
+      { ...params, limit: query.pageSize, offset: (query.page - 1) * query.pageSize },
+    );
+    return { orders: rows.map((row) => ({ ...row, isParcel: row.isParcel === 1 })), total: counted!.n };
+  }
+  /** Lines of all paid orders, oldest first, with what each came to before offers. */
+  async function listForPricing(currency: string): Promise<PricedRow[]> {
+    return db.select<PricedRow>(
+      `SELECT o.id orderId, o.placed_at placedAt, lower(o.email) email, o.address ->> 'country' country, o.delivery,
+         coalesce((SELECT s.value ->> 'amountMinor' FROM json_each(coalesce(o.steps -> 'steps', o.steps)) s
+           WHERE s.value ->> 'code' = 'delivery'), o.delivery_minor) deliveryMinor,
+         l.variant_id variantId, l.sku, l.quantity, l.cost_minor costMinor,
+         l.total_minor - coalesce((SELECT sum(s.value ->> 'amountMinor') FROM json_each(coalesce(l.steps -> 'steps', l.steps)) s
+           WHERE s.value ->> 'code' IN ('offer', 'coupon')), 0) fullMinor
+       FROM orders o JOIN order_lines l ON l.order_id = o.id WHERE o.status = 'paid' AND o.currency = $currency ORDER BY o.placed_at, o.id, l.id`,
+      { currency },
+    );
+  }
+  /** What made the prices of orders' lines, by order. */
+  async function listLineSteps(ids: readonly number[]): Promise<Map<number, { steps: PriceStep[] }[]>> {
+    const rows = await db.select<{ orderId: number; steps: string }>(
+      'SELECT order_id orderId, steps FROM order_lines WHERE order_id IN (SELECT value FROM json_each($ids)) ORDER BY id',
+      { ids: JSON.stringify(ids) },
+    );
+    const found = new Map<number, { steps: PriceStep[] }[]>();
+    for (const { orderId, steps } of rows) {
+      const line = { steps: readSteps(JSON.parse(steps)) };
+      found.set(orderId, [...(found.get(orderId) ?? []), line]);
+    }
+    return found;
+  }
+  async function tokenOf(id: number): Promise<string | null> {
+    const [row] = await db.select<{ token: string }>('SELECT token FROM orders WHERE id = $id', { id });
+    return row?.token ?? null;
+  }
+  async function readKeeping(id: number): Promise<OrderKeeping | null> {
+    const [row] = await db.select<OrderKeeping>(
+      'SELECT packed_at packedAt, sent_at sentAt, cancelled_at cancelledAt, tracking FROM orders WHERE id = $id',
+      { id },
+    );
+    return row ?? null;
+  }
+  async function writeKeeping(id: number, { packedAt, sentAt, cancelledAt, tracking }: OrderKeeping): Promise<void> {
+    await db.run(
+      'UPDATE orders SET packed_at = $packedAt, sent_at = $sentAt, cancelled_at = $cancelledAt, tracking = $tracking WHERE id = $id',
+      { id, packedAt, sentAt, cancelledAt, tracking },
+    );
+  }
   return {
-    listReturns,
-    insertReturn,
-    endReturn,
-    dropReturn,
+    ...orderRefunds(db),
+    ...orderReturns(db),
     listOrders,
     listLineSteps,
     listForPricing,
     tokenOf,
     readKeeping,
     writeKeeping,
-    listRefunds,
-    insertRefund,
-    settleRefund,
-    dropRefund,
-    listAskedRefunds,
   };
 }
 

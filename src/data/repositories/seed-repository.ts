@@ -54,73 +54,9 @@ interface SeededReview {
 
 const BATCH = 4000;
 
-/** Bulk writes for the demo's made-up past. */
-export function seedRepository(db: Database) {
-  async function inBatches<Row>(
-    rows: readonly Row[],
-    sql: string,
-    onRows: (count: number) => void = () => undefined,
-  ): Promise<void> {
-    for (let i = 0; i < rows.length; i += BATCH) {
-      const batch = rows.slice(i, i + BATCH);
-      await db.run(sql, { rows: JSON.stringify(batch) });
-      onRows(batch.length);
-    }
-  }
-
-  async function writeCategories(categories: readonly SeededCategory[]): Promise<void> {
-    const taken = new Set<string>();
-    for (const [position, category] of categories.entries()) {
-      const slug = uniqueSlug(category.name, taken);
-      await db.run(
-        'INSERT INTO categories (slug, name, description, image_src, position) VALUES ($slug, $name, $text, $imageSrc, $position)',
-        {
-          slug,
-          name: category.name,
-          text: category.text,
-          imageSrc: category.imageSrc,
-          position,
-        },
-      );
-      for (const [place, name] of (category.children ?? []).entries()) {
-        await db.run(
-          'INSERT INTO categories (slug, name, parent_id, position) SELECT $slug, $name, id, $place FROM categories WHERE slug = $parent',
-          {
-            slug: uniqueSlug(name, taken),
-            name,
-            place,
-            parent: slug,
-          },
-        );
-      }
-    }
-  }
-
-  async function writeReviews(reviews: readonly SeededReview[]): Promise<void> {
-    await inBatches(
-      reviews,
-      `INSERT INTO reviews (product_id, author, stars, text, day) SELECT p.id, r.value ->> 'author', r.value ->> 'stars', r.value ->> 'text', r.value ->> 'day'
-       FROM json_each($rows) r JOIN products p ON p.slug = r.value ->> 'slug'`,
-    );
-    await db.run(
-      `UPDATE products SET rating_stars = (SELECT round(avg(stars), 1) FROM reviews r WHERE r.product_id = products.id),
-         rating_count = (SELECT count(*) FROM reviews r WHERE r.product_id = products.id)`,
-    );
-  }
-
-  /** Products that are lowered now were sold at the price before until three weeks ago. */
-  async function writeEarlierPrices(nowMs: number): Promise<void> {
-    await db.run(
-      'UPDATE price_changes SET price_minor = coalesce((SELECT was_minor FROM variants v WHERE v.id = variant_id), price_minor)',
-    );
-    await db.run(
-      'INSERT INTO price_changes (variant_id, price_minor, changed_at) SELECT id, price_minor, $at FROM variants WHERE was_minor > price_minor',
-      {
-        at: nowMs - 21 * 86_400_000,
-      },
-    );
-  }
-
+/** Visits and orders of the past. */
+function seedHistory(db: Database) {
+  const { inBatches } = batches(db);
   async function writeVisits(visits: readonly SeededVisit[], onRows: (count: number) => void): Promise<void> {
     await inBatches(
       visits.map((visit) => [
@@ -151,7 +87,6 @@ export function seedRepository(db: Database) {
       'INSERT OR IGNORE INTO visit_pieces (visit_id, piece_id, day) SELECT value ->> 0, value ->> 1, value ->> 2 FROM json_each($rows)',
     );
   }
-
   async function writeOrders(orders: readonly SeededOrder[]): Promise<void> {
     await inBatches(
       orders.map((order) => ({ ...order, steps: storeSteps(order.steps), lines: undefined })),
@@ -179,6 +114,78 @@ export function seedRepository(db: Database) {
     );
   }
 
+  return { writeVisits, writeOrders };
+}
+
+function batches(db: Database) {
+  async function inBatches<Row>(
+    rows: readonly Row[],
+    sql: string,
+    onRows: (count: number) => void = () => undefined,
+  ): Promise<void> {
+    for (let i = 0; i < rows.length; i += BATCH) {
+      const batch = rows.slice(i, i + BATCH);
+      await db.run(sql, { rows: JSON.stringify(batch) });
+      onRows(batch.length);
+    }
+  }
+
+  return { inBatches };
+}
+
+/** Bulk writes for the demo's made-up past. */
+export function seedRepository(db: Database) {
+  const { inBatches } = batches(db);
+  async function writeCategories(categories: readonly SeededCategory[]): Promise<void> {
+    const taken = new Set<string>();
+    for (const [position, category] of categories.entries()) {
+      const slug = uniqueSlug(category.name, taken);
+      await db.run(
+        'INSERT INTO categories (slug, name, description, image_src, position) VALUES ($slug, $name, $text, $imageSrc, $position)',
+        {
+          slug,
+          name: category.name,
+          text: category.text,
+          imageSrc: category.imageSrc,
+          position,
+        },
+      );
+      for (const [place, name] of (category.children ?? []).entries()) {
+        await db.run(
+          'INSERT INTO categories (slug, name, parent_id, position) SELECT $slug, $name, id, $place FROM categories WHERE slug = $parent',
+          {
+            slug: uniqueSlug(name, taken),
+            name,
+            place,
+            parent: slug,
+          },
+        );
+      }
+    }
+  }
+  async function writeReviews(reviews: readonly SeededReview[]): Promise<void> {
+    await inBatches(
+      reviews,
+      `INSERT INTO reviews (product_id, author, stars, text, day) SELECT p.id, r.value ->> 'author', r.value ->> 'stars', r.value ->> 'text', r.value ->> 'day'
+       FROM json_each($rows) r JOIN products p ON p.slug = r.value ->> 'slug'`,
+    );
+    await db.run(
+      `UPDATE products SET rating_stars = (SELECT round(avg(stars), 1) FROM reviews r WHERE r.product_id = products.id),
+         rating_count = (SELECT count(*) FROM reviews r WHERE r.product_id = products.id)`,
+    );
+  }
+  /** Products that are lowered now were sold at the price before until three weeks ago. */
+  async function writeEarlierPrices(nowMs: number): Promise<void> {
+    await db.run(
+      'UPDATE price_changes SET price_minor = coalesce((SELECT was_minor FROM variants v WHERE v.id = variant_id), price_minor)',
+    );
+    await db.run(
+      'INSERT INTO price_changes (variant_id, price_minor, changed_at) SELECT id, price_minor, $at FROM variants WHERE was_minor > price_minor',
+      {
+        at: nowMs - 21 * 86_400_000,
+      },
+    );
+  }
   /** Every variant as the generator buys it. */
   async function listShelves() {
     return db.select<{
@@ -198,10 +205,8 @@ export function seedRepository(db: Database) {
        JOIN categories c ON c.id = pc.category_id LEFT JOIN categories parent ON parent.id = c.parent_id ORDER BY v.id`,
     );
   }
-
   async function listPictures(): Promise<string[]> {
     return (await db.select<{ src: string }>('SELECT DISTINCT src FROM images ORDER BY src')).map((row) => row.src);
   }
-
-  return { writeCategories, writeReviews, writeEarlierPrices, writeVisits, writeOrders, listShelves, listPictures };
+  return { ...seedHistory(db), writeCategories, writeReviews, writeEarlierPrices, listShelves, listPictures };
 }

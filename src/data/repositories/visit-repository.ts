@@ -35,14 +35,8 @@ export interface VisitQuery {
 const COUNTED =
   'day BETWEEN $fromDay AND $toDay AND ($device IS NULL OR device = $device) AND ($source IS NULL OR source = $source)';
 
-export function visitRepository(db: Database) {
-  const bound = (query: VisitQuery) => ({
-    fromDay: query.fromDay,
-    toDay: query.toDay,
-    device: query.device ?? null,
-    source: query.source ?? null,
-  });
-
+/** What a visit did. */
+function visitRecording(db: Database) {
   /** Writes events and the summaries of their visits together; events seen before change nothing. Returns how many were new. */
   async function record(events: readonly VisitEvent[], facts: readonly VisitFacts[]): Promise<number> {
     return db.inTransaction(async () => {
@@ -91,7 +85,6 @@ export function visitRepository(db: Database) {
       return fresh;
     });
   }
-
   /** What the server saw of visits before it heard of them, a press on a page that was left at once, takes them as deep. */
   async function countEarlier(visitIds: readonly string[]): Promise<void> {
     const rows = await db.select<{ visitId: string; kind: EventKind }>(
@@ -110,7 +103,6 @@ export function visitRepository(db: Database) {
       },
     );
   }
-
   function summarise(visit: VisitFacts, events: readonly VisitEvent[]): unknown[] {
     const own = events.filter((event) => event.visitId === visit.visitId);
     const times = own.map((event) => event.at);
@@ -127,6 +119,11 @@ export function visitRepository(db: Database) {
     ];
   }
 
+  return { record };
+}
+
+/** What the server knows of a visit. */
+function visitNotes(db: Database) {
   /** An event the server itself saw. A visit it has not heard of yet is not made up: the event counts once it is heard of. */
   async function recordServerEvent(
     event: Pick<VisitEvent, 'id' | 'visitId' | 'at' | 'kind'> & Partial<Pick<VisitEvent, 'product' | 'piece'>>,
@@ -142,7 +139,6 @@ export function visitRepository(db: Database) {
       { id, visitId, at, kind, product, piece },
     );
   }
-
   /** A piece was used in a visit that may only be heard of in a moment; one that never is counts for nothing. */
   async function notePiece(visitId: string, piece: string, day: string): Promise<void> {
     await db.run('INSERT OR IGNORE INTO visit_pieces (visit_id, piece_id, day) VALUES ($visitId, $piece, $day)', {
@@ -151,7 +147,6 @@ export function visitRepository(db: Database) {
       day,
     });
   }
-
   /** Adds an order's worth to its visit; false when the visit is not known. Of a visit one currency counts, the last. */
   async function addRevenue(visitId: string, amountMinor: number, currency: string): Promise<boolean> {
     const added = await db.run(
@@ -163,65 +158,10 @@ export function visitRepository(db: Database) {
     return added === 1;
   }
 
-  /** What was recorded of one visit, oldest first. */
-  async function listEvents(
-    visitId: string,
-    limit: number,
-  ): Promise<{ at: number; kind: string; page: string | null; product: string | null }[]> {
-    return db.select(
-      'SELECT at, kind, page, product FROM events WHERE visit_id = $visitId ORDER BY at, id LIMIT $limit',
-      {
-        visitId,
-        limit,
-      },
-    );
-  }
+  return { recordServerEvent, notePiece, addRevenue };
+}
 
-  /** Revenue in a currency; of orders in any other only how many there are. */
-  async function countDepths(query: VisitQuery, currency: string): Promise<(DepthCount & { device: Device })[]> {
-    return db.select(
-      `SELECT device, depth, count(*) sessions, sum(iif(revenue_currency = $currency, revenue_minor, 0)) revenueMinor,
-         sum(revenue_currency IS NOT NULL AND revenue_currency <> $currency) foreignOrders
-       FROM visits WHERE ${COUNTED} AND excluded IS NULL GROUP BY device, depth`,
-      { ...bound(query), currency },
-    );
-  }
-
-  /** Visits that do not count, and how far the owner's own went (`depth`; 0: there was none). */
-  async function countExcluded(query: VisitQuery): Promise<{ bots: number; owner: number; ownDepth: number }> {
-    const [row] = await db.select<{ bots: number | null; owner: number | null; ownDepth: number | null }>(
-      `SELECT sum(excluded = 'bot') bots, sum(excluded = 'owner') owner, max(iif(excluded = 'owner', depth, 0)) ownDepth FROM visits WHERE ${COUNTED} AND excluded IS NOT NULL`,
-      bound(query),
-    );
-    return { bots: row?.bots ?? 0, owner: row?.owner ?? 0, ownDepth: row?.ownDepth ?? 0 };
-  }
-
-  /** Sessions and orders of each day, for the chart. */
-  async function countDays(query: VisitQuery): Promise<{ day: string; sessions: number; orders: number }[]> {
-    return db.select(
-      `SELECT day, count(*) sessions, sum(depth = 6) orders FROM visits WHERE ${COUNTED} AND excluded IS NULL GROUP BY day ORDER BY day`,
-      bound(query),
-    );
-  }
-
-  async function listSources(): Promise<string[]> {
-    const rows = await db.select<{ source: string }>(
-      'SELECT source FROM visits GROUP BY source ORDER BY count(*) DESC LIMIT 12',
-    );
-    return rows.map((row) => row.source);
-  }
-
-  /** In how many counted visits each piece was seen or used. */
-  async function countPieces(query: VisitQuery): Promise<Record<string, number>> {
-    const rows = await db.select<{ piece: string; n: number }>(
-      `SELECT vp.piece_id piece, count(*) n FROM visit_pieces vp JOIN visits v ON v.id = vp.visit_id
-       WHERE vp.day BETWEEN $fromDay AND $toDay AND v.excluded IS NULL AND ($device IS NULL OR v.device = $device)
-         AND ($source IS NULL OR v.source = $source) GROUP BY vp.piece_id`,
-      bound(query),
-    );
-    return Object.fromEntries(rows.map((row) => [row.piece, row.n]));
-  }
-
+function visitCounts(db: Database) {
   /** Of pieces, the visits they were used in, and the paid orders of those visits in a currency. Sums in minor units. */
   async function countEarned(
     pieces: readonly string[],
@@ -235,7 +175,6 @@ export function visitRepository(db: Database) {
       { pieces: JSON.stringify(pieces), fromDay, toDay, currency },
     );
   }
-
   /** Paid orders of the days, with and without a recorded visit. */
   async function countOrders(
     query: Pick<VisitQuery, 'fromDay' | 'toDay'>,
@@ -247,18 +186,78 @@ export function visitRepository(db: Database) {
     return { all: row?.n ?? 0, withoutVisit: row?.without ?? 0 };
   }
 
+  return { countEarned, countOrders };
+}
+
+export function visitRepository(db: Database) {
+  const bound = (query: VisitQuery) => ({
+    fromDay: query.fromDay,
+    toDay: query.toDay,
+    device: query.device ?? null,
+    source: query.source ?? null,
+  });
+  /** What was recorded of one visit, oldest first. */
+  async function listEvents(
+    visitId: string,
+    limit: number,
+  ): Promise<{ at: number; kind: string; page: string | null; product: string | null }[]> {
+    return db.select(
+      'SELECT at, kind, page, product FROM events WHERE visit_id = $visitId ORDER BY at, id LIMIT $limit',
+      {
+        visitId,
+        limit,
+      },
+    );
+  }
+  /** Revenue in a currency; of orders in any other only how many there are. */
+  async function countDepths(query: VisitQuery, currency: string): Promise<(DepthCount & { device: Device })[]> {
+    return db.select(
+      `SELECT device, depth, count(*) sessions, sum(iif(revenue_currency = $currency, revenue_minor, 0)) revenueMinor,
+         sum(revenue_currency IS NOT NULL AND revenue_currency <> $currency) foreignOrders
+       FROM visits WHERE ${COUNTED} AND excluded IS NULL GROUP BY device, depth`,
+      { ...bound(query), currency },
+    );
+  }
+  /** Visits that do not count, and how far the owner's own went (`depth`; 0: there was none). */
+  async function countExcluded(query: VisitQuery): Promise<{ bots: number; owner: number; ownDepth: number }> {
+    const [row] = await db.select<{ bots: number | null; owner: number | null; ownDepth: number | null }>(
+      `SELECT sum(excluded = 'bot') bots, sum(excluded = 'owner') owner, max(iif(excluded = 'owner', depth, 0)) ownDepth FROM visits WHERE ${COUNTED} AND excluded IS NOT NULL`,
+      bound(query),
+    );
+    return { bots: row?.bots ?? 0, owner: row?.owner ?? 0, ownDepth: row?.ownDepth ?? 0 };
+  }
+  /** Sessions and orders of each day, for the chart. */
+  async function countDays(query: VisitQuery): Promise<{ day: string; sessions: number; orders: number }[]> {
+    return db.select(
+      `SELECT day, count(*) sessions, sum(depth = 6) orders FROM visits WHERE ${COUNTED} AND excluded IS NULL GROUP BY day ORDER BY day`,
+      bound(query),
+    );
+  }
+  async function listSources(): Promise<string[]> {
+    const rows = await db.select<{ source: string }>(
+      'SELECT source FROM visits GROUP BY source ORDER BY count(*) DESC LIMIT 12',
+    );
+    return rows.map((row) => row.source);
+  }
+  /** In how many counted visits each piece was seen or used. */
+  async function countPieces(query: VisitQuery): Promise<Record<string, number>> {
+    const rows = await db.select<{ piece: string; n: number }>(
+      `SELECT vp.piece_id piece, count(*) n FROM visit_pieces vp JOIN visits v ON v.id = vp.visit_id
+       WHERE vp.day BETWEEN $fromDay AND $toDay AND v.excluded IS NULL AND ($device IS NULL OR v.device = $device)
+         AND ($source IS NULL OR v.source = $source) GROUP BY vp.piece_id`,
+      bound(query),
+    );
+    return Object.fromEntries(rows.map((row) => [row.piece, row.n]));
+  }
   return {
-    record,
-    recordServerEvent,
-    notePiece,
-    addRevenue,
+    ...visitRecording(db),
+    ...visitNotes(db),
+    ...visitCounts(db),
     listEvents,
     countDepths,
     countExcluded,
     countDays,
     listSources,
     countPieces,
-    countEarned,
-    countOrders,
   };
 }
