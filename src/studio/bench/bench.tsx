@@ -1,3 +1,5 @@
+import type { Piece } from '~/core/lane';
+import type { PieceDefinition } from '~/core/lane';
 import Redo2 from 'lucide-react/icons/redo-2';
 import Search from 'lucide-react/icons/search';
 import Undo2 from 'lucide-react/icons/undo-2';
@@ -105,68 +107,17 @@ function BenchScreen({ pieceId, samples, categories, tags, start, layouts: ownLa
       onValueChange={(key) => openTask(key as Task)}
       className="grid h-full grid-cols-[176px_minmax(0,1fr)] grid-rows-[52px_minmax(0,1fr)_92px] lg:grid-cols-[216px_minmax(0,1fr)_272px]"
     >
-      <header className="col-span-2 flex items-center gap-4 max-lg:gap-2 max-lg:px-3 border-b border-mortar px-[18px] lg:col-span-3">
-        <h1 className="truncate whitespace-nowrap max-lg:text-[18px]">
-          Shape {piece.name || definition.name.toLowerCase()}
-        </h1>
-        {definition.isAlwaysOn ? (
-          <span className="whitespace-nowrap text-gravel">always there</span>
-        ) : (
-          <label className="flex items-center gap-1.5 whitespace-nowrap">
-            <input
-              type="checkbox"
-              className="size-4 accent-moss"
-              checked={piece.on}
-              onChange={(event) => edit((draft) => void (draft.on = event.target.checked))}
-            />
-            <span className="max-lg:sr-only">{piece.on ? 'on' : 'off'}</span>
-          </label>
-        )}
-        <p className="truncate text-gravel max-lg:hidden">
-          on {STRETCH_NAMES[definition.stretch]}
-          {changes > 0 && ` · ${changes} ${changes === 1 ? 'change' : 'changes'} in draft`}
-        </p>
-        <Tabs.List aria-label="Tasks" className="ms-auto flex h-full items-stretch">
-          {(Object.entries(TASKS) as [Task, string][]).map(([key, label]) => (
-            <Tabs.Trigger
-              key={key}
-              value={key}
-              onClick={() => setDrawer(true)}
-              className="border-b-[3px] border-transparent px-2 font-medium text-gravel aria-selected:border-basalt aria-selected:text-basalt lg:px-3.5"
-            >
-              {label}
-            </Tabs.Trigger>
-          ))}
-        </Tabs.List>
-        <div className="flex gap-1">
-          <button
-            className="plain p-1.5"
-            aria-label="Undo"
-            title="Undo (Ctrl Z)"
-            disabled={!hasSteps(past)}
-            onClick={undo}
-          >
-            <Undo2 size={18} strokeWidth={1.75} />
-          </button>
-          <button
-            className="plain p-1.5"
-            aria-label="Redo"
-            title="Redo (Ctrl Shift Z)"
-            disabled={!hasSteps(future)}
-            onClick={redo}
-          >
-            <Redo2 size={18} strokeWidth={1.75} />
-          </button>
-          <button
-            className="plain p-1.5"
-            aria-label="Find a setting"
-            title="Find a setting ( / )"
-            onClick={() => document.body.dispatchEvent(new KeyboardEvent('keydown', { key: '/', bubbles: true }))}
-          >
-            <Search size={18} strokeWidth={1.75} />
-          </button>
-        </div>
-      </header>
+      <BenchHead
+        piece={piece}
+        definition={definition}
+        edit={edit}
+        changes={changes}
+        setDrawer={setDrawer}
+        past={past}
+        undo={undo}
+        future={future}
+        redo={redo}
+      />
       <Outline piece={piece} definition={definition} part={part} onSelect={select} edit={edit} />
       <Preview
         pieceId={pieceId}
@@ -209,6 +160,93 @@ function BenchScreen({ pieceId, samples, categories, tags, start, layouts: ownLa
       </Tabs.Content>
       <Situations situations={situations} current={situation} onPut={put} />
     </Tabs.Root>
+  );
+}
+
+function BenchHead({
+  piece,
+  definition,
+  edit,
+  changes,
+  setDrawer,
+  past,
+  undo,
+  future,
+  redo,
+}: {
+  piece: Piece;
+  definition: PieceDefinition;
+  edit: (recipe: (draft: Piece) => void, key?: string) => void;
+  changes: number;
+  setDrawer: (next: boolean) => void;
+  past: Parameters<typeof hasSteps>[0];
+  undo: () => void;
+  future: Parameters<typeof hasSteps>[0];
+  redo: () => void;
+}) {
+  return (
+    <header className="col-span-2 flex items-center gap-4 max-lg:gap-2 max-lg:px-3 border-b border-mortar px-[18px] lg:col-span-3">
+      <h1 className="truncate whitespace-nowrap max-lg:text-[18px]">
+        Shape {piece.name || definition.name.toLowerCase()}
+      </h1>
+      {definition.isAlwaysOn ? (
+        <span className="whitespace-nowrap text-gravel">always there</span>
+      ) : (
+        <label className="flex items-center gap-1.5 whitespace-nowrap">
+          <input
+            type="checkbox"
+            className="size-4 accent-moss"
+            checked={piece.on}
+            onChange={(event) => edit((draft) => void (draft.on = event.target.checked))}
+          />
+          <span className="max-lg:sr-only">{piece.on ? 'on' : 'off'}</span>
+        </label>
+      )}
+      <p className="truncate text-gravel max-lg:hidden">
+        on {STRETCH_NAMES[definition.stretch]}
+        {changes > 0 && ` · ${changes} ${changes === 1 ? 'change' : 'changes'} in draft`}
+      </p>
+      <Tabs.List aria-label="Tasks" className="ms-auto flex h-full items-stretch">
+        {(Object.entries(TASKS) as [Task, string][]).map(([key, label]) => (
+          <Tabs.Trigger
+            key={key}
+            value={key}
+            onClick={() => setDrawer(true)}
+            className="border-b-[3px] border-transparent px-2 font-medium text-gravel aria-selected:border-basalt aria-selected:text-basalt lg:px-3.5"
+          >
+            {label}
+          </Tabs.Trigger>
+        ))}
+      </Tabs.List>
+      <div className="flex gap-1">
+        <button
+          className="plain p-1.5"
+          aria-label="Undo"
+          title="Undo (Ctrl Z)"
+          disabled={!hasSteps(past)}
+          onClick={undo}
+        >
+          <Undo2 size={18} strokeWidth={1.75} />
+        </button>
+        <button
+          className="plain p-1.5"
+          aria-label="Redo"
+          title="Redo (Ctrl Shift Z)"
+          disabled={!hasSteps(future)}
+          onClick={redo}
+        >
+          <Redo2 size={18} strokeWidth={1.75} />
+        </button>
+        <button
+          className="plain p-1.5"
+          aria-label="Find a setting"
+          title="Find a setting ( / )"
+          onClick={() => document.body.dispatchEvent(new KeyboardEvent('keydown', { key: '/', bubbles: true }))}
+        >
+          <Search size={18} strokeWidth={1.75} />
+        </button>
+      </div>
+    </header>
   );
 }
 

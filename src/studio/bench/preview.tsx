@@ -1,3 +1,4 @@
+import type { PieceDefinition } from '~/core/lane';
 import { useEffect, useRef, useState } from 'react';
 import {
   compileManifest,
@@ -143,45 +144,16 @@ export function Preview(props: Props) {
 
   return (
     <section aria-label="Live preview" className="col-start-2 row-start-2 flex min-h-0 flex-col bg-[#d8d2c5]">
-      <div className="flex flex-wrap items-center justify-center gap-1 py-1.5 text-[12.5px] whitespace-nowrap">
-        {WIDTHS.map((preset) => (
-          <button
-            key={preset}
-            aria-pressed={width === preset}
-            onClick={() => onWidth(preset)}
-            className="plain min-w-9 px-2 aria-pressed:font-bold aria-pressed:underline"
-          >
-            {preset}
-          </button>
-        ))}
-        <label className="ms-2 flex items-center gap-1">
-          free
-          <input
-            type="range"
-            min={320}
-            max={1440}
-            step={1}
-            value={width}
-            onChange={(event) => onWidth(Number(event.target.value))}
-            className="w-28 accent-basalt"
-            aria-label="Width of the preview in pixels"
-          />
-          <output className="w-14">{width} px</output>
-        </label>
-        {opens && (
-          <>
-            <button className="plain px-2 underline" onClick={putAnew}>
-              Open it again
-            </button>
-            {'opener' in definition.looks && (
-              <button className="plain px-2 underline" onClick={() => post({ pl: 'close', pieceId })}>
-                Show its opener
-              </button>
-            )}
-          </>
-        )}
-        {scale.by < 1 && <span>shown at {Math.round(scale.by * 100)} %</span>}
-      </div>
+      <PreviewBar
+        width={width}
+        onWidth={onWidth}
+        opens={opens}
+        putAnew={putAnew}
+        definition={definition}
+        post={post}
+        pieceId={pieceId}
+        scale={scale}
+      />
       {unseen && (
         <p className="bg-slab px-4 py-1 text-center text-[12.5px]" data-testid="shown-anyway">
           {unseen} It is shown here all the same, to be shaped.
@@ -202,6 +174,68 @@ export function Preview(props: Props) {
         </div>
       </div>
     </section>
+  );
+}
+
+function PreviewBar({
+  width,
+  onWidth,
+  opens,
+  putAnew,
+  definition,
+  post,
+  pieceId,
+  scale,
+}: {
+  width: number;
+  onWidth: (width: number) => void;
+  opens: boolean;
+  putAnew: () => void | undefined;
+  definition: PieceDefinition;
+  post: (message: ToPreview) => void | undefined;
+  pieceId: string;
+  scale: { by: number; height: number };
+}) {
+  return (
+    <div className="flex flex-wrap items-center justify-center gap-1 py-1.5 text-[12.5px] whitespace-nowrap">
+      {WIDTHS.map((preset) => (
+        <button
+          key={preset}
+          aria-pressed={width === preset}
+          onClick={() => onWidth(preset)}
+          className="plain min-w-9 px-2 aria-pressed:font-bold aria-pressed:underline"
+        >
+          {preset}
+        </button>
+      ))}
+      <label className="ms-2 flex items-center gap-1">
+        free
+        <input
+          type="range"
+          min={320}
+          max={1440}
+          step={1}
+          value={width}
+          onChange={(event) => onWidth(Number(event.target.value))}
+          className="w-28 accent-basalt"
+          aria-label="Width of the preview in pixels"
+        />
+        <output className="w-14">{width} px</output>
+      </label>
+      {opens && (
+        <>
+          <button className="plain px-2 underline" onClick={putAnew}>
+            Open it again
+          </button>
+          {'opener' in definition.looks && (
+            <button className="plain px-2 underline" onClick={() => post({ pl: 'close', pieceId })}>
+              Show its opener
+            </button>
+          )}
+        </>
+      )}
+      {scale.by < 1 && <span>shown at {Math.round(scale.by * 100)} %</span>}
+    </div>
   );
 }
 

@@ -1,3 +1,6 @@
+import type { KINDS, ENDINGS } from './bulk-form';
+import { type BulkResult } from './bulk-form';
+import { ChangeForm, WhatChanges } from './bulk-form';
 import type { AskedBulk } from '~/contract/studio/bulk';
 import { useEffect, useState } from 'react';
 import type { BulkChange } from '~/core/catalogue';
@@ -8,23 +11,7 @@ import { useSettled } from '~/studio/data/use-settled';
 import { useShop } from '~/studio/data/sums';
 import { money, plural } from '~/studio/data/format';
 import { Modal } from '~/studio/fields/modal';
-import { NumberField } from '~/studio/fields/number-field';
-import { Segmented } from '~/studio/fields/segmented';
 import { Tick } from '~/studio/fields/tick';
-
-interface BulkResult {
-  readonly rows: readonly {
-    readonly name: string;
-    readonly sku: string | null;
-    readonly from: number;
-    readonly to: number;
-  }[];
-  readonly count: number;
-  readonly products: number;
-  readonly withoutPrice: number;
-  readonly hidesAll: boolean;
-  readonly id: number | null;
-}
 
 interface Props {
   /** How the list is narrowed. */
@@ -34,9 +21,6 @@ interface Props {
   readonly total: number;
   readonly onClose: () => void;
 }
-
-const KINDS = { price: 'Price', tag: 'Tag', shown: 'Shown or not' } as const;
-const ENDINGS = { none: 'As it comes', 0: 'Whole', 50: '.50', 90: '.90', 95: '.95', 99: '.99' } as const;
 /** So long after the last key what it would do is asked again. */
 const PAUSE_MS = 300;
 
@@ -124,68 +108,19 @@ export function BulkDialog({ list, slugs, total, onClose }: Props) {
     >
       <div className="flex flex-col gap-4">
         {!done && (
-          <>
-            <Segmented label="What to change" options={KINDS} value={kind} onChange={setKind} />
-            {kind === 'price' && (
-              <div className="flex flex-wrap items-center gap-3">
-                <span className="flex items-center gap-2">
-                  Raise by{' '}
-                  <NumberField
-                    label="Percent; below zero lowers"
-                    value={percent}
-                    min={-99}
-                    max={1000}
-                    step="any"
-                    onChange={setPercent}
-                  />{' '}
-                  %
-                </span>
-                {exponent > 0 && (
-                  <label className="flex items-center gap-2">
-                    ending on
-                    <select
-                      className="field"
-                      value={ending}
-                      onChange={({ target: { value } }) => setEnding(value as keyof typeof ENDINGS)}
-                    >
-                      {Object.entries(ENDINGS).map(([key, label]) => (
-                        <option key={key} value={key}>
-                          {label}
-                        </option>
-                      ))}
-                    </select>
-                  </label>
-                )}
-                <span className="help">Below zero lowers.</span>
-              </div>
-            )}
-            {kind === 'tag' && (
-              <div className="flex items-center gap-3">
-                <input
-                  className="field"
-                  aria-label="Tag"
-                  placeholder="Tag"
-                  maxLength={60}
-                  value={tag}
-                  onChange={(event) => setTag(event.target.value)}
-                />
-                <Segmented
-                  label="Add or remove"
-                  options={{ on: 'Add', off: 'Remove' }}
-                  value={on ? 'on' : 'off'}
-                  onChange={(key) => setOn(key === 'on')}
-                />
-              </div>
-            )}
-            {kind === 'shown' && (
-              <Segmented
-                label="In the shop"
-                options={{ on: 'Show', off: 'Do not show' }}
-                value={on ? 'on' : 'off'}
-                onChange={(key) => setOn(key === 'on')}
-              />
-            )}
-          </>
+          <ChangeForm
+            kind={kind}
+            setKind={setKind}
+            percent={percent}
+            setPercent={setPercent}
+            exponent={exponent}
+            ending={ending}
+            setEnding={setEnding}
+            tag={tag}
+            setTag={setTag}
+            on={on}
+            setOn={setOn}
+          />
         )}
         {done && (
           <p role="status" className="text-moss">
@@ -193,33 +128,7 @@ export function BulkDialog({ list, slugs, total, onClose }: Props) {
             shop shows it already.
           </p>
         )}
-        {shown && shown.count > 0 && (
-          <div className="panel max-h-60 overflow-auto">
-            <table className="tbl">
-              <thead>
-                <tr>
-                  <th>Product</th>
-                  <th className="num">Old</th>
-                  <th className="num">New</th>
-                </tr>
-              </thead>
-              <tbody>
-                {shown.rows.map((row, i) => (
-                  <tr key={i}>
-                    <td>
-                      {row.name} {row.sku && <span className="help">{row.sku}</span>}
-                    </td>
-                    <td className="num">{text(row.from)}</td>
-                    <td className="num">{text(row.to)}</td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
-            {shown.count > shown.rows.length && (
-              <p className="help px-3 py-2">and {shown.count - shown.rows.length} more</p>
-            )}
-          </div>
-        )}
+        {shown && shown.count > 0 && <WhatChanges shown={shown} text={text} />}
         {shown && shown.withoutPrice > 0 && (
           <p className="border-s-4 border-paint ps-3">
             {plural(shown.withoutPrice, 'stays as it is: it', 'stay as they are: they')} would be shown and cost
@@ -239,33 +148,61 @@ export function BulkDialog({ list, slugs, total, onClose }: Props) {
           </p>
         )}
         <div className="flex justify-end gap-2">
-          {done ? (
-            <>
-              {done.id !== null && (
-                <button className="btn" disabled={busy} onClick={() => void undo(done.id!)}>
-                  Undo
-                </button>
-              )}
-              <button className="btn btn-go" onClick={() => location.reload()}>
-                OK
-              </button>
-            </>
-          ) : (
-            <>
-              <button className="btn" onClick={onClose}>
-                Cancel
-              </button>
-              <button
-                className="btn btn-go"
-                disabled={busy || !preview || preview.count === 0 || (preview.hidesAll && !isSure)}
-                onClick={() => void apply()}
-              >
-                {preview ? `Make ${plural(preview.count, 'change', 'changes')}` : 'Make the changes'}
-              </button>
-            </>
-          )}
+          <BulkButtons
+            done={done}
+            busy={busy}
+            undo={undo}
+            onClose={onClose}
+            preview={preview}
+            isSure={isSure}
+            apply={apply}
+          />
         </div>
       </div>
     </Modal>
+  );
+}
+
+function BulkButtons({
+  done,
+  busy,
+  undo,
+  onClose,
+  preview,
+  isSure,
+  apply,
+}: {
+  done: BulkResult | null;
+  busy: boolean;
+  undo: (id: number) => Promise<void>;
+  onClose: () => void;
+  preview: BulkResult | null;
+  isSure: boolean;
+  apply: () => Promise<void>;
+}) {
+  return done ? (
+    <>
+      {done.id !== null && (
+        <button className="btn" disabled={busy} onClick={() => void undo(done.id!)}>
+          Undo
+        </button>
+      )}
+      <button className="btn btn-go" onClick={() => location.reload()}>
+        OK
+      </button>
+    </>
+  ) : (
+    <>
+      <button className="btn" onClick={onClose}>
+        Cancel
+      </button>
+      <button
+        className="btn btn-go"
+        disabled={busy || !preview || preview.count === 0 || (preview.hidesAll && !isSure)}
+        onClick={() => void apply()}
+      >
+        {preview ? `Make ${plural(preview.count, 'change', 'changes')}` : 'Make the changes'}
+      </button>
+    </>
   );
 }

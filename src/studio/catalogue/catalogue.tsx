@@ -1,14 +1,15 @@
+import type { FILTERS } from './products-head';
+import { ProductsHead } from './products-head';
 import { useState } from 'react';
 import { ImportScreen } from '../import/import-screen';
 import { ask } from '~/studio/data/api';
 import { useShop } from '~/studio/data/sums';
 import { money, plural } from '~/studio/data/format';
 import { Modal } from '~/studio/fields/modal';
-import { ListSearch, Pages } from '~/studio/fields/list-bar';
+import { Pages } from '~/studio/fields/list-bar';
 import { Shell } from '~/studio/shell/shell';
 import type { ShellData } from '~/studio/data/studio-data';
 import { BulkDialog } from './bulk-dialog';
-import { PastChanges } from './past-changes';
 import { QuickCell } from './quick-cell';
 
 interface ListedProduct {
@@ -23,14 +24,6 @@ interface ListedProduct {
   readonly stock: number | null;
   readonly picture: string | null;
 }
-
-const FILTERS = {
-  all: 'All products',
-  shown: 'Shown',
-  hidden: 'Not shown',
-  'in-stock': 'In stock',
-  'sold-out': 'Sold out',
-} as const;
 
 interface Props {
   readonly shell: ShellData;
@@ -73,55 +66,17 @@ function Products({ products, total, page, pages, q, filter, categories, categor
   const [isChanging, setChanging] = useState(false);
   return (
     <div className="flex flex-col gap-3 px-[18px] py-4">
-      <header className="flex flex-wrap items-end justify-between gap-4">
-        <div>
-          <h1>Keep the catalogue up to date</h1>
-          <p className="text-gravel">
-            {plural(total, 'product', 'products')}
-            {q && ` found for “${q}”`}
-          </p>
-        </div>
-        <div className="flex flex-wrap gap-2">
-          <ListSearch
-            q={q}
-            filter={filter}
-            hint="Name or SKU"
-            label="Search products"
-            filterLabel="Which products"
-            filters={FILTERS}
-          >
-            <select className="field" name="category" aria-label="Category" defaultValue={category}>
-              <option value="">Any category</option>
-              {categories.map((one) => (
-                <option key={one.slug} value={one.slug}>
-                  {one.name}
-                </option>
-              ))}
-            </select>
-            <label className="flex items-center gap-1.5">
-              <input type="checkbox" name="texts" value="1" defaultChecked={texts === '1'} /> Texts, too
-            </label>
-          </ListSearch>
-          <a className="btn" href="/studio/catalogue/searches">
-            Searches
-          </a>
-          <a className="btn" href="/studio/catalogue/categories">
-            Categories
-          </a>
-          {total > 0 && (
-            <button className="btn" onClick={() => setChanging(true)}>
-              {ticked.length > 0 ? `Change ${ticked.length} ticked …` : `Change all ${total} …`}
-            </button>
-          )}
-          <PastChanges />
-          <button className="btn" onClick={() => setMaking(true)}>
-            New product …
-          </button>
-          <a className="btn btn-go" href="/studio/catalogue/import">
-            Import a file
-          </a>
-        </div>
-      </header>
+      <ProductsHead
+        total={total}
+        q={q}
+        filter={filter}
+        category={category}
+        categories={categories}
+        texts={texts}
+        setChanging={setChanging}
+        ticked={ticked}
+        setMaking={setMaking}
+      />
       {examples > 0 && <Examples count={examples} />}
       {products.length === 0 ? (
         <p className="panel px-4 py-6 text-center">

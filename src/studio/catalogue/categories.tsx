@@ -1,35 +1,21 @@
+import { type Category } from './category-form';
+import { type Row, inTreeOrder } from './category-form';
+import { CategoryForm } from './category-form';
 import { closestCenter, DndContext, type DragEndEvent } from '@dnd-kit/core';
 import { arrayMove, SortableContext, useSortable, verticalListSortingStrategy } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import isEqual from 'fast-deep-equal';
 import GripVertical from 'lucide-react/icons/grip-vertical';
 import { useState } from 'react';
-import { directionOf } from '~/core/words';
 import { ask } from '~/studio/data/api';
 import { plural } from '~/studio/data/format';
 import { Modal } from '~/studio/fields/modal';
-import { PictureControl } from '~/studio/fields/picture-control';
 import { Shell } from '~/studio/shell/shell';
 import { tellMoves, useSortSensors } from '~/studio/data/sorting';
 import type { ShellData } from '~/studio/data/studio-data';
 import { useUnsaved } from '~/studio/data/use-unsaved';
 import { ArrangeProducts } from './arrange-products';
-import { SelectField, TextField } from '~/studio/fields/fields';
 import { useDraft } from '~/studio/data/draft-store';
-import { piecesInTexts } from '../text/pieces-in-texts';
-import { RichField } from '../text/rich-field';
-
-interface Category {
-  readonly slug: string;
-  readonly name: string;
-  readonly text: string;
-  readonly picture: string | null;
-  readonly parent: string | null;
-  readonly products: number;
-}
-
-/** A category with a key of its own: a new one has no slug yet. */
-type Row = Category & { readonly key: string };
 
 interface Props {
   readonly shell: ShellData;
@@ -158,104 +144,71 @@ function Screen({ categories }: { categories: readonly Category[] }) {
           </SortableContext>
         </DndContext>
         {current ? (
-          <section aria-label={current.name} className="flex max-w-[520px] flex-col gap-4" key={current.key}>
-            <TextField
-              label="Name"
-              value={current.name}
-              maxLength={80}
-              check={(text) => (text === '' ? 'A category needs a name.' : null)}
-              onChange={(text) => change({ name: text })}
-            />
-            <RichField
-              label="Text"
-              help="Above its products."
-              rows={4}
-              value={current.text}
-              most={2000}
-              dir={directionOf(lane.shop.languages[0]!)}
-              pieces={piecesInTexts(lane)}
-              onChange={(text) => change({ text })}
-            />
-            <SelectField
-              label="Stands in"
-              value={current.parent ?? ''}
-              options={[
-                ['', 'the top'],
-                ...rows
-                  .filter((row) => row.parent === null && row.slug !== '' && row.key !== current.key)
-                  .map((row) => [row.slug, row.name] as const),
-              ]}
-              onChange={(parent) =>
-                setRows(inTreeOrder(rows.map((row) => (row.key === chosen ? { ...row, parent: parent || null } : row))))
-              }
-            />
-            <div className="flex flex-col gap-1">
-              <span id="category-picture" className="font-semibold">
-                Picture
-              </span>
-              <PictureControl
-                labelId="category-picture"
-                use="picture"
-                value={current.picture ?? ''}
-                onChange={(src) => change({ picture: src || null })}
-              />
-            </div>
-            {current.slug !== '' && current.products > 0 && (
-              <button className="btn self-start" onClick={() => setArranged(current)}>
-                Arrange its products …
-              </button>
-            )}
-            <button className="btn self-start text-brick" onClick={() => setGone(current)}>
-              Delete this category …
-            </button>
-          </section>
+          <CategoryForm
+            current={current}
+            change={change}
+            lane={lane}
+            rows={rows}
+            setRows={setRows}
+            chosen={chosen}
+            setArranged={setArranged}
+            setGone={setGone}
+          />
         ) : (
           <p className="help">Choose a category to change its name, text and picture.</p>
         )}
       </div>
       {arranged && <ArrangeProducts category={arranged} onClose={() => setArranged(null)} />}
-      {gone && (
-        <Modal title={`Delete ${gone.name}?`} onClose={() => setGone(null)}>
-          <p className="mb-4">
-            Its {plural(gone.products, 'product stays', 'products stay')} in the catalogue. Categories within it move to
-            the top. Nothing happens before you save.
-          </p>
-          <div className="flex justify-end gap-2">
-            <button className="btn" onClick={() => setGone(null)}>
-              Cancel
-            </button>
-            <button
-              className="btn btn-stop"
-              onClick={() => {
-                setRows(
-                  inTreeOrder(
-                    rows
-                      .filter((row) => row.key !== gone.key)
-                      .map((row) => (row.parent === gone.slug && gone.slug !== '' ? { ...row, parent: null } : row)),
-                  ),
-                );
-                choose(null);
-                setGone(null);
-              }}
-            >
-              Delete it
-            </button>
-          </div>
-        </Modal>
-      )}
+      {gone && <ConfirmDelete gone={gone} setGone={setGone} setRows={setRows} rows={rows} choose={choose} />}
     </div>
   );
 }
 
-/** Every category at the top, each followed by those within it, in the order they had. */
-export function inTreeOrder<Item extends { readonly slug: string; readonly parent: string | null }>(
-  rows: readonly Item[],
-): Item[] {
-  const top = rows.filter((row) => row.parent === null);
-  return top.flatMap((row) => [row, ...rows.filter((child) => child.parent !== null && child.parent === row.slug)]);
+function ConfirmDelete({
+  gone,
+  setGone,
+  setRows,
+  rows,
+  choose,
+}: {
+  gone: Row;
+  setGone: (next: Row | null) => void;
+  setRows: (next: Row[]) => void;
+  rows: Row[];
+  choose: (next: string | null) => void;
+}) {
+  return (
+    <Modal title={`Delete ${gone.name}?`} onClose={() => setGone(null)}>
+      <p className="mb-4">
+        Its {plural(gone.products, 'product stays', 'products stay')} in the catalogue. Categories within it move to the
+        top. Nothing happens before you save.
+      </p>
+      <div className="flex justify-end gap-2">
+        <button className="btn" onClick={() => setGone(null)}>
+          Cancel
+        </button>
+        <button
+          className="btn btn-stop"
+          onClick={() => {
+            setRows(
+              inTreeOrder(
+                rows
+                  .filter((row) => row.key !== gone.key)
+                  .map((row) => (row.parent === gone.slug && gone.slug !== '' ? { ...row, parent: null } : row)),
+              ),
+            );
+            choose(null);
+            setGone(null);
+          }}
+        >
+          Delete it
+        </button>
+      </div>
+    </Modal>
+  );
 }
 
-function Item({ row, isChosen, onChoose }: { row: Row; isChosen: boolean; onChoose: () => void }) {
+export function Item({ row, isChosen, onChoose }: { row: Row; isChosen: boolean; onChoose: () => void }) {
   const { attributes, listeners, setNodeRef, transform, transition } = useSortable({ id: row.key });
   return (
     <li

@@ -78,7 +78,10 @@ const joinNames = (a: ShopNames, b: ShopNames): ShopNames => ({
   variant: { ...a.variant, ...b.variant },
 });
 
-export const useDraft = create<DraftState>((set, get) => {
+type Set = (part: Partial<DraftState>) => void;
+
+/** Stores the draft on the server, a moment after each change, and joins what another window changed. */
+function draftKeeping(set: Set, get: () => DraftState) {
   function keepSteps(): void {
     const { past, future, edit } = get();
     sessionStorage.setItem(KEPT, JSON.stringify({ edit, past: past.slice(-100), future }));
@@ -162,6 +165,11 @@ export const useDraft = create<DraftState>((set, get) => {
     schedule();
   }
 
+  return { schedule, send, leave, step };
+}
+
+export const useDraft = create<DraftState>((set, get) => {
+  const { schedule, send, leave, step } = draftKeeping(set, get);
   const nothing = firstLane(definitions, 'UTC');
   return {
     // Until the screen's own is put in, before anything is drawn.

@@ -1,3 +1,6 @@
+import type { Dispatch } from 'react';
+import type { SetStateAction } from 'react';
+import type { Lane } from '~/core/lane';
 import { useState } from 'react';
 import type { Goods, Piece } from '~/core/lane';
 import {
@@ -215,43 +218,76 @@ export function Outputs({ id, piece, origin }: { id: string; piece: Piece; origi
         {key === 'add' || key === 'checkout' ? (
           <QrCode text={text} name={goods.sku} />
         ) : (
-          <div className="flex flex-col gap-2">
-            <Segmented
-              label="Seen on"
-              options={{ white: 'White', grey: 'Grey', dark: 'Dark' }}
-              value={ground}
-              onChange={setGround}
-            />
-            <div className="relative">
-              <iframe
-                title="How it looks"
-                sandbox="allow-same-origin"
-                className="block min-h-[420px] w-full rounded-stone border border-mortar"
-                onLoad={({ currentTarget }) => {
-                  const { body } = currentTarget.contentDocument!;
-                  // A whole page is as high as its window.
-                  if (spec.shape !== 'page') currentTarget.style.height = `${body.scrollHeight + 2 * SAMPLE_MARGIN}px`;
-                }}
-                srcDoc={`<body style="margin:${SAMPLE_MARGIN}px;background:${GROUNDS[ground]};color:${ground === 'dark' ? '#fff' : '#111'}">${seen}</body>`}
-              />
-              {spec.shape === 'card' && key !== 'frame' && (
-                <WidthHandle
-                  width={spec.width}
-                  edge={EDGE[spec.align][spec.direction]}
-                  onDrag={setDragged}
-                  onDrop={(width) => {
-                    setDragged(null);
-                    change((draft) => void (draft.pieces[id]!.settings['width'] = width));
-                  }}
-                />
-              )}
-            </div>
-            {spec.shape === 'card' && key !== 'frame' && (
-              <p className="help">Drag the yellow edge: {spec.width} pixels wide.</p>
-            )}
-          </div>
+          <OutputPreview
+            ground={ground}
+            setGround={setGround}
+            spec={spec}
+            seen={seen}
+            key={key}
+            setDragged={setDragged}
+            change={change}
+            id={id}
+          />
         )}
       </div>
     </section>
+  );
+}
+
+function OutputPreview({
+  ground,
+  setGround,
+  spec,
+  seen,
+  key,
+  setDragged,
+  change,
+  id,
+}: {
+  ground: 'white' | 'grey' | 'dark';
+  setGround: Dispatch<SetStateAction<'white' | 'grey' | 'dark'>>;
+  spec: LinkSpec;
+  seen: string;
+  key: 'script' | 'html' | 'mail' | 'frame';
+  setDragged: Dispatch<SetStateAction<number | null>>;
+  change: (recipe: (lane: Lane) => void, key?: string) => void;
+  id: string;
+}) {
+  return (
+    <div className="flex flex-col gap-2">
+      <Segmented
+        label="Seen on"
+        options={{ white: 'White', grey: 'Grey', dark: 'Dark' }}
+        value={ground}
+        onChange={setGround}
+      />
+      <div className="relative">
+        <iframe
+          title="How it looks"
+          sandbox="allow-same-origin"
+          className="block min-h-[420px] w-full rounded-stone border border-mortar"
+          onLoad={({ currentTarget }) => {
+            const { body } = currentTarget.contentDocument!;
+            // A whole page is as high as its window.
+            if (spec.shape !== 'page') currentTarget.style.height = `${body.scrollHeight + 2 * SAMPLE_MARGIN}px`;
+          }}
+          srcDoc={`<body style="margin:${SAMPLE_MARGIN}px;background:${GROUNDS[ground]};color:${ground === 'dark' ? '#fff' : '#111'}">${seen}</body>`}
+        />
+        {spec.shape === 'card' && key !== 'frame' && (
+          <WidthHandle
+            width={spec.width}
+            edge={EDGE[spec.align][spec.direction]}
+            onDrag={setDragged}
+            onDrop={(width) => {
+              setDragged(null);
+              change((draft) => void (draft.pieces[id]!.settings['width'] = width));
+            }}
+          />
+        )}
+      </div>
+      {spec.shape === 'card' && key !== 'frame' && (
+        <p className="help">Drag the yellow edge: {spec.width} pixels wide.</p>
+      )}
+    </div>
   );
 }

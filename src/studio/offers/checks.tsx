@@ -1,6 +1,6 @@
 import { useContext } from 'react';
 import type { Lane } from '~/core/lane';
-import { floorOf, type Overlap } from '~/core/pricing';
+import { floorOf, type Overlap, type Margins } from '~/core/pricing';
 import { CategoriesContext } from '~/studio/data/categories-context';
 import { useDraft } from '~/studio/data/draft-store';
 import { NumberField } from '~/studio/fields/number-field';
@@ -42,77 +42,7 @@ export function Checks({ lane }: { lane: Lane }) {
   return (
     <section aria-label="Check the offers" className="flex flex-col gap-4">
       <h2>Check the offers</h2>
-      <fieldset className="panel flex flex-col gap-2 p-3">
-        <legend className="px-1 font-semibold">Your floor</legend>
-        <p className="help">
-          The least share of the price before tax that must be left after what goods cost you. A floor of a product
-          counts before one of its category, and that before the shop’s.
-        </p>
-        <div className="flex flex-wrap items-center gap-2">
-          <Tick
-            label="of the whole shop"
-            checked={margins.shop !== null}
-            onChange={(on) => change((draft) => void (draft.margins.shop = on ? 1000 : null))}
-          />
-          {margins.shop !== null && (
-            <>
-              <NumberField
-                label="Floor of the shop in percent"
-                className="w-20"
-                step="any"
-                min={0}
-                max={99}
-                value={margins.shop / 100}
-                onChange={(percent) =>
-                  change((draft) => void (draft.margins.shop = Math.round(percent * 100)), 'floor')
-                }
-              />
-              %
-            </>
-          )}
-        </div>
-        {Object.entries(margins.categories).map(([slug, floor]) => (
-          <div key={slug} className="flex items-center gap-2">
-            <span className="w-40">{categories.find((one) => one.slug === slug)?.name ?? slug}</span>
-            <NumberField
-              label={`Floor of ${slug} in percent`}
-              className="w-20"
-              step="any"
-              min={0}
-              max={99}
-              value={floor / 100}
-              onChange={(percent) =>
-                change((draft) => void (draft.margins.categories[slug] = Math.round(percent * 100)), `floor ${slug}`)
-              }
-            />
-            %
-            <button
-              className="plain text-gravel hover:text-brick"
-              aria-label={`Remove the floor of ${slug}`}
-              onClick={() => change((draft) => void delete draft.margins.categories[slug])}
-            >
-              ×
-            </button>
-          </div>
-        ))}
-        <select
-          className="field self-start"
-          aria-label="Add a floor of a category"
-          value=""
-          onChange={(event) =>
-            change((draft) => void (draft.margins.categories[event.target.value] = margins.shop ?? 1000))
-          }
-        >
-          <option value="">+ floor of a category</option>
-          {categories
-            .filter(({ slug }) => !Object.hasOwn(margins.categories, slug))
-            .map(({ slug, name }) => (
-              <option key={slug} value={slug}>
-                {name}
-              </option>
-            ))}
-        </select>
-      </fieldset>
+      <MarginFloors margins={margins} change={change} categories={categories} />
       <div className="flex items-center gap-3">
         <button
           className="btn btn-go"
@@ -201,6 +131,88 @@ export function Checks({ lane }: { lane: Lane }) {
         </>
       )}
     </section>
+  );
+}
+
+function MarginFloors({
+  margins,
+  change,
+  categories,
+}: {
+  margins: Margins;
+  change: (recipe: (lane: Lane) => void, key?: string) => void;
+  categories: readonly { readonly slug: string; readonly name: string }[];
+}) {
+  return (
+    <fieldset className="panel flex flex-col gap-2 p-3">
+      <legend className="px-1 font-semibold">Your floor</legend>
+      <p className="help">
+        The least share of the price before tax that must be left after what goods cost you. A floor of a product counts
+        before one of its category, and that before the shop’s.
+      </p>
+      <div className="flex flex-wrap items-center gap-2">
+        <Tick
+          label="of the whole shop"
+          checked={margins.shop !== null}
+          onChange={(on) => change((draft) => void (draft.margins.shop = on ? 1000 : null))}
+        />
+        {margins.shop !== null && (
+          <>
+            <NumberField
+              label="Floor of the shop in percent"
+              className="w-20"
+              step="any"
+              min={0}
+              max={99}
+              value={margins.shop / 100}
+              onChange={(percent) => change((draft) => void (draft.margins.shop = Math.round(percent * 100)), 'floor')}
+            />
+            %
+          </>
+        )}
+      </div>
+      {Object.entries(margins.categories).map(([slug, floor]) => (
+        <div key={slug} className="flex items-center gap-2">
+          <span className="w-40">{categories.find((one) => one.slug === slug)?.name ?? slug}</span>
+          <NumberField
+            label={`Floor of ${slug} in percent`}
+            className="w-20"
+            step="any"
+            min={0}
+            max={99}
+            value={floor / 100}
+            onChange={(percent) =>
+              change((draft) => void (draft.margins.categories[slug] = Math.round(percent * 100)), `floor ${slug}`)
+            }
+          />
+          %
+          <button
+            className="plain text-gravel hover:text-brick"
+            aria-label={`Remove the floor of ${slug}`}
+            onClick={() => change((draft) => void delete draft.margins.categories[slug])}
+          >
+            ×
+          </button>
+        </div>
+      ))}
+      <select
+        className="field self-start"
+        aria-label="Add a floor of a category"
+        value=""
+        onChange={(event) =>
+          change((draft) => void (draft.margins.categories[event.target.value] = margins.shop ?? 1000))
+        }
+      >
+        <option value="">+ floor of a category</option>
+        {categories
+          .filter(({ slug }) => !Object.hasOwn(margins.categories, slug))
+          .map(({ slug, name }) => (
+            <option key={slug} value={slug}>
+              {name}
+            </option>
+          ))}
+      </select>
+    </fieldset>
   );
 }
 

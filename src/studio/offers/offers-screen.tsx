@@ -1,3 +1,7 @@
+import type { Lane } from '../../core/lane';
+import type { Dispatch } from 'react';
+import type { SetStateAction } from 'react';
+import type { OfferReader } from '~/core/pricing';
 import { useMemo, useState } from 'react';
 import { uniqueSlug } from '~/core/catalogue/unique-slug';
 import { currencyOf } from '~/core/money';
@@ -90,68 +94,20 @@ function Screen({ shell, categories, products, order, start }: Props) {
   return (
     <NamesContext value={{ names, reader }}>
       <div className="grid min-h-full grid-cols-[240px_minmax(0,1fr)] xl:grid-cols-[280px_minmax(0,1fr)_380px]">
-        <aside className="flex flex-col gap-3 border-e border-mortar px-4 py-4" aria-label="Offers">
-          <div className="flex items-center justify-between gap-2">
-            <h1>Make offers</h1>
-            <button className="btn" disabled={!hasSteps(past)} onClick={undo}>
-              Undo
-            </button>
-          </div>
-          <select
-            className="field"
-            aria-label="Add an offer"
-            value=""
-            onChange={(event) => add(event.target.value as OfferKind)}
-          >
-            <option value="">+ New offer …</option>
-            {OFFER_KINDS.map((kind) => (
-              <option key={kind} value={kind}>
-                {offerFacts({ kind }).label}
-              </option>
-            ))}
-          </select>
-          {ids.length === 0 && (
-            <p className="help">No offers yet. Add one above: it begins off, and nobody sees it until you publish.</p>
-          )}
-          <ul className="flex flex-col gap-2">
-            {ids.map((id) => {
-              const one = lane.offers[id]!;
-              const isChanged = JSON.stringify(one) !== JSON.stringify(live.lane.offers[id]);
-              return (
-                <li key={id}>
-                  <button
-                    className={`w-full rounded-stone border p-2 text-start ${id === selected ? 'border-basalt bg-white outline-2 outline-paint' : 'border-mortar bg-slab hover:border-gravel'}`}
-                    aria-current={id === selected ? 'true' : undefined}
-                    onClick={() => {
-                      select(id);
-                      if (view === 'calendar') setView('rule');
-                    }}
-                  >
-                    <span className="flex items-center gap-2 font-semibold">
-                      <i
-                        aria-hidden="true"
-                        className={`size-2.5 rounded-full ${one.on ? 'bg-moss' : 'border border-gravel'}`}
-                      />
-                      {one.name || id}
-                      {isChanged && (
-                        <span className="ms-auto rounded-stone bg-paint px-1.5 text-[11.5px] font-normal">draft</span>
-                      )}
-                    </span>
-                    <span className="mt-1 line-clamp-3 text-[13px] leading-[17px] text-gravel">
-                      {one.on ? '' : 'Off. '}
-                      {readOffer(one, reader)}
-                    </span>
-                  </button>
-                </li>
-              );
-            })}
-          </ul>
-          <Tick
-            label="Several codes in one cart"
-            checked={lane.shop.severalCodes}
-            onChange={(on) => change((draft) => void (draft.shop.severalCodes = on))}
-          />
-        </aside>
+        <OfferList
+          past={past}
+          undo={undo}
+          add={add}
+          ids={ids}
+          lane={lane}
+          live={live}
+          selected={selected}
+          select={select}
+          view={view}
+          setView={setView}
+          reader={reader}
+          change={change}
+        />
         <div className="flex min-w-0 flex-col gap-4 px-5 py-4">
           <header className="flex flex-wrap items-center gap-3">
             <nav aria-label="What to see" className="flex flex-wrap gap-1">
@@ -224,5 +180,98 @@ function Screen({ shell, categories, products, order, start }: Props) {
         </div>
       </div>
     </NamesContext>
+  );
+}
+
+function OfferList({
+  past,
+  undo,
+  add,
+  ids,
+  lane,
+  live,
+  selected,
+  select,
+  view,
+  setView,
+  reader,
+  change,
+}: {
+  past: Parameters<typeof hasSteps>[0];
+  undo: () => void;
+  add: (kind: OfferKind) => void;
+  ids: string[];
+  lane: Lane;
+  live: { revision: number; lane: Lane };
+  selected: string | null;
+  select: Dispatch<SetStateAction<string | null>>;
+  view: 'checks' | 'past' | 'free' | 'rule' | 'calendar';
+  setView: Dispatch<SetStateAction<'checks' | 'past' | 'free' | 'rule' | 'calendar'>>;
+  reader: OfferReader;
+  change: (recipe: (lane: Lane) => void, key?: string) => void;
+}) {
+  return (
+    <aside className="flex flex-col gap-3 border-e border-mortar px-4 py-4" aria-label="Offers">
+      <div className="flex items-center justify-between gap-2">
+        <h1>Make offers</h1>
+        <button className="btn" disabled={!hasSteps(past)} onClick={undo}>
+          Undo
+        </button>
+      </div>
+      <select
+        className="field"
+        aria-label="Add an offer"
+        value=""
+        onChange={(event) => add(event.target.value as OfferKind)}
+      >
+        <option value="">+ New offer …</option>
+        {OFFER_KINDS.map((kind) => (
+          <option key={kind} value={kind}>
+            {offerFacts({ kind }).label}
+          </option>
+        ))}
+      </select>
+      {ids.length === 0 && (
+        <p className="help">No offers yet. Add one above: it begins off, and nobody sees it until you publish.</p>
+      )}
+      <ul className="flex flex-col gap-2">
+        {ids.map((id) => {
+          const one = lane.offers[id]!;
+          const isChanged = JSON.stringify(one) !== JSON.stringify(live.lane.offers[id]);
+          return (
+            <li key={id}>
+              <button
+                className={`w-full rounded-stone border p-2 text-start ${id === selected ? 'border-basalt bg-white outline-2 outline-paint' : 'border-mortar bg-slab hover:border-gravel'}`}
+                aria-current={id === selected ? 'true' : undefined}
+                onClick={() => {
+                  select(id);
+                  if (view === 'calendar') setView('rule');
+                }}
+              >
+                <span className="flex items-center gap-2 font-semibold">
+                  <i
+                    aria-hidden="true"
+                    className={`size-2.5 rounded-full ${one.on ? 'bg-moss' : 'border border-gravel'}`}
+                  />
+                  {one.name || id}
+                  {isChanged && (
+                    <span className="ms-auto rounded-stone bg-paint px-1.5 text-[11.5px] font-normal">draft</span>
+                  )}
+                </span>
+                <span className="mt-1 line-clamp-3 text-[13px] leading-[17px] text-gravel">
+                  {one.on ? '' : 'Off. '}
+                  {readOffer(one, reader)}
+                </span>
+              </button>
+            </li>
+          );
+        })}
+      </ul>
+      <Tick
+        label="Several codes in one cart"
+        checked={lane.shop.severalCodes}
+        onChange={(on) => change((draft) => void (draft.shop.severalCodes = on))}
+      />
+    </aside>
   );
 }

@@ -1,3 +1,5 @@
+import type { Dispatch } from 'react';
+import type { SetStateAction } from 'react';
 import ArrowDown from 'lucide-react/icons/arrow-down';
 import ArrowUp from 'lucide-react/icons/arrow-up';
 import Trash2 from 'lucide-react/icons/trash-2';
@@ -118,67 +120,7 @@ function Options({ product, rules: stored, asked }: Props) {
         </div>
       )}
       <div className="grid min-h-0 flex-1 auto-rows-min grid-cols-[220px_minmax(0,1fr)] overflow-auto lg:auto-rows-auto lg:grid-cols-[300px_minmax(0,1fr)_minmax(300px,380px)]">
-        <section aria-label="Options" className="min-h-0 overflow-auto border-e border-mortar px-3 py-3">
-          <ol className="flex flex-col gap-1">
-            {rules.map((item, i) => (
-              <li
-                key={item.key}
-                className={`flex items-start gap-1 rounded-stone border-2 bg-white px-2 py-1.5 ${chosen === i ? 'border-paint' : 'border-transparent'}`}
-              >
-                <button
-                  className="plain min-w-0 flex-1 text-start"
-                  aria-pressed={chosen === i}
-                  onClick={() => choose(i)}
-                >
-                  <span className="block truncate font-medium">{item.label || 'Without a name'}</span>
-                  <span className="help block">
-                    {KIND_NAMES[item.kind].name}
-                    {item.shownWhen && ` · only when ${describeCondition(item.shownWhen, rules)}`}
-                  </span>
-                </button>
-                <span className="flex flex-none">
-                  <button
-                    className="plain p-1.5"
-                    aria-label={`Ask ${item.label} earlier`}
-                    disabled={i === 0}
-                    onClick={() => move(i, -1)}
-                  >
-                    <ArrowUp size={15} strokeWidth={1.75} />
-                  </button>
-                  <button
-                    className="plain p-1.5"
-                    aria-label={`Ask ${item.label} later`}
-                    disabled={i === rules.length - 1}
-                    onClick={() => move(i, 1)}
-                  >
-                    <ArrowDown size={15} strokeWidth={1.75} />
-                  </button>
-                  <button
-                    className="plain p-1.5"
-                    aria-label={`Take ${item.label} out`}
-                    onClick={() => {
-                      change((draft) => void draft.splice(i, 1));
-                      choose(null);
-                    }}
-                  >
-                    <Trash2 size={15} strokeWidth={1.75} />
-                  </button>
-                </span>
-              </li>
-            ))}
-          </ol>
-          {rules.length === 0 && <p className="help px-1.5 pb-2">Nothing is asked yet. Begin with one of these.</p>}
-          <h2 className="mt-4 mb-1.5 px-1">Ask for …</h2>
-          <ul className="grid grid-cols-2 gap-1.5">
-            {(Object.keys(KIND_NAMES) as OptionKind[]).map((kind) => (
-              <li key={kind}>
-                <button className="btn w-full justify-start" onClick={() => add(kind)}>
-                  {KIND_NAMES[kind].name}
-                </button>
-              </li>
-            ))}
-          </ul>
-        </section>
+        <OptionList rules={rules} chosen={chosen} choose={choose} move={move} change={change} add={add} />
         <section aria-label="The chosen option" className="min-h-0 overflow-auto px-5 py-4">
           {rule && chosen !== null ? (
             <RuleForm
@@ -206,5 +148,81 @@ function Options({ product, rules: stored, asked }: Props) {
         </section>
       </div>
     </div>
+  );
+}
+
+function OptionList({
+  rules,
+  chosen,
+  choose,
+  move,
+  change,
+  add,
+}: {
+  rules: readonly OptionRule[];
+  chosen: number | null;
+  choose: Dispatch<SetStateAction<number | null>>;
+  move: (from: number, by: number) => void;
+  change: (recipe: (draft: OptionRule[]) => void) => void;
+  add: (kind: OptionKind) => void;
+}) {
+  return (
+    <section aria-label="Options" className="min-h-0 overflow-auto border-e border-mortar px-3 py-3">
+      <ol className="flex flex-col gap-1">
+        {rules.map((item, i) => (
+          <li
+            key={item.key}
+            className={`flex items-start gap-1 rounded-stone border-2 bg-white px-2 py-1.5 ${chosen === i ? 'border-paint' : 'border-transparent'}`}
+          >
+            <button className="plain min-w-0 flex-1 text-start" aria-pressed={chosen === i} onClick={() => choose(i)}>
+              <span className="block truncate font-medium">{item.label || 'Without a name'}</span>
+              <span className="help block">
+                {KIND_NAMES[item.kind].name}
+                {item.shownWhen && ` · only when ${describeCondition(item.shownWhen, rules)}`}
+              </span>
+            </button>
+            <span className="flex flex-none">
+              <button
+                className="plain p-1.5"
+                aria-label={`Ask ${item.label} earlier`}
+                disabled={i === 0}
+                onClick={() => move(i, -1)}
+              >
+                <ArrowUp size={15} strokeWidth={1.75} />
+              </button>
+              <button
+                className="plain p-1.5"
+                aria-label={`Ask ${item.label} later`}
+                disabled={i === rules.length - 1}
+                onClick={() => move(i, 1)}
+              >
+                <ArrowDown size={15} strokeWidth={1.75} />
+              </button>
+              <button
+                className="plain p-1.5"
+                aria-label={`Take ${item.label} out`}
+                onClick={() => {
+                  change((draft) => void draft.splice(i, 1));
+                  choose(null);
+                }}
+              >
+                <Trash2 size={15} strokeWidth={1.75} />
+              </button>
+            </span>
+          </li>
+        ))}
+      </ol>
+      {rules.length === 0 && <p className="help px-1.5 pb-2">Nothing is asked yet. Begin with one of these.</p>}
+      <h2 className="mt-4 mb-1.5 px-1">Ask for …</h2>
+      <ul className="grid grid-cols-2 gap-1.5">
+        {(Object.keys(KIND_NAMES) as OptionKind[]).map((kind) => (
+          <li key={kind}>
+            <button className="btn w-full justify-start" onClick={() => add(kind)}>
+              {KIND_NAMES[kind].name}
+            </button>
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }

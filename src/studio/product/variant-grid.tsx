@@ -154,22 +154,7 @@ export function VariantGrid({ record, shop, onChange, problems }: Props) {
     <div className="flex flex-col gap-2">
       <div className="panel overflow-x-auto">
         <table ref={table} className="w-full border-collapse" aria-label="Variants">
-          <thead>
-            <tr>
-              {columns.map((column) => (
-                <th
-                  key={column.key}
-                  scope="col"
-                  className={`px-2 py-1.5 font-semibold text-gravel ${column.isNumber ? 'text-end' : 'text-start'}`}
-                >
-                  {column.label}
-                </th>
-              ))}
-              <th>
-                <span className="sr-only">Remove</span>
-              </th>
-            </tr>
-          </thead>
+          <GridHead columns={columns} />
           <tbody>
             {variants.map((variant, row) => (
               <tr key={variant.id ?? `new ${row}`} className="border-t border-slab">
@@ -227,5 +212,26 @@ export function VariantGrid({ record, shop, onChange, problems }: Props) {
         Add a variant
       </button>
     </div>
+  );
+}
+
+function GridHead({ columns }: { columns: Column[] }) {
+  return (
+    <thead>
+      <tr>
+        {columns.map((column) => (
+          <th
+            key={column.key}
+            scope="col"
+            className={`px-2 py-1.5 font-semibold text-gravel ${column.isNumber ? 'text-end' : 'text-start'}`}
+          >
+            {column.label}
+          </th>
+        ))}
+        <th>
+          <span className="sr-only">Remove</span>
+        </th>
+      </tr>
+    </thead>
   );
 }

@@ -1,3 +1,4 @@
+import { LanguageDialog } from '~/studio/shop/language-dialog';
 import { original } from 'immer';
 import { useId, useState } from 'react';
 import { LANGUAGES, languageUse, localeOf, moveToCountry, type Lane } from '~/core/lane';
@@ -6,7 +7,7 @@ import { definitions } from '~/pieces/definitions';
 import { useDraft } from '~/studio/data/draft-store';
 import { PictureControl } from '~/studio/fields/picture-control';
 import { SelectField, TextField } from '~/studio/fields/fields';
-import { CurrencyStep, LanguageDialog, ZoneStep } from './grounds';
+import { CurrencyStep, ZoneStep } from './grounds';
 import type { SectionProps } from './section';
 
 const named = (type: 'language' | 'currency' | 'region') => {
