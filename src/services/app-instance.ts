@@ -3,7 +3,7 @@ import { lookForDamage } from './check-health';
 import { createApp, type App } from './app';
 import { offerBeginning, prepareFolder } from './draft/begin';
 import { importsEnded, stopLostImports } from './catalogue/import-catalogue';
-import { settleRefunds } from './orders/fulfilment';
+import { settleRefunds } from './orders/refunds';
 import { sendOrderMails } from './orders/order-mails';
 import { releaseAdditions } from './orders/add-after';
 import { releaseAbandoned } from './orders/place-order';

@@ -5,14 +5,8 @@ import { changeCartOf } from '~/services/cart/change-cart';
 import Papa from 'papaparse';
 import { wordProblem } from '~/core/problems';
 import { localTime } from '~/core/time';
-import {
-  actOnMany,
-  actOnOrder,
-  exportOrders,
-  listOrders,
-  settleRefunds,
-  showKeptOrder,
-} from '~/services/orders/fulfilment';
+import { actOnMany, actOnOrder, exportOrders, listOrders, showKeptOrder } from '~/services/orders/fulfilment';
+import { settleRefunds } from '~/services/orders/refunds';
 import { sellWith } from '../support/live-offers';
 import { orderNow } from '../support/order-now';
 import { importDispatch } from '~/services/orders/import-dispatch';

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import type { LaneChange } from '~/core/lane/difference/difference';
+import type { LaneChange } from '~/core/lane/difference/lane-change';
 import { same } from '~/contract/tools';
 
 /** What every change says: of which piece, and where in the document. */

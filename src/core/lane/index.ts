@@ -11,7 +11,8 @@ export {
 } from './settings/definition';
 export { readCustomCss } from './document/custom-css';
 export { dropChange } from './difference/drop-change';
-export { describeDifference, type LaneChange } from './difference/difference';
+export { describeDifference } from './difference/difference';
+export type { LaneChange } from './difference/lane-change';
 export { FONTS, type Font } from './settings/fonts';
 export {
   LANE_VERSION,

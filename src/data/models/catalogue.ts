@@ -56,13 +56,6 @@ function defineGoodsModels(sequelize: Sequelize) {
     declare quantity: number;
   }
 
-  class PriceChangeRow extends Model<InferAttributes<PriceChangeRow>, InferCreationAttributes<PriceChangeRow>> {
-    declare id: CreationOptional<number>;
-    declare variantId: number;
-    declare priceMinor: number;
-    declare changedAt: number;
-  }
-
   ProductRow.init(
     {
       id: id(),
@@ -106,15 +99,18 @@ function defineGoodsModels(sequelize: Sequelize) {
     { sequelize, tableName: 'variants' },
   );
   StockLevelRow.init({ variantId: key(), quantity: whole() }, { sequelize, tableName: 'stock_levels' });
-  PriceChangeRow.init(
-    { id: id(), variantId: whole(), priceMinor: whole(), changedAt: whole() },
-    { sequelize, tableName: 'price_changes' },
-  );
-  return { ProductRow, ImageRow, VariantRow, StockLevelRow, PriceChangeRow };
+  return { ProductRow, ImageRow, VariantRow, StockLevelRow };
 }
 
-/** What products are found by and said to be. */
+/** What products are found by, said to be, and have cost. */
 function defineFactModels(sequelize: Sequelize) {
+  class PriceChangeRow extends Model<InferAttributes<PriceChangeRow>, InferCreationAttributes<PriceChangeRow>> {
+    declare id: CreationOptional<number>;
+    declare variantId: number;
+    declare priceMinor: number;
+    declare changedAt: number;
+  }
+
   class CategoryRow extends Model<InferAttributes<CategoryRow>, InferCreationAttributes<CategoryRow>> {
     declare id: CreationOptional<number>;
     declare slug: string;
@@ -154,6 +150,10 @@ function defineFactModels(sequelize: Sequelize) {
     declare day: string;
   }
 
+  PriceChangeRow.init(
+    { id: id(), variantId: whole(), priceMinor: whole(), changedAt: whole() },
+    { sequelize, tableName: 'price_changes' },
+  );
   CategoryRow.init(
     {
       id: id(),
@@ -176,7 +176,7 @@ function defineFactModels(sequelize: Sequelize) {
     { id: id(), productId: whole(), author: text(), stars: whole(), text: text(), day: text() },
     { sequelize, tableName: 'reviews' },
   );
-  return { CategoryRow, ProductCategoryRow, TagRow, AttributeRow, ReviewRow };
+  return { PriceChangeRow, CategoryRow, ProductCategoryRow, TagRow, AttributeRow, ReviewRow };
 }
 
 export const defineCatalogueModels = (sequelize: Sequelize) => ({

@@ -173,21 +173,7 @@ function Control({ shown, option, id, invalid }: ControlProps): VNode {
       );
     }
     case 'number':
-      return (
-        <div class="po-row po-number">
-          <input
-            {...common}
-            type="number"
-            inputMode="decimal"
-            min={option.min}
-            max={option.max}
-            step={option.step}
-            value={value}
-            onInput={(event) => answer(event.currentTarget.value)}
-          />
-          {option.unit}
-        </div>
-      );
+      return <NumberAnswer common={common} option={option} value={value} answer={answer} />;
     case 'date':
       return (
         <input
@@ -244,4 +230,32 @@ function Control({ shown, option, id, invalid }: ControlProps): VNode {
         </label>
       );
   }
+}
+
+function NumberAnswer({
+  common,
+  option,
+  value,
+  answer,
+}: {
+  common: { id: string; name: string; 'aria-invalid': true | undefined; 'aria-describedby': string | undefined };
+  option: Extract<ControlProps['option'], { kind: 'number' }>;
+  value: string;
+  answer: (next: string) => void | undefined;
+}) {
+  return (
+    <div class="po-row po-number">
+      <input
+        {...common}
+        type="number"
+        inputMode="decimal"
+        min={option.min}
+        max={option.max}
+        step={option.step}
+        value={value}
+        onInput={(event) => answer(event.currentTarget.value)}
+      />
+      {option.unit}
+    </div>
+  );
 }

@@ -105,15 +105,7 @@ export function Outputs({ id, piece, origin }: { id: string; piece: Piece; origi
       Shape it
     </a>
   );
-  if (goods.sku === '')
-    return (
-      <section className="flex flex-col items-start gap-3">
-        <p>This link sells nothing yet: choose the product under Where.</p>
-        <a className="btn main" href={`/studio/bench/${id}?task=where`}>
-          Choose the product
-        </a>
-      </section>
-    );
+  if (goods.sku === '') return <NothingSold id={id} />;
   if (problem)
     return (
       <section className="flex flex-col items-start gap-3">
@@ -230,6 +222,17 @@ export function Outputs({ id, piece, origin }: { id: string; piece: Piece; origi
           />
         )}
       </div>
+    </section>
+  );
+}
+
+function NothingSold({ id }: { id: string }) {
+  return (
+    <section className="flex flex-col items-start gap-3">
+      <p>This link sells nothing yet: choose the product under Where.</p>
+      <a className="btn main" href={`/studio/bench/${id}?task=where`}>
+        Choose the product
+      </a>
     </section>
   );
 }

@@ -1,9 +1,8 @@
+import { type LaneChange, type Named } from './lane-change';
+import { wholeChanges } from './whole-changes';
 import isEqual from 'fast-deep-equal';
 import { sayTags } from '~/core/facts';
-import { currencyOf, formatMoney } from '~/core/money';
 import { own } from '~/core/own';
-import { readOffer, type Offer, type OfferReader } from '~/core/pricing';
-import { localTime } from '~/core/time';
 import { LISTS, readPageName } from '~/core/where';
 import { DEVICES } from '~/core/where/where.schema';
 import { CALLED_CART } from '~/core/words';
@@ -12,46 +11,10 @@ import type { Lane, Piece, ThemeColour } from '../document/lane.schema';
 import { pieceName } from '../document/many';
 import { resolveWords } from '../document/resolve';
 import { SPOTS, type Spot } from '../settings/spots';
-import { LOOK_PROPERTIES, type LookProperty, type LookSpec, type LookState } from '../settings/setting';
-import { type WordSpec } from '~/core/words';
+import { LOOK_PROPERTIES, type LookProperty, type LookSpec } from '../settings/setting';
 import { settingText } from '../settings/types';
 import { namesIn, NO_NAMES, type NameOf, type Naming, type ShopNames } from '../settings/shop-names';
-import { shopDifference } from './shop-difference';
 import { THEME_LABELS } from '../document/theme';
-import { resolveShopWords, SHOP_WORDS, type ShopWord } from '~/core/words/shop-words';
-
-/** One thing that differs between two lanes, with the labels an owner knows it by. Words are the interface's. */
-export type LaneChange = {
-  readonly pieceId: string | null;
-  readonly pieceName: string;
-  /** The place in the document that differs; parts and offers by their key. See `dropChange`. */
-  readonly at: readonly string[];
-} & (
-  | { readonly code: 'piece-on' | 'piece-off' | 'piece-added' | 'piece-removed' | 'css' }
-  | {
-      readonly code: 'setting' | 'word' | 'shop' | 'offer';
-      readonly what: string;
-      readonly from: string;
-      readonly to: string;
-    }
-  | { readonly code: 'part-on' | 'part-off'; readonly what: string }
-  | { readonly code: 'part-devices'; readonly what: string; readonly hiddenOn: readonly string[] }
-  | { readonly code: 'part-moved'; readonly what: string; readonly after: string | null }
-  | {
-      readonly code: 'where';
-      readonly what: 'devices' | 'pages' | 'categories' | 'products' | 'spot' | 'order';
-      readonly from: string;
-      readonly to: string;
-    }
-  | {
-      readonly code: 'look';
-      readonly what: string;
-      readonly property: string;
-      readonly state: LookState;
-      readonly from: string;
-      readonly to: string;
-    }
-);
 
 /** One piece in two lanes. */
 interface Pair {
@@ -60,8 +23,6 @@ interface Pair {
   readonly definition: PieceDefinition;
   readonly naming: Naming;
 }
-
-type Named = { readonly pieceId: string | null; readonly pieceName: string };
 
 const within = ({ pieceId }: Named, ...place: string[]) => ['pieces', pieceId!, ...place];
 
@@ -278,47 +239,6 @@ function lookChanges({ before, after, definition }: Pair, named: Named): LaneCha
     }
   }
   if (before.look.css !== after.look.css) changes.push({ ...named, at: within(named, 'look', 'css'), code: 'css' });
-  return changes;
-}
-
-function wholeChanges(from: Lane, to: Lane, naming: Naming): LaneChange[] {
-  const flat = (value: unknown) => (typeof value === 'object' ? JSON.stringify(value) : String(value));
-  const named: Named = { pieceId: null, pieceName: 'Shop' };
-  const changes = shopDifference(from, to, naming).map((change): LaneChange => ({ ...named, code: 'shop', ...change }));
-  for (const language of new Set([...from.shop.languages, ...to.shop.languages, 'en'])) {
-    const [before, after] = [from, to].map(({ shopWords }) =>
-      resolveShopWords({ shopWords, shop: { cart: CALLED_CART } }, language),
-    );
-    for (const [key, spec] of Object.entries(SHOP_WORDS) as [ShopWord, WordSpec][])
-      if (before![key] !== after![key])
-        changes.push({
-          ...named,
-          at: ['shopWords', language, key],
-          code: 'word',
-          what: language === 'en' ? spec.label : `${spec.label} (${language})`,
-          from: before![key],
-          to: after![key],
-        });
-  }
-  const currency = currencyOf(to.shop.currency);
-  const reader: OfferReader = {
-    money: (amount) => formatMoney(amount, currency, to.shop.locale),
-    moment: (iso) => `${localTime(Date.parse(iso), to.shop.timeZone).replace('T', ' ')}${iso.slice(16, 19)}`,
-    nameOf: naming.nameOf,
-  };
-  const saidOf = (offer: Offer) => `${offer.on ? '' : 'Off. '}${offer.name}: ${readOffer(offer, reader)}`;
-  for (const id of new Set([...Object.keys(from.offers), ...Object.keys(to.offers)])) {
-    const [a, b] = [from, to].map((lane) => own(lane.offers, id));
-    if (flat(a) !== flat(b))
-      changes.push({
-        ...named,
-        at: ['offers', id],
-        code: 'offer',
-        what: (b ?? a)!.name || id,
-        from: a ? saidOf(a) : 'none',
-        to: b ? saidOf(b) : 'none',
-      });
-  }
   return changes;
 }
 

@@ -1,4 +1,4 @@
-import type { LaneChange } from './difference';
+import type { LaneChange } from './lane-change';
 import type { Lane, Piece } from '../document/lane.schema';
 
 type Tree = Record<string, unknown>;
