@@ -1,14 +1,13 @@
-import { asked } from './catalogue-options';
-import { addOnsAndOptions } from './catalogue-options';
+import { addOnsAndOptions, asked } from './catalogue-options';
 import type { Fulfilment, Picture } from '~/core/catalogue';
 import { minor, type Minor } from '~/core/money';
 import type { OptionRule, ProductOption } from '~/core/options';
 import type { Database } from '../database';
 
-/** What the cart, prices and orders need to know of a variant. `costMinor` stays on the server. */
 /** What owners call the attribute that says where an event is, in lower case. */
 const PLACES = ['place', 'where', 'venue', 'location', 'ort', 'wo', 'المكان'];
 
+/** What the cart, prices and orders need to know of a variant. `costMinor` stays on the server. */
 export interface VariantFacts {
   readonly variantId: number;
   readonly sku: string;

@@ -27,7 +27,8 @@ export interface CartController {
   remove(line: CartLineView): void;
   /** Opens the line's choices, in its slot or over the page; false when there is no piece for that. */
   edit(line: CartLineView, slot: HTMLElement | null, opener: Element): boolean;
-  hush(): void;
+  /** Takes what was said away. */
+  clear(): void;
 }
 
 interface Behind {
@@ -35,10 +36,10 @@ interface Behind {
   readonly words: () => ControllerWords;
   readonly redraw: () => void;
   /** After a line was changed in a dialog of its own: the surface it was asked from comes back. */
-  readonly comeBack?: () => void;
+  readonly reopen?: () => void;
 }
 
-export function createCartController({ host, words, redraw, comeBack }: Behind): CartController {
+export function createCartController({ host, words, redraw, reopen }: Behind): CartController {
   host().cart.showAheadWith(optimisticCart);
   readyToSay();
   let said: Said | null = null;
@@ -88,7 +89,7 @@ export function createCartController({ host, words, redraw, comeBack }: Behind):
     },
     edit(line, slot, opener) {
       const onDone: OpenAbout['onDone'] = (outcome) => {
-        comeBack?.();
+        reopen?.();
         const at = host().cart.view?.lines.findIndex(({ id }) => id === line.id) ?? -1;
         if (outcome) say({ text: outcome.said, undo: outcome.undo, at: at + 1 });
       };
@@ -99,7 +100,7 @@ export function createCartController({ host, words, redraw, comeBack }: Behind):
       if (isIt) focusLine = null;
       return isIt;
     },
-    hush: () => say(null),
+    clear: () => say(null),
   };
 }
 

@@ -22,7 +22,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
     host: () => host,
     words: () => piece.words,
     redraw: draw,
-    comeBack: () => !isOpen && open(null),
+    reopen: () => !isOpen && open(null),
   });
   // Closed, it costs nothing: opening draws it.
   const stopWatching = host.cart.watch(() => isOpen && draw());
@@ -43,7 +43,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
     // Under what it was opened from, if that is in sight; else at the top of what is.
     const box = opener?.matches('[data-pl-cart]') ? opener.getBoundingClientRect() : null;
     fromTop = box && box.bottom > 0 && box.bottom < innerHeight / 2 ? box.bottom + 8 : 16;
-    controller.hush();
+    controller.clear();
     if (!host.cart.view) void host.cart.load();
     host.surfaces.open({
       dialog: shadow.root.querySelector('dialog')!,

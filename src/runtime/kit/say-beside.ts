@@ -37,7 +37,7 @@ function build(): { readonly shadow: Shadow; readonly text: HTMLElement } {
   return { shadow, text };
 }
 
-function hush(): void {
+function removeMessage(): void {
   if (!line?.text.textContent) return;
   heard.abort();
   clearTimeout(timer);
@@ -50,7 +50,7 @@ function hush(): void {
  * An empty text takes away what was said.
  */
 export function sayBeside(text: string, { isBad = false, themeCss = '' }: Saying = {}): void {
-  hush();
+  removeMessage();
   if (!text) return;
   line ??= build();
   const { element, style } = line.shadow;
@@ -67,9 +67,9 @@ export function sayBeside(text: string, { isBad = false, themeCss = '' }: Saying
   place();
   heard = new AbortController();
   const on = { capture: true, passive: true, signal: heard.signal };
-  for (const press of ['pointerdown', 'keydown']) addEventListener(press, hush, on);
+  for (const press of ['pointerdown', 'keydown']) addEventListener(press, removeMessage, on);
   for (const move of ['scroll', 'resize']) addEventListener(move, place, on);
-  if (!isBad) timer = setTimeout(hush, GOOD_MS);
+  if (!isBad) timer = setTimeout(removeMessage, GOOD_MS);
 }
 
 /** Below what was pressed, above it where that does not fit; where neither does, at the lower edge. */

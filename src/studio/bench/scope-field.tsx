@@ -3,6 +3,11 @@ import { useEffect, useState } from 'react';
 import { type Scope } from '~/core/where';
 import { Segmented } from '~/studio/fields/segmented';
 
+export interface Named {
+  readonly slug: string;
+  readonly name: string;
+}
+
 interface ScopeProps {
   readonly label: string;
   readonly scope: Scope;
@@ -82,9 +87,4 @@ export function ScopeField({ label, scope, nameOf, onChange, search }: ScopeProp
       )}
     </div>
   );
-}
-
-export interface Named {
-  readonly slug: string;
-  readonly name: string;
 }

@@ -1,6 +1,3 @@
-import type { KINDS, ENDINGS } from './bulk-form';
-import { type BulkResult } from './bulk-form';
-import { ChangeForm, WhatChanges } from './bulk-form';
 import type { AskedBulk } from '~/contract/studio/bulk';
 import { useEffect, useState } from 'react';
 import type { BulkChange } from '~/core/catalogue';
@@ -12,6 +9,7 @@ import { useShop } from '~/studio/data/sums';
 import { money, plural } from '~/studio/data/format';
 import { Modal } from '~/studio/fields/modal';
 import { Tick } from '~/studio/fields/tick';
+import { ChangeForm, WhatChanges, type BulkResult, type Chosen } from './bulk-form';
 
 interface Props {
   /** How the list is narrowed. */
@@ -21,6 +19,7 @@ interface Props {
   readonly total: number;
   readonly onClose: () => void;
 }
+
 /** So long after the last key what it would do is asked again. */
 const PAUSE_MS = 300;
 
@@ -28,11 +27,8 @@ const PAUSE_MS = 300;
 export function BulkDialog({ list, slugs, total, onClose }: Props) {
   const shop = useShop();
   const { exponent } = currencyOf(shop.currency);
-  const [kind, setKind] = useState<keyof typeof KINDS>('price');
-  const [percent, setPercent] = useState(10);
-  const [ending, setEnding] = useState<keyof typeof ENDINGS>('none');
-  const [tag, setTag] = useState('');
-  const [on, setOn] = useState(true);
+  const [chosen, setChosen] = useState<Chosen>({ kind: 'price', percent: 10, ending: 'none', tag: '', on: true });
+  const { kind, percent, ending, tag, on } = chosen;
   const [done, setDone] = useState<BulkResult | null>(null);
   const [refused, setRefused] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
@@ -109,17 +105,9 @@ export function BulkDialog({ list, slugs, total, onClose }: Props) {
       <div className="flex flex-col gap-4">
         {!done && (
           <ChangeForm
-            kind={kind}
-            setKind={setKind}
-            percent={percent}
-            setPercent={setPercent}
-            exponent={exponent}
-            ending={ending}
-            setEnding={setEnding}
-            tag={tag}
-            setTag={setTag}
-            on={on}
-            setOn={setOn}
+            chosen={chosen}
+            hasEndings={exponent > 0}
+            onChange={(part) => setChosen({ ...chosen, ...part })}
           />
         )}
         {done && (

@@ -1,36 +1,47 @@
-import type { Dispatch } from 'react';
-import type { SetStateAction } from 'react';
 import { NumberField } from '~/studio/fields/number-field';
 import { Segmented } from '~/studio/fields/segmented';
 
+export interface BulkResult {
+  readonly rows: readonly {
+    readonly name: string;
+    readonly sku: string | null;
+    readonly from: number;
+    readonly to: number;
+  }[];
+  readonly count: number;
+  readonly products: number;
+  readonly withoutPrice: number;
+  readonly hidesAll: boolean;
+  readonly id: number | null;
+}
+
+const KINDS = { price: 'Price', tag: 'Tag', shown: 'Shown or not' } as const;
+
+const ENDINGS = { none: 'As it comes', 0: 'Whole', 50: '.50', 90: '.90', 95: '.95', 99: '.99' } as const;
+
+/** What is chosen in the form, of every kind of change. */
+export interface Chosen {
+  readonly kind: keyof typeof KINDS;
+  readonly percent: number;
+  readonly ending: keyof typeof ENDINGS;
+  readonly tag: string;
+  readonly on: boolean;
+}
+
+/** Which change: of prices, of a tag, or of what is shown. */
 export function ChangeForm({
-  kind,
-  setKind,
-  percent,
-  setPercent,
-  exponent,
-  ending,
-  setEnding,
-  tag,
-  setTag,
-  on,
-  setOn,
+  chosen: { kind, percent, ending, tag, on },
+  hasEndings,
+  onChange,
 }: {
-  kind: 'shown' | 'price' | 'tag';
-  setKind: Dispatch<SetStateAction<'shown' | 'price' | 'tag'>>;
-  percent: number;
-  setPercent: Dispatch<SetStateAction<number>>;
-  exponent: number;
-  ending: 0 | 'none' | 50 | 90 | 95 | 99;
-  setEnding: Dispatch<SetStateAction<0 | 'none' | 50 | 90 | 95 | 99>>;
-  tag: string;
-  setTag: Dispatch<SetStateAction<string>>;
-  on: boolean;
-  setOn: Dispatch<SetStateAction<boolean>>;
+  chosen: Chosen;
+  /** Whether prices have decimals that they could end on. */
+  hasEndings: boolean;
+  onChange: (part: Partial<Chosen>) => void;
 }) {
   return (
     <>
-      <Segmented label="What to change" options={KINDS} value={kind} onChange={setKind} />
+      <Segmented label="What to change" options={KINDS} value={kind} onChange={(next) => onChange({ kind: next })} />
       {kind === 'price' && (
         <div className="flex flex-wrap items-center gap-3">
           <span className="flex items-center gap-2">
@@ -41,17 +52,17 @@ export function ChangeForm({
               min={-99}
               max={1000}
               step="any"
-              onChange={setPercent}
+              onChange={(next) => onChange({ percent: next })}
             />{' '}
             %
           </span>
-          {exponent > 0 && (
+          {hasEndings && (
             <label className="flex items-center gap-2">
               ending on
               <select
                 className="field"
                 value={ending}
-                onChange={({ target: { value } }) => setEnding(value as keyof typeof ENDINGS)}
+                onChange={({ target: { value } }) => onChange({ ending: value as Chosen['ending'] })}
               >
                 {Object.entries(ENDINGS).map(([key, label]) => (
                   <option key={key} value={key}>
@@ -72,13 +83,13 @@ export function ChangeForm({
             placeholder="Tag"
             maxLength={60}
             value={tag}
-            onChange={(event) => setTag(event.target.value)}
+            onChange={(event) => onChange({ tag: event.target.value })}
           />
           <Segmented
             label="Add or remove"
             options={{ on: 'Add', off: 'Remove' }}
             value={on ? 'on' : 'off'}
-            onChange={(key) => setOn(key === 'on')}
+            onChange={(key) => onChange({ on: key === 'on' })}
           />
         </div>
       )}
@@ -87,13 +98,14 @@ export function ChangeForm({
           label="In the shop"
           options={{ on: 'Show', off: 'Do not show' }}
           value={on ? 'on' : 'off'}
-          onChange={(key) => setOn(key === 'on')}
+          onChange={(key) => onChange({ on: key === 'on' })}
         />
       )}
     </>
   );
 }
 
+/** Old and new of the first products. */
 export function WhatChanges({ shown, text }: { shown: BulkResult; text: (value: number) => string }) {
   return (
     <div className="panel max-h-60 overflow-auto">
@@ -121,21 +133,3 @@ export function WhatChanges({ shown, text }: { shown: BulkResult; text: (value: 
     </div>
   );
 }
-
-export interface BulkResult {
-  readonly rows: readonly {
-    readonly name: string;
-    readonly sku: string | null;
-    readonly from: number;
-    readonly to: number;
-  }[];
-  readonly count: number;
-  readonly products: number;
-  readonly withoutPrice: number;
-  readonly hidesAll: boolean;
-  readonly id: number | null;
-}
-
-export const KINDS = { price: 'Price', tag: 'Tag', shown: 'Shown or not' } as const;
-
-export const ENDINGS = { none: 'As it comes', 0: 'Whole', 50: '.50', 90: '.90', 95: '.95', 99: '.99' } as const;

@@ -5,6 +5,18 @@ import { SelectField, TextField } from '~/studio/fields/fields';
 import { piecesInTexts } from '../text/pieces-in-texts';
 import { RichField } from '../text/rich-field';
 
+/** A category with a key of its own: a new one has no slug yet. */
+export type Row = Category & { readonly key: string };
+
+export interface Category {
+  readonly slug: string;
+  readonly name: string;
+  readonly text: string;
+  readonly picture: string | null;
+  readonly parent: string | null;
+  readonly products: number;
+}
+
 export function CategoryForm({
   current,
   change,
@@ -79,22 +91,10 @@ export function CategoryForm({
   );
 }
 
-/** A category with a key of its own: a new one has no slug yet. */
-export type Row = Category & { readonly key: string };
-
 /** Every category at the top, each followed by those within it, in the order they had. */
 export function inTreeOrder<Item extends { readonly slug: string; readonly parent: string | null }>(
   rows: readonly Item[],
 ): Item[] {
   const top = rows.filter((row) => row.parent === null);
   return top.flatMap((row) => [row, ...rows.filter((child) => child.parent !== null && child.parent === row.slug)]);
-}
-
-export interface Category {
-  readonly slug: string;
-  readonly name: string;
-  readonly text: string;
-  readonly picture: string | null;
-  readonly parent: string | null;
-  readonly products: number;
 }

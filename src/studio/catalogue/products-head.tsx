@@ -1,8 +1,15 @@
-import type { Dispatch } from 'react';
-import type { SetStateAction } from 'react';
+import type { Dispatch, SetStateAction } from 'react';
 import { plural } from '~/studio/data/format';
 import { ListSearch } from '~/studio/fields/list-bar';
 import { PastChanges } from './past-changes';
+
+export const FILTERS = {
+  all: 'All products',
+  shown: 'Shown',
+  hidden: 'Not shown',
+  'in-stock': 'In stock',
+  'sold-out': 'Sold out',
+} as const;
 
 export function ProductsHead({
   total,
@@ -77,11 +84,3 @@ export function ProductsHead({
     </header>
   );
 }
-
-export const FILTERS = {
-  all: 'All products',
-  shown: 'Shown',
-  hidden: 'Not shown',
-  'in-stock': 'In stock',
-  'sold-out': 'Sold out',
-} as const;

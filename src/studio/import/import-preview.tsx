@@ -2,6 +2,35 @@ import type { ColumnField, LeftOut } from '~/core/formats';
 import { useShop } from '~/studio/data/sums';
 import { count, money, plural } from '~/studio/data/format';
 
+export interface ImportPreview {
+  readonly encoding: string;
+  readonly delimiter: string;
+  readonly headings: readonly string[];
+  readonly columns: readonly ColumnField[];
+  readonly sample: readonly (readonly string[])[];
+  readonly rows: number;
+  readonly left: LeftOut;
+  readonly columnProblems: readonly string[];
+  readonly counts: {
+    readonly productsCreated: number;
+    readonly productsChanged: number;
+    readonly variantsCreated: number;
+    readonly variantsChanged: number;
+    readonly rowsRefused: number;
+  };
+  readonly problems: readonly { readonly row: number; readonly message: string }[];
+  readonly products: readonly { readonly name: string; readonly isNew: boolean; readonly variants: number }[];
+  readonly changes: readonly {
+    readonly name: string;
+    readonly sku: string;
+    readonly field: string;
+    readonly from: string | number | null;
+    readonly to: string | number;
+  }[];
+  readonly changeCount: number;
+  readonly free: number;
+}
+
 export function WhatComesOfIt({ preview, refused }: { preview: ImportPreview; refused: number }) {
   return (
     <section className="grid grid-cols-2 gap-4">
@@ -116,33 +145,4 @@ export function LeftOutOf({ left: { columns, costs }, isNew }: { left: LeftOut; 
       {isNew && costs.map((cost) => <p key={cost}>{cost}</p>)}
     </div>
   );
-}
-
-export interface ImportPreview {
-  readonly encoding: string;
-  readonly delimiter: string;
-  readonly headings: readonly string[];
-  readonly columns: readonly ColumnField[];
-  readonly sample: readonly (readonly string[])[];
-  readonly rows: number;
-  readonly left: LeftOut;
-  readonly columnProblems: readonly string[];
-  readonly counts: {
-    readonly productsCreated: number;
-    readonly productsChanged: number;
-    readonly variantsCreated: number;
-    readonly variantsChanged: number;
-    readonly rowsRefused: number;
-  };
-  readonly problems: readonly { readonly row: number; readonly message: string }[];
-  readonly products: readonly { readonly name: string; readonly isNew: boolean; readonly variants: number }[];
-  readonly changes: readonly {
-    readonly name: string;
-    readonly sku: string;
-    readonly field: string;
-    readonly from: string | number | null;
-    readonly to: string | number;
-  }[];
-  readonly changeCount: number;
-  readonly free: number;
 }

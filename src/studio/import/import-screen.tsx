@@ -1,7 +1,6 @@
 import { type ImportPreview } from './import-preview';
 import { WhatComesOfIt, Changes, LeftOutOf } from './import-preview';
-import type { Dispatch } from 'react';
-import type { SetStateAction } from 'react';
+import type { Dispatch, SetStateAction } from 'react';
 import { useEffect, useRef, useState } from 'react';
 import { COLUMN_FIELDS, type ColumnField } from '~/core/formats';
 import { ask } from '~/studio/data/api';

@@ -1,5 +1,4 @@
-import type { Dispatch } from 'react';
-import type { SetStateAction } from 'react';
+import type { Dispatch, SetStateAction } from 'react';
 import type { Lane } from '~/core/lane';
 import { useState } from 'react';
 import type { Goods, Piece } from '~/core/lane';

@@ -1,6 +1,5 @@
 import type { Lane } from '../../core/lane';
-import type { Dispatch } from 'react';
-import type { SetStateAction } from 'react';
+import type { Dispatch, SetStateAction } from 'react';
 import type { OfferReader } from '~/core/pricing';
 import { useMemo, useState } from 'react';
 import { uniqueSlug } from '~/core/catalogue/unique-slug';

@@ -1,5 +1,4 @@
-import type { Dispatch } from 'react';
-import type { SetStateAction } from 'react';
+import type { Dispatch, SetStateAction } from 'react';
 import ArrowDown from 'lucide-react/icons/arrow-down';
 import ArrowUp from 'lucide-react/icons/arrow-up';
 import Trash2 from 'lucide-react/icons/trash-2';

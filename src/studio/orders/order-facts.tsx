@@ -8,6 +8,13 @@ import type { KeptOrder } from '~/contract/studio/orders';
 import { stateOf } from './orders';
 import { OrderReturns } from './order-returns';
 
+/** A refund, or the cancelling of the order, about to be made. */
+export interface Giving {
+  readonly isWhole: boolean;
+  readonly first: readonly RefundedUnits[];
+  readonly restocks: boolean;
+}
+
 const isGift = ({ steps }: KeptOrder['order']['lines'][number]) => steps.some(({ code }) => code === 'gift');
 
 export function OrderedGoods({
@@ -222,11 +229,4 @@ function LineText({ line }: { line: OrderLine }) {
       ))}
     </>
   );
-}
-
-/** A refund, or the cancelling of the order, about to be made. */
-export interface Giving {
-  readonly isWhole: boolean;
-  readonly first: readonly RefundedUnits[];
-  readonly restocks: boolean;
 }

@@ -9,6 +9,16 @@ import { BetterPrice, type Sold } from './better-price';
 import { PicturesEditor } from './pictures-editor';
 import { type ReviewData } from './reviews';
 
+export interface ProductData {
+  readonly slug: string;
+  readonly edit: number;
+  readonly record: ProductRecord;
+  readonly reviews: readonly ReviewData[];
+  readonly suggested: readonly { readonly slug: string; readonly name: string }[];
+  readonly betterSold: Sold | null;
+  readonly prices: readonly { readonly sku: string; readonly priceMinor: number; readonly at: number }[];
+}
+
 const FULFILMENT = [
   ['parcel', 'Sent as a parcel'],
   ['download', 'Downloaded'],
@@ -217,14 +227,4 @@ function readAttributes(text: string): ProductRecord['attributes'] {
     const key = line.slice(0, at).trim();
     return at > 0 && key ? [{ key, value: line.slice(at + 1).trim() }] : [];
   });
-}
-
-export interface ProductData {
-  readonly slug: string;
-  readonly edit: number;
-  readonly record: ProductRecord;
-  readonly reviews: readonly ReviewData[];
-  readonly suggested: readonly { readonly slug: string; readonly name: string }[];
-  readonly betterSold: Sold | null;
-  readonly prices: readonly { readonly sku: string; readonly priceMinor: number; readonly at: number }[];
 }

@@ -1,6 +1,21 @@
 import type { Pair, Verdict } from '~/core/finder';
 import { PairMap } from './pair-map';
 
+export interface Decided {
+  readonly a: string;
+  readonly b: string;
+  readonly state: 'accepted' | 'refused';
+}
+
+export const VERDICTS: Readonly<Record<Verdict, { readonly label: string; readonly help: string }>> = {
+  together: { label: 'go together', help: 'More often than chance, season and large orders make.' },
+  seasonal: {
+    label: 'same season',
+    help: 'Both are bought in the same weeks, and within a week no more together than by chance.',
+  },
+  popular: { label: 'popular only', help: 'Bought much, or in large orders, and no more together than that makes.' },
+};
+
 export function FoundPairs({
   pairs,
   nameOf,
@@ -115,21 +130,6 @@ export function FoundPairs({
     </div>
   );
 }
-
-export interface Decided {
-  readonly a: string;
-  readonly b: string;
-  readonly state: 'accepted' | 'refused';
-}
-
-export const VERDICTS: Readonly<Record<Verdict, { readonly label: string; readonly help: string }>> = {
-  together: { label: 'go together', help: 'More often than chance, season and large orders make.' },
-  seasonal: {
-    label: 'same season',
-    help: 'Both are bought in the same weeks, and within a week no more together than by chance.',
-  },
-  popular: { label: 'popular only', help: 'Bought much, or in large orders, and no more together than that makes.' },
-};
 
 export const keyOf = ({ a, b }: { readonly a: string; readonly b: string }) => (a < b ? `${a} ${b}` : `${b} ${a}`);
 

@@ -35,7 +35,7 @@ function setUp(over: { isPreview?: boolean; hasEditor?: boolean } = {}) {
     host: () => host,
     words: () => words,
     redraw: () => (drawings += 1),
-    comeBack: () => (returns += 1),
+    reopen: () => (returns += 1),
   });
   return {
     controller,

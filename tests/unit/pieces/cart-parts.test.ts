@@ -39,7 +39,7 @@ const controller = (over: Partial<CartController> = {}): CartController => ({
   change: () => Promise.resolve({ ok: true, lineId: null, waiting: false }),
   remove: () => undefined,
   edit: () => true,
-  hush: () => undefined,
+  clear: () => undefined,
   ...over,
 });
 

@@ -104,12 +104,12 @@ export interface Standings {
   readonly mostInGroup: Float64Array;
 }
 
-function newStandings(size: number): Standings {
+function newStandings(size: number, offers: number): Standings {
   let next: Standing | null = null;
-  for (let i = 0; i < MOST_SEARCHED; i += 1) next = newStanding(size, next);
+  for (let i = 0; i < offers; i += 1) next = newStanding(size, next);
   return {
     start: newStanding(size, next),
-    alone: Array.from({ length: MOST_SEARCHED }, () => newStanding(size, next)),
+    alone: Array.from({ length: offers }, () => newStanding(size, next)),
     ahead: newStanding(size, null),
     mostInGroup: new Float64Array(MOST_SEARCHED),
   };
@@ -117,11 +117,18 @@ function newStandings(size: number): Standings {
 
 /** Standings that are used for one cart after another; made for as many lines as the largest had. */
 export interface Memory {
+  /** So many can be searched at once. */
+  readonly offers: number;
   lines: number;
   standings: Standings | null;
 }
 
-export const newMemory = (): Memory => ({ lines: 16, standings: null });
+/** To price carts in by so many offers. */
+export const newMemory = (offers: number): Memory => ({
+  offers: Math.min(offers, MOST_SEARCHED),
+  lines: 16,
+  standings: null,
+});
 
 /** A cart before any offer, and where to write what offers make of it. What the memory held of the cart before it is gone. */
 export function standingsOf(memory: Memory, { lines }: Cart, deliveryMinor: number | null): Standings {
@@ -129,7 +136,7 @@ export function standingsOf(memory: Memory, { lines }: Cart, deliveryMinor: numb
     memory.lines = 2 * lines.length;
     memory.standings = null;
   }
-  const kept = (memory.standings ??= newStandings(memory.lines));
+  const kept = (memory.standings ??= newStandings(memory.lines, memory.offers));
   const { start } = kept;
   const { free, given } = start.units;
   start.prices.dearestFirst = start.prices.cheapestFirst = null;

@@ -87,7 +87,7 @@ function compile(offers: readonly PricedOffer[]): CompiledOffers {
     offers,
     changes: offers.flatMap(changesOf),
     applicable: [],
-    memory: newMemory(),
+    memory: newMemory(inTurn.length),
   };
 }
 
