@@ -108,19 +108,11 @@ export function mountOptions({
     // Said before it is sent: on a slow line a refusal would be minutes away.
     if (option?.kind === 'file' && file.size > option.mostBytes)
       return complainOf(key, 'option-file-large', { label: option.label, limit: `${megabytes(option.mostBytes)} MB` });
-    const about = new URLSearchParams({ product: slug, option: key, name: file.name });
     sending.add(key);
     draw();
-    const response = await host.page
-      .ask(`/api/uploads?${about}`, {
-        method: 'POST',
-        body: file,
-        headers: { 'content-type': 'application/octet-stream' },
-      })
-      .catch(() => null);
-    const got = (await response?.json().catch(() => null)) as Reply<'POST /api/uploads'> | null;
+    const { isKept, got } = await sendFile(host, { product: slug, option: key, name: file.name }, file);
     sending.delete(key);
-    if (response?.ok && got?.id) {
+    if (isKept && got?.id) {
       names[got.id] = got.name ?? file.name;
       return answer(key, got.id);
     }
@@ -209,4 +201,14 @@ export function mountOptions({
       if (isInForm) document.adoptedStyleSheets = document.adoptedStyleSheets.filter((other) => other !== sheet);
     },
   };
+}
+
+/** Sends a file a shopper chose; without an answer it is not kept. */
+async function sendFile(host: PieceHost, about: Record<'product' | 'option' | 'name', string>, body: File) {
+  const headers = { 'content-type': 'application/octet-stream' };
+  const response = await host.page
+    .ask(`/api/uploads?${new URLSearchParams(about)}`, { method: 'POST', body, headers })
+    .catch(() => null);
+  const got = (await response?.json().catch(() => null)) as Reply<'POST /api/uploads'> | null;
+  return { isKept: response?.ok ?? false, got };
 }

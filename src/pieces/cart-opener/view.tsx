@@ -5,7 +5,7 @@ import { formatMoney } from '~/core/money/currency';
 import type { ManifestPiece } from '~/core/lane';
 import { Drawing } from '~/runtime/kit/icons';
 import { fill } from '~/core/words/fill';
-import { createShadow, directionOf } from '~/runtime/kit/shadow';
+import { createShadow, directionOf, type Shadow } from '~/runtime/kit/shadow';
 import type { MountedPiece, PieceHost } from '~/runtime/piece-host';
 import type { CartOpenerPiece } from './definition';
 import { CART_ICONS } from './icons';
@@ -30,6 +30,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
   let rest: ReturnType<typeof setTimeout> | undefined;
   let settle: ReturnType<typeof setTimeout> | undefined;
   const shadow = createShadow('pl-cart-opener', piece.id);
+  const button = () => shadow.root.querySelector<HTMLElement>('a');
   const stopWatching = host.cart.watch((cart) => {
     if (count !== null && cart.count > count) {
       feedback = true;
@@ -93,10 +94,6 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
     stand();
   }
 
-  function button(): HTMLElement | null {
-    return shadow.root.querySelector<HTMLElement>('a');
-  }
-
   function settleDown(): void {
     clearTimeout(settle);
     settle = setTimeout(stand, SETTLE_MS);
@@ -114,33 +111,10 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
       inset: INSET,
       isRightToLeft,
     });
-    const box = keepOff(wanted, [...fixedAround(wanted, window), ...addButtons(window)], window, GAP);
+    const box = keepOff(wanted, [...fixedAround(shadow, wanted, window), ...addButtons(window)], window, GAP);
     element.style.insetInlineStart = 'auto';
     element.style.left = `${box.left}px`;
     element.style.top = `calc(${box.top}px - ${box.top > window.height / 2 ? 'env(safe-area-inset-bottom, 0px)' : '0px'})`;
-  }
-
-  /** Fixed things the box would lie on, found by asking the page at the box's corners and middle. */
-  function fixedAround(box: Box, window: { width: number; height: number }): Box[] {
-    const found = new Set<Element>();
-    for (const x of [box.left + 1, box.left + box.width / 2, box.left + box.width - 1])
-      for (const y of [box.top + 1, box.top + box.height / 2, box.top + box.height - 1])
-        for (const element of document.elementsFromPoint(
-          Math.min(window.width - 1, Math.max(0, x)),
-          Math.min(window.height - 1, Math.max(0, y)),
-        )) {
-          const inner = element.shadowRoot?.elementFromPoint(x, y) ?? element;
-          if (shadow.element.contains(element) || element.shadowRoot === shadow.root) continue;
-          for (let at: Element | null = inner; at; at = at.parentElement)
-            if (getComputedStyle(at).position === 'fixed') found.add(at);
-        }
-    return [...found].map((element) => element.getBoundingClientRect());
-  }
-
-  function addButtons(window: { height: number }): Box[] {
-    return [...document.querySelectorAll(ADD_BUTTONS)]
-      .map((element) => element.getBoundingClientRect())
-      .filter(({ width, top, bottom }) => width > 0 && bottom > 0 && top < window.height);
   }
 
   /** In the bench it is dragged to its place. */
@@ -277,4 +251,28 @@ function Button({ piece, host, feedback, onPress, onRest, onLeave, onGrab }: But
         })}
     </a>
   );
+}
+
+/** Fixed things that a box would lie on, found by asking the page at its corners and middle; `own` is what it is of. */
+function fixedAround(own: Shadow, box: Box, window: { width: number; height: number }): Box[] {
+  const found = new Set<Element>();
+  for (const x of [box.left + 1, box.left + box.width / 2, box.left + box.width - 1])
+    for (const y of [box.top + 1, box.top + box.height / 2, box.top + box.height - 1])
+      for (const element of document.elementsFromPoint(
+        Math.min(window.width - 1, Math.max(0, x)),
+        Math.min(window.height - 1, Math.max(0, y)),
+      )) {
+        const inner = element.shadowRoot?.elementFromPoint(x, y) ?? element;
+        if (own.element.contains(element) || element.shadowRoot === own.root) continue;
+        for (let at: Element | null = inner; at; at = at.parentElement)
+          if (getComputedStyle(at).position === 'fixed') found.add(at);
+      }
+  return [...found].map((element) => element.getBoundingClientRect());
+}
+
+/** What adds to the cart and is in sight. */
+function addButtons(window: { height: number }): Box[] {
+  return [...document.querySelectorAll(ADD_BUTTONS)]
+    .map((element) => element.getBoundingClientRect())
+    .filter(({ width, top, bottom }) => width > 0 && bottom > 0 && top < window.height);
 }

@@ -55,21 +55,12 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
   });
   draw();
   // The form can have been sent before this was here; what the server found wrong with it is in view, too.
-  showProblems();
+  showProblems(inside);
   host.cart.quote(priced);
   void host.cart.load();
 
   const formOf = () => inside.querySelector<HTMLFormElement>('#checkout')!;
-  function typed(): Record<string, string> {
-    const {
-      key: _key,
-      seenTotal: _seen,
-      seenGifts: _gifts,
-      cartVersion: _version,
-      ...fields
-    } = Object.fromEntries(new FormData(formOf())) as Record<string, string>;
-    return fields;
-  }
+  const typed = () => fieldsOf(formOf());
 
   /** Sends what is typed so far, to be kept and to be priced. The card stays here. */
   function ask(): void {
@@ -78,11 +69,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
       const { cardNumber: _card, ...form } = typed();
       const turn = (asked += 1);
       void host.page
-        .ask('/api/checkout', {
-          method: 'POST',
-          headers: { 'content-type': 'application/json' },
-          body: JSON.stringify({ form }),
-        })
+        .ask('/api/checkout', asJson({ form }))
         .then((response) => (response.ok ? (response.json() as Promise<AnswerOf<'POST /api/checkout'>>) : null))
         .then(
           (quote) => {
@@ -105,18 +92,9 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
     // A note or a quantity that is on its way belongs to this order; without a connection nothing would be answered anyway.
     await host.cart.settled();
     const { version: cartVersion = priced.version } = host.cart.view ?? {};
+    const { totalMinor: seenTotalMinor, comesAlong: seenGifts } = priced;
     const response = await host.page
-      .ask('/api/orders', {
-        method: 'POST',
-        headers: { 'content-type': 'application/json' },
-        body: JSON.stringify({
-          key: state.key,
-          cartVersion,
-          form: typed(),
-          seenTotalMinor: priced.totalMinor,
-          seenGifts: priced.comesAlong,
-        }),
-      })
+      .ask('/api/orders', asJson({ key: state.key, cartVersion, form: typed(), seenTotalMinor, seenGifts }))
       .catch(() => null);
     const body = (await response?.json().catch(() => null)) as Reply<'POST /api/orders'> | null;
     if (response?.ok && body?.token) return host.page.go(`/shop/thanks/${body.token}`);
@@ -141,13 +119,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
   function complain(problems: CheckoutState['problems']): void {
     state = { ...state, problems, mended: [] };
     drawNow();
-    showProblems();
-  }
-
-  function showProblems(): void {
-    const notice = inside.querySelector<HTMLElement>('[data-problems]');
-    notice?.scrollIntoView({ block: 'center' });
-    notice?.focus({ preventScroll: true });
+    showProblems(inside);
   }
 
   function draw(): void {
@@ -172,11 +144,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
             state = { ...state, mended: [...state.mended, field] };
             draw();
           }
-          if (field === 'email')
-            void import('./meant-email').then(
-              ({ askMeant }) => askMeant(inside, piece.words.emailMeant),
-              () => undefined,
-            );
+          if (field === 'email') askMeantIn(inside, piece);
           if (field === 'delivery') state = { ...state, chosen: typed()['delivery'] ?? null };
           if (field !== 'cardNumber') ask();
         }}
@@ -197,4 +165,36 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
       stopWatching();
     },
   };
+}
+
+const asJson = (body: object): RequestInit => ({
+  method: 'POST',
+  headers: { 'content-type': 'application/json' },
+  body: JSON.stringify(body),
+});
+
+/** What shoppers typed: what the server put in for a form without script is left out. */
+function fieldsOf(form: HTMLFormElement): Record<string, string> {
+  const {
+    key: _key,
+    seenTotal: _seen,
+    seenGifts: _gifts,
+    cartVersion: _version,
+    ...fields
+  } = Object.fromEntries(new FormData(form)) as Record<string, string>;
+  return fields;
+}
+
+function showProblems(inside: Element): void {
+  const notice = inside.querySelector<HTMLElement>('[data-problems]');
+  notice?.scrollIntoView({ block: 'center' });
+  notice?.focus({ preventScroll: true });
+}
+
+/** Asks about a likely slip in the e-mail; where that cannot be fetched, nothing is asked. */
+function askMeantIn(inside: HTMLElement, { words }: CheckoutPiece): void {
+  void import('./meant-email').then(
+    ({ askMeant }) => askMeant(inside, words.emailMeant),
+    () => undefined,
+  );
 }

@@ -3,17 +3,14 @@ import { render } from 'preact';
 import type { Product } from '~/core/catalogue';
 import type { ManifestPiece } from '~/core/lane';
 import { fill } from '~/core/words/fill';
-import { createShadow, directionOf, type Shadow } from '~/runtime/kit/shadow';
+import { createShadow } from '~/runtime/kit/shadow';
 import type { MountedPiece, PieceHost } from '~/runtime/piece-host';
 import type { ComparePiece } from './definition';
 import { ComparePanel } from './panel';
-import tickCss from './tick.css?inline';
+import { cardTicks, drawTick, keptSlugs, mostAlike, MOST_KEPT, Tray } from './ticks';
 import css from './view.css?inline';
 
-const KEPT = 'pl_compare';
 const ADDRESS = 'compare';
-/** Products of a page that are looked at for a sample. */
-const SEEN_IN_BENCH = 16;
 
 /** Ticks on cards and product pages, a tray with what is ticked, and all of it side by side. Kept over pages and tabs. */
 export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPiece {
@@ -30,89 +27,25 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
   const added = new Set<string>();
   const shadow = createShadow('pl-compare', piece.id);
   host.page.layer(shadow.element);
-  const ticks: { readonly slug: string; readonly shadow: Shadow }[] = [];
-  let collected = read();
-
-  function read(): string[] {
-    try {
-      const kept: unknown = JSON.parse(localStorage.getItem(KEPT) ?? '[]');
-      return Array.isArray(kept) ? kept.filter((slug): slug is string => typeof slug === 'string').slice(0, 6) : [];
-    } catch {
-      return [];
-    }
-  }
-
-  function keep(next: string[]): void {
-    collected = next;
-    try {
-      localStorage.setItem(KEPT, JSON.stringify(next));
-    } catch {
-      // Where nothing may be kept, it lasts as long as the page.
-    }
-    draw();
-  }
-
-  function onStorage(event: StorageEvent): void {
-    if (event.key !== KEPT) return;
-    collected = read();
-    draw();
-  }
+  const kept = keptSlugs(draw);
+  const ticks = cardTicks(() => piece.id, draw);
 
   function toggle(slug: string, on: boolean): void {
     note = '';
-    if (on && collected.length >= piece.settings.most) {
+    const others = kept.slugs().filter((other) => other !== slug);
+    if (on && kept.slugs().length >= piece.settings.most) {
       note = fill(piece.words.full, { count: piece.settings.most }, host.language);
       return draw();
     }
-    keep(on ? [...collected.filter((other) => other !== slug), slug] : collected.filter((other) => other !== slug));
+    kept.keep(on ? [...others, slug] : others);
   }
 
-  /** A tick on every card of the page, and on the page of a product. */
-  function placeTicks(): void {
-    const given = ticks.filter(({ shadow: { element } }) => element.getRootNode() !== document && element.isConnected);
-    for (const tick of given) ticks.splice(ticks.indexOf(tick), 1);
-    removeTicks();
-    ticks.push(...given);
-    for (const card of document.querySelectorAll<HTMLElement>('[data-pl-product]')) {
-      const place =
-        card === document.body
-          ? document.querySelector<HTMLElement>('main form[data-pl-add]')
-          : card.querySelector<HTMLElement>('[data-pl=actions]');
-      if (!place) continue;
-      const tick = createShadow('pl-compare-tick', piece.id);
-      if (card === document.body) place.after(tick.element);
-      else place.append(tick.element);
-      ticks.push({ slug: card.dataset['plProduct']!, shadow: tick });
-    }
+  const shown = () => sample ?? kept.slugs();
+
+  function say(text: string): void {
+    said = text;
     draw();
   }
-
-  function removeTicks(): void {
-    for (const { shadow: tick } of ticks.splice(0)) tick.element.remove();
-  }
-
-  /** A place that another piece keeps for a tick; it goes with the place. */
-  function onPlace({ detail: { slug, place } }: CustomEvent<{ slug: string; place: Element }>): void {
-    const tick = createShadow('pl-compare-tick', piece.id);
-    place.append(tick.element);
-    ticks.push({ slug, shadow: tick });
-    draw();
-  }
-
-  /** Products of the page that say most of what this one says: what is worth comparing with it, for the bench. */
-  async function alike(slug: string): Promise<string[]> {
-    const near = [...new Set(ticks.map((tick) => tick.slug))].filter((other) => other !== slug).slice(0, SEEN_IN_BENCH);
-    const [own, ...others] = await Promise.all([slug, ...near].map((one) => host.products.fetch(one)));
-    const says = new Set(own?.attributes.map(({ key }) => key));
-    const shared = (other: Product) => other.attributes.filter(({ key }) => says.has(key)).length;
-    return others
-      .filter((other) => other !== null)
-      .sort((a, b) => shared(b) - shared(a))
-      .slice(0, piece.settings.most - 1)
-      .map((other) => other.slug);
-  }
-
-  const shown = () => sample ?? collected;
 
   function open(slugs: readonly string[] | null, opener: Element | null): void {
     // What is open is closed first: closing forgets what it showed.
@@ -148,34 +81,19 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
   }
 
   function draw(): void {
-    const { words, settings } = piece;
+    const { words } = piece;
     shadow.style(host.themeCss, css, piece.css);
-    const isFull = note !== '';
     render(
       <>
-        {((!isOpen && collected.length > 0) || isShaped) && (
-          <section
-            class="tray"
-            data-slot="tray"
-            data-tray={settings.tray}
-            dir={directionOf(host.language)}
-            aria-label={words.tick}
-          >
-            <p role="status" data-word={isFull ? 'full' : 'collected'}>
-              {note || fill(words.collected, { count: collected.length }, host.language)}
-            </p>
-            <button
-              type="button"
-              data-slot="second"
-              data-word="open"
-              onClick={(event) => open(null, event.currentTarget)}
-            >
-              {words.open}
-            </button>
-            <button type="button" data-slot="second" data-word="clear" onClick={() => keep([])}>
-              {words.clear}
-            </button>
-          </section>
+        {((!isOpen && kept.slugs().length > 0) || isShaped) && (
+          <Tray
+            piece={piece}
+            language={host.language}
+            count={kept.slugs().length}
+            note={note}
+            onOpen={open}
+            onClear={() => kept.keep([])}
+          />
         )}
         <ComparePanel
           products={products}
@@ -184,10 +102,10 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
           said={said}
           added={added}
           onRemove={(slug) => {
-            if (sample) sample = sample.filter((other) => other !== slug);
-            else collected = collected.filter((other) => other !== slug);
+            const rest = shown().filter((other) => other !== slug);
             products = products?.filter((product) => product.slug !== slug) ?? null;
-            if (!sample) keep(collected);
+            if (!sample) return kept.keep(rest);
+            sample = rest;
             draw();
           }}
           onAdd={(product) => {
@@ -197,21 +115,14 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
                 added.add(product.slug);
                 host.recorder.record('add', { product: product.slug, piece: piece.id });
               }
-              said = answer.ok ? `${product.name}: ${words.added}` : answer.message;
-              draw();
+              say(answer.ok ? `${product.name}: ${words.added}` : answer.message);
             });
           }}
           onShare={() => {
             const address = host.page.address(ADDRESS, shown().join(','));
             void navigator.clipboard.writeText(address).then(
-              () => {
-                said = words.copied;
-                draw();
-              },
-              () => {
-                said = address;
-                draw();
-              },
+              () => say(words.copied),
+              () => say(address),
             );
           }}
         />
@@ -221,38 +132,13 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
     // What stands last on the page can be scrolled out from under the tray.
     const tray = shadow.root.querySelector<HTMLElement>('.tray');
     document.body.style.marginBlockEnd = tray ? `${tray.offsetHeight}px` : '';
-    for (const { slug, shadow: tick } of ticks) {
-      tick.style(host.themeCss, tickCss, '');
-      render(
-        <label>
-          <input
-            type="checkbox"
-            checked={collected.includes(slug)}
-            onChange={(event) => {
-              toggle(slug, event.currentTarget.checked);
-              event.currentTarget.checked = collected.includes(slug);
-            }}
-          />
-          <span data-word="tick">{words.tick}</span>
-        </label>,
-        tick.root,
-      );
-    }
+    for (const tick of ticks.all)
+      drawTick(tick, host, words.tick, { has: (slug) => kept.slugs().includes(slug), toggle });
   }
 
-  addEventListener('storage', onStorage);
-  document.addEventListener('pl-cards', placeTicks);
-  document.addEventListener('pl-compare', onPlace as EventListener);
-  placeTicks();
+  ticks.place();
   const shared = host.page.opened(ADDRESS);
-  if (shared && !host.isPreview)
-    open(
-      shared
-        .split(',')
-        .filter((slug) => /^[\w-]{1,120}$/.test(slug))
-        .slice(0, 6),
-      null,
-    );
+  if (shared && !host.isPreview) open(slugsIn(shared), null);
 
   return {
     update(next, nextHost) {
@@ -261,17 +147,24 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
       draw();
     },
     open({ product, opener }) {
-      const first = product ?? ticks[0]?.slug;
-      if (first) void alike(first).then((others) => open([first, ...others], opener));
+      const first = product ?? ticks.all[0]?.slug;
+      if (first)
+        void mostAlike(host, first, ticks.slugs()).then((others) =>
+          open([first, ...others.slice(0, piece.settings.most - 1)], opener),
+        );
     },
     destroy() {
       if (isOpen) host.surfaces.close();
-      removeEventListener('storage', onStorage);
-      document.removeEventListener('pl-cards', placeTicks);
-      document.removeEventListener('pl-compare', onPlace as EventListener);
-      removeTicks();
+      kept.end();
+      ticks.end();
       document.body.style.marginBlockEnd = '';
       shadow.element.remove();
     },
   };
 }
+
+const slugsIn = (address: string): string[] =>
+  address
+    .split(',')
+    .filter((slug) => /^[\w-]{1,120}$/.test(slug))
+    .slice(0, MOST_KEPT);
