@@ -86,7 +86,8 @@ const plain = <Of extends object>(row: Row, fields: Fields<Of>): Of & { readonly
     ]),
   ) as Of & { readonly id: number };
 
-function orderMails(db: Database) {
+/** What is still to be done for orders, and the latest of them. */
+function pendingOrders(db: Database) {
   /** The token of the last paid order; null where there is none. */
   async function findLatest(): Promise<string | null> {
     const [row] = await db.select<{ token: string }>(
@@ -219,7 +220,7 @@ export function orderRepository(db: Database) {
     ...orderLookups(db),
     ...orderDownloads(db),
     ...orderRedemptions(db),
-    ...orderMails(db),
+    ...pendingOrders(db),
     ...orderKeeping(db),
     insert,
     addLine,

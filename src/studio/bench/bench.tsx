@@ -9,7 +9,7 @@ import { describeDifference, type LookState, type Situation, type Task } from '~
 import { STRETCH_NAMES } from '~/core/funnel';
 import { definitionOf, definitions, situationsOf } from '~/pieces/definitions';
 import { CategoriesContext } from '~/studio/data/categories-context';
-import { hasSteps, useDraft } from '~/studio/data/draft-store';
+import { hasSteps, useDraft, type Step } from '~/studio/data/draft-store';
 import { Shell } from '~/studio/shell/shell';
 import type { ShellData } from '~/studio/data/studio-data';
 import { useFoundRow } from '~/studio/data/use-found-row';
@@ -179,9 +179,9 @@ function BenchHead({
   edit: (recipe: (draft: Piece) => void, key?: string) => void;
   changes: number;
   setDrawer: (next: boolean) => void;
-  past: Parameters<typeof hasSteps>[0];
+  past: readonly Step[];
   undo: () => void;
-  future: Parameters<typeof hasSteps>[0];
+  future: readonly Step[];
   redo: () => void;
 }) {
   return (

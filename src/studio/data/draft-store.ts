@@ -17,7 +17,7 @@ import { Refusal, sendPatch } from './api';
 import type { DraftView } from '~/contract/studio/draft';
 import { wordChange } from './word-change';
 
-interface Step {
+export interface Step {
   readonly undo: LanePatch;
   readonly redo: LanePatch;
   /** Steps with the same key, made one after the other, are one to undo. */

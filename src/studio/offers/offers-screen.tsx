@@ -1,12 +1,11 @@
 import type { Lane } from '../../core/lane';
-import type { Dispatch, SetStateAction } from 'react';
 import type { OfferReader } from '~/core/pricing';
 import { useMemo, useState } from 'react';
 import { uniqueSlug } from '~/core/catalogue/unique-slug';
 import { currencyOf } from '~/core/money';
 import { readOffer, type OfferKind, offerFacts, beginOffer, OFFER_KINDS } from '~/core/pricing';
 import { CategoriesContext } from '~/studio/data/categories-context';
-import { hasSteps, useDraft } from '~/studio/data/draft-store';
+import { hasSteps, useDraft, type Step } from '~/studio/data/draft-store';
 import { Shell } from '~/studio/shell/shell';
 import type { ShellData } from '~/studio/data/studio-data';
 import { Tick } from '~/studio/fields/tick';
@@ -196,16 +195,16 @@ function OfferList({
   reader,
   change,
 }: {
-  past: Parameters<typeof hasSteps>[0];
+  past: readonly Step[];
   undo: () => void;
   add: (kind: OfferKind) => void;
   ids: string[];
   lane: Lane;
   live: { revision: number; lane: Lane };
   selected: string | null;
-  select: Dispatch<SetStateAction<string | null>>;
-  view: 'checks' | 'past' | 'free' | 'rule' | 'calendar';
-  setView: Dispatch<SetStateAction<'checks' | 'past' | 'free' | 'rule' | 'calendar'>>;
+  select: (next: string | null) => void;
+  view: View;
+  setView: (next: View) => void;
   reader: OfferReader;
   change: (recipe: (lane: Lane) => void, key?: string) => void;
 }) {

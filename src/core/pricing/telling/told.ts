@@ -50,7 +50,8 @@ export function toldOffers(
       {
         offerId: offer.id,
         effect,
-        when: offer.when,
+        // When it ends is not told beside a price, and so is not sent there.
+        when: { ...offer.when, from: null, until: null },
         perShopper: offer.limits.perShopper,
         isWhileAlone: effect.code === 'price' || (effect.code === 'off' && !asksWho(offer)),
       },

@@ -1,6 +1,13 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { priceCart, pricingInputSchema, shownOffers, type PricedOffer, type PricingInput } from '~/core/pricing';
+import {
+  priceCart,
+  pricingInputSchema,
+  shownOffers,
+  toldOffers,
+  type PricedOffer,
+  type PricingInput,
+} from '~/core/pricing';
 import { cartInput, grouped, line, only } from '../../../support/pricing';
 import { anyOffer, anyLine } from '../../../support/any-offers';
 
@@ -120,5 +127,14 @@ describe('a price that is shown before there is a cart', () => {
     expect(shownOffers(offers, { at: AT, severalCodes: false })).to.equal(
       shownOffers(offers, { at: AT + 1, severalCodes: false }),
     );
+  });
+});
+
+describe('what is told of an offer beside a price', () => {
+  it('is what it asks for, but not when it began or when it ends', () => {
+    const dates = { from: '2026-11-20T00:00:00Z', until: '2026-12-20T00:00:00Z' };
+    const { lines, offers } = cartInput([line(1000)], [percent(1000, { when: { ...dates, minQuantity: 3 } })]);
+    const [told] = toldOffers({ line: lines[0]!, isOnePrice: true }, offers, [], AT);
+    expect(told!.when).to.include({ minQuantity: 3, from: null, until: null });
   });
 });
