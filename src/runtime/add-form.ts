@@ -1,5 +1,5 @@
 import { readAnswers } from '~/core/options/answers';
-import type { CartChangeRequest } from './cart-client';
+import type { CartChangeRequest } from './cart-change';
 
 /** What a form that adds to the cart asks for. */
 export function readAddForm(form: HTMLFormElement): CartChangeRequest & { kind: 'add' } {

@@ -45,15 +45,8 @@ export function createRecorder(host: Pick<HostPage, 'tell'>, page: string, devic
   addEventListener('pagehide', send);
   document.addEventListener('visibilitychange', () => document.visibilityState === 'hidden' && send());
   return {
-    record(kind, about = {}) {
-      queue.push({
-        id: newId(),
-        at: Date.now(),
-        kind,
-        page,
-        product: about.product ?? null,
-        piece: about.piece ?? null,
-      });
+    record(kind, about) {
+      queue.push({ id: newId(), at: Date.now(), kind, page, product: null, piece: null, ...about });
       if (queue.length >= 20) send();
       else timer ||= setTimeout(send, SEND_AFTER_MS);
     },

@@ -16,8 +16,7 @@ export interface Surfaces {
   readonly current: Surface | null;
 }
 
-const FOCUSABLE =
-  'a[href],button:not(:disabled),input:not(:disabled):not([type=hidden]),select,textarea,summary,[tabindex="0"]';
+const FOCUSABLE = ':is(a[href],button,input,select,textarea,summary,[tabindex="0"]):not(:disabled)';
 
 /**
  * Opens dialogs one at a time. Esc, a press on the backdrop and the way back of the browser or phone close them; while
@@ -25,6 +24,7 @@ const FOCUSABLE =
  */
 export function createSurfaces(usesHistory: boolean): Surfaces {
   let current: Surface | null = null;
+  let listening: AbortController;
   let ownsHistory = false;
   /** On the way back in the history; the browser tells when it has arrived. */
   let isLeaving = false;
@@ -35,13 +35,10 @@ export function createSurfaces(usesHistory: boolean): Surfaces {
     if (current) shut();
     current = surface;
     const { dialog } = surface;
-    dialog.addEventListener('cancel', onCancel);
-    dialog.addEventListener('click', onBackdrop);
-    dialog.addEventListener('keydown', onKey);
+    listen(surface);
     if (surface.isAside) {
       // `show` would take the focus; whoever is choosing keeps it.
       dialog.setAttribute('open', '');
-      document.addEventListener('keydown', onEscape);
       leaveHistory();
       return;
     }
@@ -68,10 +65,7 @@ export function createSurfaces(usesHistory: boolean): Surfaces {
     const { dialog, opener, onClose, isAside } = current;
     const hadFocus = !isAside || dialog.matches(':focus-within');
     current = null;
-    dialog.removeEventListener('cancel', onCancel);
-    dialog.removeEventListener('click', onBackdrop);
-    dialog.removeEventListener('keydown', onKey);
-    document.removeEventListener('keydown', onEscape);
+    listening.abort();
     dialog.close();
     if (!isAside) document.documentElement.style.overflow = overflow;
     onClose();
@@ -92,30 +86,17 @@ export function createSurfaces(usesHistory: boolean): Surfaces {
     if (!current) leaveHistory();
   }
 
-  function onCancel(event: Event): void {
-    event.preventDefault();
-    close();
-  }
-
-  function onEscape(event: KeyboardEvent): void {
-    if (event.key === 'Escape') close();
-  }
-
-  function onBackdrop(event: MouseEvent): void {
-    if (!current?.isAside && event.composedPath()[0] === current?.dialog) close();
-  }
-
-  function onKey(event: KeyboardEvent): void {
-    if (event.key !== 'Tab' || !current || current.isAside) return;
-    const inside = [...current.dialog.querySelectorAll<HTMLElement>(FOCUSABLE)].filter(
-      (element) => element.offsetParent !== null,
-    );
-    const [first, last] = [inside[0], inside.at(-1)];
-    const active = (current.dialog.getRootNode() as ShadowRoot).activeElement;
-    if (event.shiftKey ? active === first || active === current.dialog : active === last) {
+  function listen({ dialog, isAside }: Surface): void {
+    listening = new AbortController();
+    const { signal } = listening;
+    const onCancel = (event: Event) => {
       event.preventDefault();
-      (event.shiftKey ? last : first)?.focus();
-    }
+      close();
+    };
+    dialog.addEventListener('cancel', onCancel, { signal });
+    if (isAside) return document.addEventListener('keydown', ({ key }) => key === 'Escape' && close(), { signal });
+    dialog.addEventListener('click', (event) => event.composedPath()[0] === dialog && close(), { signal });
+    dialog.addEventListener('keydown', (event) => event.key === 'Tab' && keepTabIn(dialog, event), { signal });
   }
 
   addEventListener('popstate', () => {
@@ -134,4 +115,15 @@ export function createSurfaces(usesHistory: boolean): Surfaces {
       return current;
     },
   };
+}
+
+/** From the last control Tab goes on to the first, and back. */
+function keepTabIn(dialog: HTMLDialogElement, event: KeyboardEvent): void {
+  // What is hidden has no box.
+  const inside = [...dialog.querySelectorAll<HTMLElement>(FOCUSABLE)].filter(({ offsetParent }) => offsetParent);
+  const active = (dialog.getRootNode() as ShadowRoot).activeElement;
+  const [from, to] = event.shiftKey ? [inside[0], inside.at(-1)] : [inside.at(-1), inside[0]];
+  if (active !== from && !(event.shiftKey && active === dialog)) return;
+  event.preventDefault();
+  to?.focus();
 }

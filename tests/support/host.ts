@@ -1,6 +1,6 @@
 import type { CartView } from '~/core/cart';
 import type { ManifestPiece, Role } from '~/core/lane';
-import type { CartAnswer, CartChangeRequest } from '~/runtime/cart-client';
+import type { CartAnswer, CartChangeRequest } from '~/runtime/cart-change';
 import type { OpenAbout, PieceHost } from '~/runtime/piece-host';
 import { ownPage } from '~/runtime/host-page';
 import { createSurfaces } from '~/runtime/surfaces';

@@ -2,7 +2,7 @@ import type { CartLineView, CartView } from '~/core/cart';
 import type { ProductCard } from '~/core/catalogue';
 import { optimisticCart } from './optimistic-cart';
 import { fill } from '~/core/words/fill';
-import type { CartAnswer, CartChangeRequest } from '~/runtime/cart-client';
+import type { CartAnswer, CartChangeRequest } from '~/runtime/cart-change';
 import { readyToSay, say as sayBeside } from '~/runtime/kit/say';
 import type { OpenAbout, PieceHost } from '~/runtime/piece-host';
 

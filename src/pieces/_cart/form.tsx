@@ -1,6 +1,6 @@
 /** @jsxImportSource preact */
 import type { ComponentChildren, VNode } from 'preact';
-import type { CartChangeRequest } from '~/runtime/cart-client';
+import type { CartChangeRequest } from '~/runtime/cart-change';
 import type { CartShown } from './cart-controller';
 
 interface Props {

@@ -1,5 +1,5 @@
 import type { CartView } from '~/core/cart';
-import type { CartChangeRequest } from '~/runtime/cart-client';
+import type { CartChangeRequest } from '~/runtime/cart-change';
 
 /** What the cart will most likely be; the server's answer replaces it. Of an add only the count: its price is the server's to say. */
 export function optimisticCart(view: CartView, request: CartChangeRequest): CartView {

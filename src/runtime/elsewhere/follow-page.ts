@@ -1,6 +1,6 @@
 import { linkAddress, readLink, type LinkedGoods } from '~/core/links/address';
 import { readAddForm } from '../add-form';
-import type { CartAnswer } from '../cart-client';
+import type { CartAnswer } from '../cart-change';
 import { findBySku } from './about';
 import { isListed, thePage as host } from './page';
 import type { followPage as followOwnPage } from '../own/follow-page';

@@ -1,6 +1,7 @@
 import type { Role } from '~/core/lane';
 import { readAddForm } from '../add-form';
-import type { CartAnswer, CartClient } from '../cart-client';
+import type { CartAnswer } from '../cart-change';
+import type { CartClient } from '../cart-client';
 import { say } from '../kit/say';
 import type { Recorder } from '../events';
 import type { OpenAbout } from '../piece-host';

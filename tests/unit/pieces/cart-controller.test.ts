@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { minor } from '~/core/money';
-import type { CartAnswer, CartChangeRequest } from '~/runtime/cart-client';
+import type { CartAnswer, CartChangeRequest } from '~/runtime/cart-change';
 import { createCartController } from '~/pieces/_cart/cart-controller';
 import type { OpenAbout, PieceHost } from '~/runtime/piece-host';
 import { cartView, lineView } from '../../support/cart-view';

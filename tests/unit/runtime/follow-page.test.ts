@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import type { CartView } from '~/core/cart';
-import type { CartAnswer, CartChangeRequest, CartClient } from '~/runtime/cart-client';
+import type { CartAnswer, CartChangeRequest } from '~/runtime/cart-change';
+import type { CartClient } from '~/runtime/cart-client';
 import { followPage } from '~/runtime/own/follow-page';
 import type { OpenAbout } from '~/runtime/piece-host';
 import { cartView, lineView } from '../../support/cart-view';

@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import type { FromPreview, Manifest, ManifestPiece, ToPreview } from '~/core/lane';
 import type { CartClient } from '~/runtime/cart-client';
 import type { OpenAbout } from '~/runtime/piece-host';
-import { startPreview } from '~/runtime/preview';
+import { startPreview } from '~/runtime/preview/preview';
 import { createSurfaces } from '~/runtime/surfaces';
 import { cartView, lineView } from '../../support/cart-view';
 import { settled, until, withPage } from '../../support/page';

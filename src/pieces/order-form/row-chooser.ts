@@ -1,0 +1,60 @@
+import type { Answers } from '~/core/options/answers';
+import { say } from '~/runtime/kit/say';
+import type { ChooseRow } from './choose-row';
+import type { CurrentForm } from './current-form';
+import type { FormRow } from './rows';
+import type { Selection } from './selection';
+
+/** Told of the element in which a row's options are asked; null when it is taken away. */
+type Takes = (element: HTMLElement | null) => void;
+
+export interface RowChooser {
+  /** For an open row: what is told of its place. Null where its options are not asked now, undefined where a row has none. */
+  takesPlaceOf(row: FormRow): Takes | null | undefined;
+  toggle(row: FormRow): void;
+  end(): void;
+}
+
+/** Options asked in a row: of one at a time, and what is answered stays when the row scrolls away. */
+export function createRowChooser(current: CurrentForm, selection: Selection, draw: () => void): RowChooser {
+  let open: FormRow | null = null;
+  let mounted: ChooseRow | null = null;
+  const answers = new Map<number, Answers>();
+
+  function takePlace(element: HTMLElement | null): void {
+    mounted?.destroy();
+    mounted = null;
+    const row = open;
+    if (!element || !row) return;
+    void import('./choose-row').then(({ chooseRow }) => {
+      // Another one may have been opened meanwhile.
+      if (row !== open || !element.isConnected || mounted) return;
+      mounted = chooseRow(element, {
+        row,
+        host: current.host,
+        piece: current.piece,
+        quantity: () => selection.quantityOf(row),
+        answers: answers.get(row.variantId) ?? {},
+        onAnswer: (given) => answers.set(row.variantId, given),
+        onQuantity: (quantity) => selection.change(row, { quantity }),
+        onAdded(said) {
+          open = null;
+          answers.delete(row.variantId);
+          selection.change(row, { quantity: 1 });
+          draw();
+          current.body.querySelector<HTMLElement>(`[data-variant="${row.variantId}"] [data-word=choose]`)?.focus();
+          say(said);
+        },
+      });
+    });
+  }
+
+  return {
+    takesPlaceOf: (row) => (row.isOpen ? (open === row ? takePlace : null) : undefined),
+    toggle(row) {
+      open = open === row ? null : row;
+      draw();
+    },
+    end: () => mounted?.destroy(),
+  };
+}
