@@ -1,6 +1,6 @@
 import type { EventKind } from '~/core/funnel';
 import { minor } from '~/core/money';
-import { offersOf, priceGoods } from '~/core/pricing';
+import { offersOf, priceGoods, pricedLine } from '~/core/pricing';
 import type { Lane } from '~/core/lane';
 import { addDays } from '~/core/time';
 import type { SeededOrder, SeededVisit } from '~/data';
@@ -216,15 +216,7 @@ function fillOrder(
   const shelves = [...chosen.keys()];
   const needsParcel = shelves.some((shelf) => shelf.fulfilment === 'parcel');
   const priced = priceGoods({
-    lines: shelves.map((shelf) => ({
-      id: shelf.sku,
-      product: shelf.slug,
-      variant: shelf.sku,
-      categories: [],
-      tags: [],
-      quantity: chosen.get(shelf)!,
-      unitPriceMinor: minor(shelf.priceMinor),
-    })),
+    lines: shelves.map((shelf) => pricedLine({ ...shelf, categories: [], tags: [] }, chosen.get(shelf)!)),
     offers: offersOf(lane.offers),
     tax: lane.shop.tax,
     deliveryMinor: minor(needsParcel ? 490 : 0),

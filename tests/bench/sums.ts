@@ -1,7 +1,15 @@
 import { allocate, dinero, multiply, subtract, toSnapshot, type Dinero } from 'dinero.js';
 import { FPGrowth } from 'node-fpgrowth';
 import { basketsOf, find } from '~/core/finder';
-import { backtest, offerSchema, priceCart, priceGoods, type Offer, type PricingInput } from '~/core/pricing';
+import {
+  backtest,
+  offerSchema,
+  priceCart,
+  priceGoods,
+  type Offer,
+  type PricingInput,
+  pricedLine,
+} from '~/core/pricing';
 import { offersOf } from '~/core/pricing/engine/offers-of';
 import { minor } from '~/core/money';
 import { randomFrom } from '../../demo/random';
@@ -203,16 +211,11 @@ function benchBacktest(): void {
   const offers = { tested: offer(percent(1000)), other: offer(threeFree) };
   const past = Array.from({ length: 20_000 }, (_, id) => ({
     id,
-    lines: Array.from({ length: random.whole(1, 5) }, (_, i) => ({
-      id: `l${i}`,
-      product: `p${random.whole(1, 50)}`,
-      variant: `v${i}`,
-      categories: [],
-      tags: [],
-      quantity: random.whole(1, 3),
-      unitPriceMinor: minor(random.whole(100, 9000)),
-      costMinor: 50,
-    })),
+    lines: Array.from({ length: random.whole(1, 5) }, (_, i) => {
+      const [slug, quantity] = [`p${random.whole(1, 50)}`, random.whole(1, 3)];
+      const goods = { slug, sku: `v${i}`, categories: [], tags: [], priceMinor: random.whole(100, 9000) };
+      return { ...pricedLine(goods, quantity, { id: `l${i}` }), costMinor: 50 };
+    }),
     deliveryMinor: 490,
     deliveryMethod: null,
     circumstances: {

@@ -1,8 +1,8 @@
-import type { CartLineView, CartView } from '~/core/cart';
+import type { LineView, CartView } from '~/core/cart';
 import { minor } from '~/core/money';
 
 /** A line of a cart, two deltas at 5.00, but for what is given. */
-export function lineView(over: Partial<CartLineView> = {}): CartLineView {
+export function lineView(over: Partial<LineView> = {}): LineView {
   const quantity = over.quantity ?? 2;
   const unitMinor = over.unitMinor ?? minor(500);
   const sum = minor(unitMinor * quantity);
@@ -33,7 +33,7 @@ export function lineView(over: Partial<CartLineView> = {}): CartLineView {
 }
 
 /** A cart of these lines, tax of 20 % included, with no destination yet, but for what is given. */
-export function cartView(lines: readonly CartLineView[], over: Partial<CartView> = {}): CartView {
+export function cartView(lines: readonly LineView[], over: Partial<CartView> = {}): CartView {
   const sum = minor(lines.reduce((total, line) => total + line.totalMinor, 0));
   const taxMinor = minor(Math.round((sum * 2000) / 12_000));
   return {

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import type {
   BetterView,
   CartHint,
-  CartLineView,
+  LineView,
   CartView,
   CouponView,
   DeliveryOption,
@@ -26,7 +26,7 @@ export const betterViewSchema = same<BetterView>()(
   }),
 );
 
-export const cartLineViewSchema = same<CartLineView>('CartLineView')(
+export const lineViewSchema = same<LineView>('LineView')(
   z.strictObject({
     id: z.string(),
     variantId: z.number(),
@@ -134,7 +134,7 @@ export const cartViewSchema = same<CartView>('CartView')(
   z.strictObject({
     /** Grows with every change, so that an older answer is known as such. */
     version: z.number(),
-    lines: z.array(cartLineViewSchema),
+    lines: z.array(lineViewSchema),
     gifts: z.array(giftViewSchema),
     /** Ids of the offers whose gifts come along, with spaces between them: sent with an order, so that one that runs out is told. */
     comesAlong: z.string(),

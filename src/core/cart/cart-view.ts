@@ -16,7 +16,7 @@ export interface BetterView {
 }
 
 /** A cart line as shoppers see it. `problem` says why it could not be ordered as it stands. */
-export interface CartLineView {
+export interface LineView {
   readonly id: string;
   readonly variantId: number;
   readonly slug: string;
@@ -99,7 +99,7 @@ export type CartHint =
 export interface CartView {
   /** Grows with every change, so that an older answer is known as such. */
   readonly version: number;
-  readonly lines: readonly CartLineView[];
+  readonly lines: readonly LineView[];
   readonly gifts: readonly GiftView[];
   /** Ids of the offers whose gifts come along, with spaces between them: sent with an order, so that one that runs out is told. */
   readonly comesAlong: string;

@@ -11,12 +11,4 @@ export {
 } from './change-cart';
 export { addMany } from './add-many';
 export { MOST_PER_LINE } from '~/core/limits';
-export type {
-  BetterView,
-  CartHint,
-  CartLineView,
-  CartView,
-  CouponView,
-  DeliveryOption,
-  EstimateView,
-} from './cart-view';
+export type { BetterView, CartHint, LineView, CartView, CouponView, DeliveryOption, EstimateView } from './cart-view';

@@ -8,7 +8,9 @@ export interface OptionEffect {
 
 /** What the effects make of one unit and of the line once, in minor units. */
 export function effectSums(effects: readonly OptionEffect[]): { unitMinor: number; onceMinor: number } {
-  const sum = (per: 'unit' | 'once') =>
-    effects.filter((effect) => effect.per === per).reduce((total, effect) => total + effect.amountMinor, 0);
-  return { unitMinor: sum('unit'), onceMinor: sum('once') };
+  let [unitMinor, onceMinor] = [0, 0];
+  for (const { per, amountMinor } of effects)
+    if (per === 'unit') unitMinor += amountMinor;
+    else onceMinor += amountMinor;
+  return { unitMinor, onceMinor };
 }

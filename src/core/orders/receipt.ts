@@ -3,7 +3,7 @@ import { minor, type Minor } from '~/core/money';
 import { discountName, discountsOf, fullMinorOf, lineMinorOf } from '~/core/pricing';
 import type { Order } from './order';
 
-export interface ReceiptLine {
+export interface ReceiptRow {
   readonly quantity: number;
   readonly name: string;
   /** Choices and answers, each as one text. */
@@ -22,14 +22,14 @@ export interface ReceiptSum {
 
 /** An order as a list that adds up from top to bottom: lines before offers, what each offer takes off, what comes on top. */
 export interface Receipt {
-  readonly lines: readonly ReceiptLine[];
+  readonly lines: readonly ReceiptRow[];
   readonly sums: readonly ReceiptSum[];
   /** What came off when it was paid, that had not been shown before; null: nothing. */
   readonly cameOffMinor: Minor | null;
 }
 
 export function receiptOf(order: Order, say: SayShop): Receipt {
-  const lines = order.lines.map((line): ReceiptLine => {
+  const lines = order.lines.map((line): ReceiptRow => {
     const [amountMinor, fullMinor] = [lineMinorOf(line), fullMinorOf(line)];
     const gift = line.steps.find((step) => step.code === 'gift');
     return {

@@ -22,11 +22,11 @@ export {
   type TypedCode,
 } from './receipt/price-goods';
 export { priceChoice, type ChoicePrice } from './receipt/price-choice';
-export { priceLine, type LinePrice, type PriceableLine, type PriceStep } from './receipt/price-line';
+export { priceLine, type LinePrice, type PriceStep } from './receipt/price-line';
 export { offersOf } from './engine/offers-of';
 export { pricingInputSchema, type PricingInput } from './engine/pricing.schema';
 export { selectionSchema as lineSelectionSchema, type LineSelection } from './basis/selection';
-export type { PricedLine } from './basis/line';
+export { fullUnit, lineFacts, pricedLine, type LineGoods, type PricedLine } from './basis/line';
 export { withoutTax, type TaxRule } from './basis/tax';
 export type { ToldReader } from './basis/told-words';
 export type { FormAround, FormPart, FormRow } from './basis/form';
@@ -37,7 +37,6 @@ export { readSteps, storeSteps, type StoredSteps } from './receipt/stored-steps'
 export { priceAfterOrder, type AfterOrderPrice } from './margin/after-order';
 export { backtest, marginShares, type Backtest, type PastOrder, type TestedOrder } from './trying/backtest';
 export {
-  asLine,
   floorOf,
   leastFor,
   leastPrice,

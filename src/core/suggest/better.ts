@@ -1,13 +1,6 @@
 import type { Choices, Product, Variant } from '~/core/catalogue';
 import { evaluateOptions, type Answers } from '~/core/options';
 
-/** A line in the place of which a better one would stand. */
-export interface SwappedLine {
-  readonly choices: Choices;
-  readonly answers: Answers;
-  readonly quantity: number;
-}
-
 export interface Swap {
   readonly variantId: number;
   /** What carries over of the answers; what the better one does not ask is left behind. */
@@ -23,7 +16,7 @@ export interface Swap {
  * as many, with the answers it understands. Null where none is left, or where it asks for something that was never answered.
  */
 export function swapFor(
-  line: SwappedLine,
+  line: { readonly choices: Choices; readonly answers: Answers; readonly quantity: number },
   from: Pick<Product, 'attributes'>,
   to: Pick<Product, 'attributes' | 'variants' | 'options'>,
   today: string,

@@ -1,4 +1,4 @@
 export { suggestionsThatFit } from './fit';
-export { changesOf, swapFor, type Swap, type SwappedLine } from './better';
+export { changesOf, swapFor, type Swap } from './better';
 export { relatedTo, type Relatable, type Relation, type Weights } from './related';
 export type { BetterCard, SuggestedCard, SuggestionRule } from './suggested';

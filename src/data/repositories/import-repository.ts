@@ -13,8 +13,6 @@ export interface ImportedProduct extends PlannedProduct {
   readonly createdDay: string;
 }
 
-export type KnownVariant = KnownSku;
-
 /** What a file may change of a variant and its product. */
 export interface KnownFacts {
   readonly name: string;
@@ -181,7 +179,7 @@ function importedProducts(db: Database) {
 }
 
 export function importRepository(db: Database) {
-  async function knownSkus(): Promise<Map<string, KnownVariant>> {
+  async function knownSkus(): Promise<Map<string, KnownSku>> {
     const rows = await db.select<{ sku: string; id: number; name: string }>(
       'SELECT v.sku, p.id, p.name FROM variants v JOIN products p ON p.id = v.product_id',
     );
@@ -199,7 +197,7 @@ export function importRepository(db: Database) {
     return new Map(rows.map(({ sku, ...facts }) => [sku, facts]));
   }
   /** What is known of these SKUs. */
-  async function findSkus(skus: readonly string[]): Promise<Map<string, KnownVariant>> {
+  async function findSkus(skus: readonly string[]): Promise<Map<string, KnownSku>> {
     const rows = await db.select<{ sku: string; id: number; name: string }>(
       `SELECT v.sku, p.id, p.name FROM variants v JOIN products p ON p.id = v.product_id
        WHERE v.sku IN (SELECT value FROM json_each($skus))`,

@@ -1,4 +1,4 @@
-import type { CartLineView, CartView } from '~/core/cart';
+import type { LineView, CartView } from '~/core/cart';
 import type { ProductCard } from '~/core/catalogue';
 import { optimisticCart } from './optimistic-cart';
 import { fill } from '~/core/words/fill';
@@ -24,9 +24,9 @@ export interface CartController {
   /** A line that was just put back; the focus goes to it, once. */
   takeFocus(lineId: string): boolean;
   change(request: CartChangeRequest): Promise<CartAnswer>;
-  remove(line: CartLineView): void;
+  remove(line: LineView): void;
   /** Opens the line's choices, in its slot or over the page; false when there is no piece for that. */
-  edit(line: CartLineView, slot: HTMLElement | null, opener: Element): boolean;
+  edit(line: LineView, slot: HTMLElement | null, opener: Element): boolean;
   /** Takes what was said away. */
   clear(): void;
 }

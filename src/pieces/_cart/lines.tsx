@@ -2,7 +2,7 @@
 import { Fragment, type VNode } from 'preact';
 import { useEffect, useRef } from 'preact/hooks';
 import { MOST_PER_LINE } from '~/core/limits';
-import type { CartLineView } from '~/core/cart';
+import type { LineView } from '~/core/cart';
 import { fill } from '~/core/words/fill';
 import type { CartWord } from './words';
 import { Icon } from '~/runtime/kit/icons';
@@ -24,7 +24,7 @@ export interface LinesProps {
   readonly settings: { readonly pictures: boolean; readonly stepper: boolean; readonly dividers?: boolean };
   readonly lay?: 'table' | 'cards';
   /** What stands below a line. */
-  readonly below?: (line: CartLineView) => VNode | null;
+  readonly below?: (line: LineView) => VNode | null;
 }
 
 /** The quantity a form asks for: the number in its field, and the step of the button that was pressed. */
@@ -78,7 +78,7 @@ function AnswerLines({
   words,
   language,
 }: {
-  line: CartLineView;
+  line: LineView;
   words: LinesProps['words'];
   language: string;
 }): VNode {
@@ -119,7 +119,7 @@ function Sum(props: { money: CartShown['money']; now: number; was: number; free:
   );
 }
 
-function Line({ line, shown, words, settings, below }: LinesProps & { line: CartLineView }): VNode {
+function Line({ line, shown, words, settings, below }: LinesProps & { line: LineView }): VNode {
   const { controller, money } = shown;
   const editor = useRef<HTMLDivElement>(null);
   const href = `/shop/p/${line.slug}`;

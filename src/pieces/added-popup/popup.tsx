@@ -1,6 +1,6 @@
 /** @jsxImportSource preact */
 import type { VNode } from 'preact';
-import type { CartLineView, CartView } from '~/core/cart';
+import type { LineView, CartView } from '~/core/cart';
 import { suggestionsThatFit } from '~/core/suggest/fit';
 import { fill } from '~/core/words/fill';
 import { Later } from '~/pieces/_cart/parts/later';
@@ -14,7 +14,7 @@ interface Props {
   readonly piece: AddedPopupPiece;
   readonly host: PieceHost;
   readonly cart: CartView | null;
-  readonly line: CartLineView | null;
+  readonly line: LineView | null;
   readonly money: (amountMinor: number) => string;
   /** What is at it, so that it must stay. */
   readonly onHold: (by: 'pointer' | 'focus', isHeld: boolean) => void;
@@ -97,7 +97,7 @@ function Part({
   line,
   money,
   onCart,
-}: Props & { line: CartLineView; name: PartKey }): VNode | null {
+}: Props & { line: LineView; name: PartKey }): VNode | null {
   const { settings, words } = piece;
   switch (name) {
     case 'message':

@@ -1,7 +1,7 @@
 /** @jsxImportSource preact */
 import type { ComponentChildren, VNode } from 'preact';
 import { useEffect, useRef, useState } from 'preact/hooks';
-import type { CartLineView } from '~/core/cart';
+import type { LineView } from '~/core/cart';
 import { isSoldOut, resolveVariant, valuesOf, type Choices } from '~/core/catalogue/choose';
 import type { Product } from '~/core/catalogue';
 import { priceChoice } from '~/core/pricing/receipt/price-choice';
@@ -15,7 +15,7 @@ import type { PieceHost } from '~/runtime/piece-host';
 import type { LineEditorPiece } from './definition';
 
 interface Props {
-  readonly line: CartLineView;
+  readonly line: LineView;
   /** undefined while it is fetched, null when it is gone. */
   readonly product: Product | null | undefined;
   readonly piece: LineEditorPiece;

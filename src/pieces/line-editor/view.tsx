@@ -1,6 +1,6 @@
 /** @jsxImportSource preact */
 import { render } from 'preact';
-import type { CartLineView } from '~/core/cart';
+import type { LineView } from '~/core/cart';
 import type { Product } from '~/core/catalogue';
 import { formatMoney } from '~/core/money/currency';
 import type { ManifestPiece } from '~/core/lane';
@@ -14,7 +14,7 @@ import { Editor } from './editor';
 import css from './view.css?inline';
 
 interface Editing {
-  readonly line: CartLineView;
+  readonly line: LineView;
   readonly about: OpenAbout;
   readonly isDialog: boolean;
 }

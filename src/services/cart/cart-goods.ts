@@ -4,7 +4,7 @@ import { evaluateOptions, type Evaluation } from '~/core/options';
 import { own } from '~/core/own';
 import { wordProblem, type Problem } from '~/core/problems';
 import type { Rename } from '~/core/words';
-import type { PriceableLine, PricedLine } from '~/core/pricing';
+import { pricedLine, type PricedLine } from '~/core/pricing';
 import type { VariantFacts } from '~/data';
 import type { App } from '~/services/app';
 import { shopToday } from '~/services/lane/live-lane';
@@ -15,7 +15,7 @@ export interface Good {
   readonly facts: VariantFacts;
   readonly evaluation: Evaluation;
   /** Its unit price is that of the place it stands in. */
-  readonly priceable: PriceableLine;
+  readonly priceable: PricedLine;
   /** The whole line, options and add-ons included. */
   readonly weightGrams: number;
   readonly isParcel: boolean;
@@ -60,36 +60,6 @@ export function cartRules(
     });
   return (id) => rules.get(id);
 }
-
-/** A variant, so many of it and answered so, as it is priced. */
-export function priceableOf(
-  facts: VariantFacts,
-  id: string,
-  quantity: number,
-  { effects }: Pick<Evaluation, 'effects'>,
-): Omit<PriceableLine, 'taxBasisPoints'> {
-  const { slug, sku, categories, tags, priceMinor } = facts;
-  return { id, product: slug, variant: sku, categories, tags, quantity, unitPriceMinor: priceMinor, effects };
-}
-
-/** A variant as the rules of offers know it. */
-export const goodsIn = ({ slug, sku, categories, tags }: VariantFacts) => ({
-  product: slug,
-  variant: sku,
-  categories: [...categories],
-  tags: [...tags],
-});
-
-/** So many of a variant with nothing chosen, as the rules of prices know a line. */
-export const bareLine = (facts: VariantFacts, quantity: number): PricedLine => ({
-  id: facts.sku,
-  ...goodsIn(facts),
-  quantity,
-  unitMinor: facts.priceMinor,
-  unitOptionsMinor: 0,
-  onceOptionsMinor: 0,
-  taxBasisPoints: null,
-});
 
 /** What one costs in the place of what it was taken for, where that is less than always; null: what it always costs. */
 export function insteadMinor(
@@ -138,10 +108,10 @@ export async function goodsOf(app: App, cart: Cart, known?: ReadonlyMap<number, 
         line,
         facts: found,
         evaluation,
-        priceable: {
-          ...priceableOf(found, line.id, line.quantity, evaluation),
-          unitPriceMinor: insteadMinor(line, found) ?? found.priceMinor,
-        },
+        priceable: pricedLine({ ...found, priceMinor: insteadMinor(line, found) ?? found.priceMinor }, line.quantity, {
+          id: line.id,
+          effects: evaluation.effects,
+        }),
         weightGrams: (found.weightGrams + unitGrams) * line.quantity + onceGrams,
         isParcel: found.fulfilment === 'parcel' || addOns.some((product) => product.isParcel),
         problem:

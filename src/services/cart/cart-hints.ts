@@ -8,11 +8,12 @@ import {
   type PricedGoods,
   waitsForBuyer,
   isOnDelivery,
+  pricedLine,
 } from '~/core/pricing';
 import type { App } from '~/services/app';
 import type { LiveLane } from '~/services/lane/live-lane';
 import { tellerOf } from '~/services/offers/tell-offers';
-import { bareLine, type Good } from './cart-goods';
+import type { Good } from './cart-goods';
 import { typedCodes } from '~/services/offers/one-time-codes';
 
 /** Codes that are told of at once: a list of them is for a page of its own. */
@@ -59,7 +60,7 @@ async function hintsAtPay(
   );
   if (offers.length === 0) return [];
   const told = goods.flatMap(({ priceable, facts }) =>
-    toldOffers({ line: bareLine(facts, priceable.quantity), isOnePrice: false }, offers, [], at),
+    toldOffers({ line: pricedLine(facts, priceable.quantity), isOnePrice: false }, offers, [], at),
   );
   const word = await tellerOf(app, live, language, told);
   const texts = [...new Map(told.map((one) => [one.offerId, one])).values()].flatMap((one) => word(one) ?? []);

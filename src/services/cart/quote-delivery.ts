@@ -52,7 +52,7 @@ export async function quoteDelivery(
   const sum = (of: (good: Good) => number) => parcels.reduce((all, good) => all + of(good), 0);
   const parcel = {
     weightGrams: sum((good) => good.weightGrams),
-    valueMinor: sum(({ priceable }) => priceable.unitPriceMinor * priceable.quantity),
+    valueMinor: sum(({ priceable }) => priceable.unitMinor * priceable.quantity),
   };
   const extra = sum(({ facts, line }) => facts.itemDeliveryMinor * line.quantity);
   const [ways, { lane }] = await Promise.all([quoteParcel(app, to, parcel, language), liveLane(app)]);

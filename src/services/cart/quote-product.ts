@@ -14,11 +14,12 @@ import {
   type PricedOffer,
   type Told,
   offerFacts,
+  pricedLine,
+  lineFacts,
 } from '~/core/pricing';
 import type { VariantFacts } from '~/data';
 import type { App } from '~/services/app';
 import { liveLane, type LiveLane } from '~/services/lane/live-lane';
-import { bareLine, goodsIn, priceableOf } from './cart-goods';
 import { circumstancesOf, UNKNOWN_BUYER } from '~/services/offers/circumstances';
 import { tellerOf } from '~/services/offers/tell-offers';
 import { taxed } from './view-cart';
@@ -45,7 +46,7 @@ export async function quoter(app: App) {
   // Of what does not run now nothing has to be looked up.
   const circumstances = await circumstancesOf(app, live, UNKNOWN_BUYER);
   const told = offers.filter((offer) => isTellable(offer, shown, at));
-  const isOffered = (facts: VariantFacts) => lowering.some((offer) => touches(offer, goodsIn(facts)));
+  const isOffered = (facts: VariantFacts) => lowering.some((offer) => touches(offer, lineFacts(facts)));
   return {
     /** Whether any offer can make any price lower; where none can, nothing has to be asked. */
     isIdle: lowering.length === 0,
@@ -65,7 +66,7 @@ export async function quoter(app: App) {
       const isOnePrice = new Set(variants.map(({ priceMinor }) => priceMinor)).size === 1;
       const found = new Map<string, Told>();
       for (const facts of variants)
-        for (const one of toldOffers({ line: bareLine(facts, 1), isOnePrice }, told, shown, at))
+        for (const one of toldOffers({ line: pricedLine(facts, 1), isOnePrice }, told, shown, at))
           if (!found.has(one.offerId)) found.set(one.offerId, one);
       return [...found.values()];
     },
@@ -90,7 +91,7 @@ function quoteOf(
     { key: 'once', label: '', per: 'once' as const, amountMinor: onceMinor },
   ];
   const { lines } = priceGoods({
-    lines: [taxed(live.lane.shop, facts, priceableOf(facts, 'quoted', quantity, { effects }))],
+    lines: [taxed(live.lane.shop, facts, pricedLine(facts, quantity, { effects }))],
     offers,
     tax: live.lane.shop.tax,
     deliveryMinor: null,
@@ -166,7 +167,7 @@ export async function quantityPrices(app: App, variantId: number): Promise<{ qua
   if (!facts) return [];
   const { lane } = await liveLane(app);
   const steps = offersOf(lane.offers).flatMap((offer) =>
-    touches(offer, goodsIn(facts)) ? (offerFacts(offer).quantities?.(offer) ?? []) : [],
+    touches(offer, lineFacts(facts)) ? (offerFacts(offer).quantities?.(offer) ?? []) : [],
   );
   const quantities = [...new Set(steps)].filter((from) => from > 1 && from <= MOST_PER_LINE).sort((a, b) => a - b);
   if (quantities.length === 0) return [];

@@ -1,4 +1,4 @@
-import { type Cart, type CartLineView, type CartView } from '~/core/cart';
+import { type Cart, type LineView, type CartView } from '~/core/cart';
 import { localeFor, type Lane, type Shop } from '~/core/lane';
 import { sayIn, type SayShop } from '~/core/words';
 import { minor, type Minor } from '~/core/money';
@@ -14,11 +14,12 @@ import {
   type Circumstances,
   type GoodsInput,
   type PricedCode,
-  type PriceableLine,
+  type PricedLine,
   type PricedGoods,
   type PricedOffer,
+  fullUnit,
 } from '~/core/pricing';
-import { answerTexts, effectSums } from '~/core/options';
+import { answerTexts } from '~/core/options';
 import { countryName, servedCountries } from '~/core/delivery';
 import { wordProblem } from '~/core/problems';
 import { cartRename, type Rename } from '~/core/words';
@@ -169,7 +170,7 @@ export function priceCartGoods(
 }
 
 /** With the tax rate its product names, where it names one of the shop's. */
-export function taxed(shop: Shop, { taxRate }: VariantFacts, line: Good['priceable']): PriceableLine {
+export function taxed(shop: Shop, { taxRate }: VariantFacts, line: PricedLine): PricedLine {
   const rate = ownTaxRate(shop, taxRate);
   return rate === null ? line : { ...line, taxBasisPoints: rate };
 }
@@ -202,7 +203,7 @@ function viewLine(
   price: PricedGoods['lines'][number],
   nameOf: (id: string) => string | undefined,
   { lane, language, rename }: { readonly lane: Lane; readonly language: string; readonly rename: Rename },
-): CartLineView {
+): LineView {
   const { line, facts, evaluation } = good;
   const insteadPrice = insteadMinor(line, facts);
   return {
@@ -221,7 +222,7 @@ function viewLine(
     picture: facts.picture,
     quantity: line.quantity,
     stock: facts.stock,
-    unitMinor: minor(Math.max(0, good.priceable.unitPriceMinor + effectSums(evaluation.effects).unitMinor)),
+    unitMinor: minor(fullUnit(good.priceable)),
     fullMinor: price.fullMinor,
     lineMinor: lineMinorOf(price),
     totalMinor: price.totalMinor,

@@ -1,11 +1,10 @@
-import type { Costed, PastOrder } from '~/core/pricing';
+import { type Costed, type PastOrder, pricedLine } from '~/core/pricing';
 import type { VariantFacts } from '~/data';
 import type { App } from '~/services/app';
 import type { Shop } from '~/core/lane';
 import { ownTaxRate } from '~/core/lane';
 import { liveLane } from '~/services/lane/live-lane';
 import { dayIn } from '~/core/time';
-import { minor } from '~/core/money';
 
 /** A variant as an owner tries offers on it. */
 export function costed(facts: VariantFacts, shop: Shop): Costed {
@@ -90,16 +89,18 @@ export async function pastOrders(app: App): Promise<PastOrder[]> {
     }
     const known = row.variantId === null ? undefined : facts.get(row.variantId);
     const rate = ownTaxRate(lane.shop, known?.taxRate ?? null);
-    order.lines.push({
-      id: `${order.lines.length}`,
-      product: known?.slug ?? '',
-      variant: row.sku,
+    // Options are in what the line came to before offers.
+    const priceMinor = Math.round(row.fullMinor / row.quantity);
+    const goods = {
+      slug: known?.slug ?? '',
+      sku: row.sku,
       categories: known?.categories ?? [],
       tags: known?.tags ?? [],
-      quantity: row.quantity,
-      // Options are in what the line came to before offers.
-      unitPriceMinor: minor(Math.round(row.fullMinor / row.quantity)),
-      ...(rate !== null && { taxBasisPoints: rate }),
+      priceMinor,
+      taxBasisPoints: rate,
+    };
+    order.lines.push({
+      ...pricedLine(goods, row.quantity, { id: `${order.lines.length}` }),
       costMinor: row.costMinor,
     });
   }

@@ -1,12 +1,11 @@
 import type { Product, Variant } from '~/core/catalogue';
 import { isSoldOut } from '~/core/catalogue';
 import type { Minor } from '~/core/money';
-import { offersOf, priceGoods, shownOffers } from '~/core/pricing';
+import { offersOf, priceGoods, shownOffers, pricedLine } from '~/core/pricing';
 import { countryName } from '~/core/delivery';
 import type { App } from '~/services/app';
 import { liveLane } from '~/services/lane/live-lane';
 import { circumstancesOf } from '~/services/offers/circumstances';
-import { priceableOf } from '~/services/cart/cart-goods';
 import { quoteParcel } from '~/services/cart/quote-delivery';
 
 /** What can honestly be promised of how a product reaches its buyer, before it is in a cart. */
@@ -46,9 +45,8 @@ export async function promiseDelivery(
   if (!way) return null;
   const facts = (await app.catalogue.variantFacts([variant.id])).get(variant.id);
   if (!facts) return null;
-  const line = priceableOf(facts, 'promised', 1, { effects: [] });
   const { freeDelivery, deliveryMinor } = priceGoods({
-    lines: [line],
+    lines: [pricedLine(facts, 1)],
     offers: shownOffers(offersOf(live.lane.offers), {
       at: app.now(),
       severalCodes: live.lane.shop.severalCodes,

@@ -2,7 +2,7 @@ import { Receipt, Refusals } from './till-receipt';
 import type { PricedOffer } from '~/core/pricing';
 import { useContext, useEffect, useMemo, useState } from 'react';
 import { currencyOf, minor, roughSum } from '~/core/money';
-import { asLine, leastFor, offersOf, priceGoods, withoutTax, type Costed } from '~/core/pricing';
+import { pricedLine, leastFor, offersOf, priceGoods, withoutTax, type Costed } from '~/core/pricing';
 import { dayIn } from '~/core/time';
 import type { Lane } from '~/core/lane';
 import { ask } from '~/studio/data/api';
@@ -77,7 +77,7 @@ export function Till({ lane, selected, order }: Props) {
   );
   const sources = [...new Set(offers.flatMap(({ when }) => when.sources))].sort();
   const priced = priceGoods({
-    lines: lines.map(({ good, quantity }) => asLine(good, quantity)),
+    lines: lines.map(({ good, quantity }) => pricedLine(good, quantity)),
     offers,
     tax: lane.shop.tax,
     deliveryMinor: minor(delivery),

@@ -1,6 +1,6 @@
+import { pricedLine } from '~/core/pricing';
 import { useState } from 'react';
 import type { Shop } from '~/core/lane';
-import { minor } from '~/core/money';
 import { priceLine } from '~/core/pricing/receipt/price-line';
 import { evaluateOptions, type Answer, type OptionRule, type ProductOption } from '~/core/options';
 import { wordProblem } from '~/core/problems';
@@ -35,16 +35,8 @@ export function TryIt({ rules, addOns, priceMinor, shop, isSound }: Props) {
     return { ...rule, product: known?.kind === 'addOn' ? known.product : null };
   });
   const evaluation = evaluateOptions(options, answers, today);
-  const priced = priceLine({
-    id: 'try',
-    product: '',
-    variant: '',
-    categories: [],
-    tags: [],
-    quantity,
-    unitPriceMinor: minor(priceMinor),
-    effects: evaluation.effects,
-  });
+  const tried = { slug: '', sku: 'try', categories: [], tags: [], priceMinor };
+  const priced = priceLine(pricedLine(tried, quantity, { effects: evaluation.effects }));
   const set = (key: string, value: Answer) => setAnswers((before) => ({ ...before, [key]: value }));
   const problemOf = (key: string) => evaluation.problems.find((problem) => problem.path === key);
   const hidden = rules.filter((rule) => !evaluation.shown.includes(rule.key));

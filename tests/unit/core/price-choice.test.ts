@@ -1,7 +1,6 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { minor } from '~/core/money';
-import { priceChoice, priceLine } from '~/core/pricing';
+import { priceChoice, priceLine, pricedLine } from '~/core/pricing';
 import { effectSums, type OptionEffect } from '~/core/options/effects';
 
 describe('priceChoice', () => {
@@ -20,16 +19,8 @@ describe('priceChoice', () => {
         fc.array(effect, { maxLength: 6 }),
         (priceMinor, quantity, effects) => {
           const chosen = priceChoice({ priceMinor, wasMinor: null, quantity, extra: effectSums(effects) });
-          const priced = priceLine({
-            id: 'a',
-            product: 'a',
-            variant: 'A',
-            categories: [],
-            tags: [],
-            quantity,
-            unitPriceMinor: minor(priceMinor),
-            effects,
-          });
+          const goods = { slug: 'a', sku: 'A', categories: [], tags: [], priceMinor };
+          const priced = priceLine(pricedLine(goods, quantity, { effects }));
 
           expect(chosen.totalMinor).to.equal(priced.totalMinor);
         },

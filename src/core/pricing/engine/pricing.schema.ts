@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { basisPoints, key, maybe, sum } from '../basis/fields';
-import { lineSchema } from '../basis/line';
-import { pricedOfferSchema } from '../offers';
+import { lineSchema, type PricedLine } from '../basis/line';
+import { pricedOfferSchema, type PricedOffer } from '../offers';
 
 const MOST_LINES = 500;
 const MOST_OFFERS = 500;
@@ -44,4 +44,7 @@ function withoutNulls(value: unknown): unknown {
 
 /** A cart to be priced, with all that its price hangs on. Sums in minor units. */
 export const pricingInputSchema = z.preprocess(withoutNulls, inputSchema);
-export type PricingInput = z.infer<typeof inputSchema>;
+export type PricingInput = Omit<z.infer<typeof inputSchema>, 'lines' | 'offers'> & {
+  readonly lines: readonly PricedLine[];
+  readonly offers: readonly PricedOffer[];
+};

@@ -1,7 +1,8 @@
+import { pricedLine } from '../basis/line';
 import { minor, type Minor } from '~/core/money';
 import { partOf } from '../basis/half-up';
 import { taxOf, type TaxRule } from '../basis/tax';
-import { asLine, leastPrice, type Costed, type Margins } from './margins';
+import { leastPrice, type Costed, type Margins } from './margins';
 import type { OptionEffect } from '~/core/options/effects';
 import { priceLine, type PriceStep } from '../receipt/price-line';
 
@@ -39,7 +40,7 @@ export function priceAfterOrder(
   { margins, tax }: { readonly margins: Margins; readonly tax: TaxRule },
 ): AfterOrderPrice {
   const { quantity, percent, offerId, name, effects = [] } = asked;
-  const { fullMinor: full, steps } = priceLine({ ...asLine(good, quantity), effects });
+  const { fullMinor: full, steps } = priceLine(pricedLine(good, quantity, { effects }));
   const basisPoints = good.taxBasisPoints ?? tax.basisPoints;
   const wished = full - partOf(full, percent * 100);
   const amount = Math.max(wished, Math.min(full, leastPrice(good, quantity, margins, tax) ?? 0));

@@ -1,7 +1,6 @@
 import { z } from 'zod';
-import { minor } from '~/core/money';
 import { priceGoods, type Circumstances, type PricedGoods } from '../receipt/price-goods';
-import type { PriceableLine } from '../receipt/price-line';
+import { lineFacts, pricedLine } from '../basis/line';
 import { fits } from '../basis/selection';
 import { withoutTax, type TaxRule } from '../basis/tax';
 import { visitsToTry } from '../conditions';
@@ -129,7 +128,7 @@ export function* searchBelowFloor(input: GuardInput): Generator<number, GuardAns
     withoutTax(good.priceMinor, good.taxBasisPoints ?? tax.basisPoints, tax.included) / leastFor(good, 1, margins)!;
   const touched: Costed[] = [];
   for (const [i, good] of kinds.entries()) {
-    if (offers.some((offer) => isAbout(offer, goodsIn(good)))) touched.push(good);
+    if (offers.some((offer) => isAbout(offer, lineFacts(good)))) touched.push(good);
     if (i % AT_ONCE === AT_ONCE - 1) yield 0;
   }
   const tight = touched.sort((a, b) => room(a) - room(b));
@@ -141,7 +140,7 @@ export function* searchBelowFloor(input: GuardInput): Generator<number, GuardAns
     const leastMinor = lines.reduce((sum, { good, quantity }) => sum + leastFor(good, quantity, margins)!, 0);
     for (const { codes, circumstances } of around) {
       const priced = priceGoods({
-        lines: lines.map(({ good, quantity }, i) => asLine(good, quantity, String(i))),
+        lines: lines.map(({ good, quantity }, i) => pricedLine(good, quantity, { id: String(i) })),
         offers,
         tax,
         deliveryMinor: null,
@@ -199,27 +198,6 @@ export function* searchBelowFloor(input: GuardInput): Generator<number, GuardAns
   };
 }
 
-export function asLine(good: Costed, quantity: number, id = good.sku): PriceableLine {
-  const { slug, sku, categories, tags, priceMinor, taxBasisPoints } = good;
-  return {
-    id,
-    product: slug,
-    variant: sku,
-    categories,
-    tags,
-    quantity,
-    unitPriceMinor: minor(priceMinor),
-    ...(taxBasisPoints !== null && { taxBasisPoints }),
-  };
-}
-
-const goodsIn = ({ slug, sku, categories, tags }: Costed) => ({
-  product: slug,
-  variant: sku,
-  categories: categories as string[],
-  tags: tags as string[],
-});
-
 /** Goods looked at between two signs of life. */
 const AT_ONCE = 50;
 
@@ -237,7 +215,7 @@ function* unlike(
       good.taxBasisPoints,
       floorOf(good, margins),
       ...offers.flatMap((offer) =>
-        [...selectionsOf(offer), offer.when.counts].map((selection) => (fits(goodsIn(good), selection) ? 1 : 0)),
+        [...selectionsOf(offer), offer.when.counts].map((selection) => (fits(lineFacts(good), selection) ? 1 : 0)),
       ),
     ].join();
     if (!first.has(sign)) first.set(sign, good);

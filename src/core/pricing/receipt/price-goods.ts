@@ -4,7 +4,8 @@ import { taxOf, type TaxRule } from '../basis/tax';
 import type { OfferStep } from '../engine/acting';
 import { isOnDelivery } from '../engine/touches';
 import { offerFacts, type PricedOffer } from '../offers';
-import { priceLine, sumEffects, type LinePrice, type PriceableLine, type PriceStep } from './price-line';
+import type { PricedLine } from '../basis/line';
+import { priceLine, type LinePrice, type PriceStep } from './price-line';
 import { priceCart, type OfferRefusal } from '../engine/price';
 import type { PricingInput } from '../engine/pricing.schema';
 import { thresholdOf, type ThresholdView } from './threshold';
@@ -25,7 +26,7 @@ export interface Circumstances {
 }
 
 export interface GoodsInput {
-  readonly lines: readonly PriceableLine[];
+  readonly lines: readonly PricedLine[];
   /** One array a revision: what can be found out of the offers alone is found out once. */
   readonly offers: readonly PricedOffer[];
   readonly tax: TaxRule;
@@ -144,22 +145,8 @@ function engineInput(
 ): PricingInput {
   const { at, today, shopper, country, source, birthday, used } = circumstances;
   return {
-    lines: lines.map((line) => {
-      const { unitMinor, onceMinor } = sumEffects(line);
-      return {
-        id: line.id,
-        product: line.product,
-        variant: line.variant,
-        categories: line.categories as string[],
-        tags: line.tags as string[],
-        quantity: line.quantity,
-        unitMinor: line.unitPriceMinor,
-        unitOptionsMinor: unitMinor,
-        onceOptionsMinor: Math.max(0, onceMinor),
-        taxBasisPoints: line.taxBasisPoints ?? null,
-      };
-    }),
-    offers: offers as PricedOffer[],
+    lines,
+    offers,
     codes: codes.map(({ code }) => code),
     at: new Date(at).toISOString(),
     today,
@@ -179,7 +166,7 @@ const codeTyped = (codes: readonly TypedCode[], wanted: string): string | null =
 
 /** Once a rate, over all lines of that rate; delivery is taxed at the shop's. The highest first; a rate of nothing is no tax. */
 function taxSteps(
-  asked: readonly PriceableLine[],
+  asked: readonly PricedLine[],
   lines: readonly LinePrice[],
   deliveryMinor: number,
   tax: TaxRule,

@@ -1,22 +1,5 @@
 import { minor, sumMinor, type Minor } from '~/core/money/minor';
-import type { OptionEffect } from '~/core/options/effects';
-
-/** A line of goods to be priced. */
-export interface PriceableLine {
-  readonly id: string;
-  /** Slug of the product, SKU of the variant. */
-  readonly product: string;
-  readonly variant: string;
-  /** Slugs, parents included. */
-  readonly categories: readonly string[];
-  readonly tags: readonly string[];
-  readonly quantity: number;
-  readonly unitPriceMinor: Minor;
-  /** Its own tax rate; absent: the shop's. */
-  readonly taxBasisPoints?: number;
-  /** What the answers to its options add; none for a product without. */
-  readonly effects?: readonly OptionEffect[];
-}
+import { fullPrice, type PricedLine } from '../basis/line';
 
 /** One reason why an amount is what it is; the interface puts it into words. */
 export type PriceStep =
@@ -62,32 +45,18 @@ export interface LinePrice {
 }
 
 /** A line before offers: goods and options, with what each adds. One unit costs nothing at least, and so does what counts once. */
-export function priceLine(line: PriceableLine): LinePrice {
+export function priceLine(line: PricedLine): LinePrice {
+  const unitMinor = minor(line.unitMinor);
   const steps: PriceStep[] = [
-    {
-      code: 'list-price',
-      amountMinor: minor(line.unitPriceMinor * line.quantity),
-      quantity: line.quantity,
-      unitMinor: line.unitPriceMinor,
-    },
+    { code: 'list-price', amountMinor: minor(unitMinor * line.quantity), quantity: line.quantity, unitMinor },
   ];
   for (const { key, label, per, amountMinor } of line.effects ?? []) {
     const eachMinor = minor(amountMinor);
     const amount = minor(per === 'unit' ? amountMinor * line.quantity : amountMinor);
     steps.push({ code: 'option', amountMinor: amount, key, label, per, eachMinor });
   }
-  const { unitMinor, onceMinor } = sumEffects(line);
-  const full = minor(Math.max(0, line.unitPriceMinor + unitMinor) * line.quantity + Math.max(0, onceMinor));
+  const full = minor(fullPrice(line));
   const said = sumMinor(steps.map((step) => step.amountMinor));
   if (said < full) steps.push({ code: 'floor', amountMinor: minor(full - said) });
   return { lineId: line.id, fullMinor: full, totalMinor: full, steps };
-}
-
-/** What the options of a line add to each unit, and once. */
-export function sumEffects({ effects = [] }: Pick<PriceableLine, 'effects'>): { unitMinor: number; onceMinor: number } {
-  let [unitMinor, onceMinor] = [0, 0];
-  for (const { per, amountMinor } of effects)
-    if (per === 'unit') unitMinor += amountMinor;
-    else onceMinor += amountMinor;
-  return { unitMinor, onceMinor };
 }

@@ -2,14 +2,14 @@ import { minor } from '~/core/money';
 import { offersOf } from '../engine/offers-of';
 import type { Offer, PricedOffer } from '../offers';
 import { priceGoods, type Circumstances } from '../receipt/price-goods';
-import type { PriceableLine } from '../receipt/price-line';
+import type { PricedLine } from '../basis/line';
 import { withoutTax, type TaxRule } from '../basis/tax';
 import { marginOf } from '../margin/margin-of';
 
 /** An order of the past as it would be priced anew. */
 export interface PastOrder {
   readonly id: number;
-  readonly lines: readonly (PriceableLine & { readonly costMinor: number | null })[];
+  readonly lines: readonly (PricedLine & { readonly costMinor: number | null })[];
   readonly deliveryMinor: number;
   readonly deliveryMethod: string | null;
   readonly circumstances: Circumstances;

@@ -67,7 +67,7 @@ export function freeFrom(
 }
 
 function sentOf({ lines, deliveryMinor }: PastOrder, tax: TaxRule): Sent[] {
-  const amounts = lines.map((line) => ({ ...line, amountMinor: line.unitPriceMinor * line.quantity }));
+  const amounts = lines.map((line) => ({ ...line, amountMinor: line.unitMinor * line.quantity }));
   const marginMinor = marginOf(amounts, tax);
   if (deliveryMinor === 0 || marginMinor === null) return [];
   const goodsMinor = amounts.reduce((sum, { amountMinor }) => sum + amountMinor, 0);

@@ -1,12 +1,12 @@
 /** @jsxImportSource preact */
 import type { VNode } from 'preact';
-import type { CartLineView } from '~/core/cart';
+import type { LineView } from '~/core/cart';
 import type { CartWord } from '../words';
 import { fill } from '~/core/words/fill';
 import type { CartShown } from '../cart-controller';
 
 interface Props {
-  readonly line: CartLineView;
+  readonly line: LineView;
   readonly shown: CartShown;
   readonly words: Readonly<Record<Extract<CartWord, 'better' | 'betterTake' | 'betterSame'>, string>>;
 }

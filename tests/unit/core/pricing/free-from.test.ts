@@ -1,20 +1,13 @@
 import { expect } from 'chai';
-import { minor } from '~/core/money';
 import { currencyOf } from '~/core/money';
-import { bestFrom, freeFrom, sumsToTry, type PastOrder } from '~/core/pricing';
+import { bestFrom, freeFrom, sumsToTry, type PastOrder, pricedLine } from '~/core/pricing';
 
 const TAX = { basisPoints: 2000, included: true };
 const order = (goods: number, cost: number | null, deliveryMinor = 600): PastOrder => ({
   id: 1,
   lines: [
     {
-      id: '0',
-      product: 'a',
-      variant: 'A',
-      categories: [],
-      tags: [],
-      quantity: 1,
-      unitPriceMinor: minor(goods),
+      ...pricedLine({ slug: 'a', sku: 'A', categories: [], tags: [], priceMinor: goods }, 1),
       costMinor: cost,
     },
   ],

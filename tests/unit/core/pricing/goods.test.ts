@@ -13,7 +13,9 @@ import {
   touches,
   type GoodsInput,
   type Offer,
-  type PriceableLine,
+  pricedLine,
+  type LineGoods,
+  type PricedLine,
 } from '~/core/pricing';
 
 const AT = Date.parse('2026-11-25T12:00:00Z');
@@ -26,16 +28,18 @@ const circumstances: GoodsInput['circumstances'] = {
   birthday: null,
   used: {},
 };
-const line = (id: string, quantity: number, unit: number, over: Partial<PriceableLine> = {}): PriceableLine => ({
-  id,
-  product: id,
-  variant: id.toUpperCase(),
-  categories: [],
-  tags: [],
-  quantity,
-  unitPriceMinor: minor(unit),
-  ...over,
-});
+const line = (
+  id: string,
+  quantity: number,
+  priceMinor: number,
+  over: Partial<LineGoods> & Pick<PricedLine, 'effects'> = {},
+): PricedLine => {
+  const { effects = [], ...goods } = over;
+  return pricedLine({ slug: id, sku: id.toUpperCase(), categories: [], tags: [], priceMinor, ...goods }, quantity, {
+    id,
+    effects,
+  });
+};
 const offer = (given: object): Offer => offerSchema.parse(given);
 const FREE = offer({
   kind: 'deliveryOff',

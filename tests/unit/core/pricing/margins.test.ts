@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { minor } from '~/core/money';
 import {
-  asLine,
+  pricedLine,
   backtest,
   findOverlaps,
   floorOf,
@@ -147,7 +147,7 @@ describe('the margin guard', () => {
 describe('a backtest', () => {
   const order = (id: number, quantity: number, over: Partial<PastOrder> = {}): PastOrder => ({
     id,
-    lines: [{ ...asLine(good('KITE', 2400, 1000), quantity), costMinor: 1000 }],
+    lines: [{ ...pricedLine(good('KITE', 2400, 1000), quantity), costMinor: 1000 }],
     deliveryMinor: 490,
     deliveryMethod: 'standard',
     circumstances: {
@@ -202,7 +202,7 @@ describe('a backtest', () => {
 
   it('counts what delivery loses, and says nothing of what is not known', () => {
     const free = { kind: 'deliveryOff', basisPoints: 10_000 };
-    const unknown = order(4, 1, { lines: [{ ...asLine(good('X', 1200, null), 1), costMinor: null }] });
+    const unknown = order(4, 1, { lines: [{ ...pricedLine(good('X', 1200, null), 1), costMinor: null }] });
     const answer = finish(backtest([...orders, unknown], record({ free }), 'free', TAX));
     expect(answer).to.include({ costMinor: 4 * 490, unknownCosts: 1 });
     expect(answer.marginBeforeMinor - answer.marginAfterMinor).to.equal(Math.round((3 * 490) / 1.2));
