@@ -1,13 +1,7 @@
 import { sum } from '../basis/fields';
-import { lowerBy } from '../basis/lower';
-import { offForm, offGoods, readOff, stageOfTarget, tellOff, type OffGoods } from './off-goods';
+import { mostOff, takeOff } from '../basis/lower';
+import { offForm, offGoods, readOff, stageOfTarget, tellOff } from './off-goods';
 import { offerKind } from './offer-kind';
-
-interface AmountOff extends OffGoods {
-  amountMinor: number;
-}
-
-const { take, most } = lowerBy<AmountOff>({ share: () => 0, amountMinor: (offer) => offer.amountMinor });
 
 export const amountOff = offerKind(
   'amountOff',
@@ -21,8 +15,8 @@ export const amountOff = offerKind(
     selection: ({ selection }) => selection,
     cap: ({ maxMinor }) => maxMinor,
     ofLine: ({ amountMinor }, costMinor, quantity) => Math.min(costMinor, amountMinor * quantity),
-    take,
-    most,
+    take: takeOff,
+    most: mostOff,
     off: ({ amountMinor }) => ({ amountMinor }),
     reads: (offer, reader) => readOff(offer, reader.money(offer.amountMinor), reader),
     tells: (offer) => tellOff(offer, { amountMinor: offer.amountMinor }),

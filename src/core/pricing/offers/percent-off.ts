@@ -1,15 +1,9 @@
 import { basisPoints } from '../basis/fields';
 import { partOf } from '../basis/half-up';
-import { lowerBy } from '../basis/lower';
+import { mostOff, takeOff } from '../basis/lower';
 import { percent } from '../basis/words';
-import { offForm, offGoods, readOff, stageOfTarget, tellOff, type OffGoods } from './off-goods';
+import { offForm, offGoods, readOff, stageOfTarget, tellOff } from './off-goods';
 import { offerKind } from './offer-kind';
-
-interface PercentOff extends OffGoods {
-  basisPoints: number;
-}
-
-const { take, most } = lowerBy<PercentOff>({ share: (offer) => offer.basisPoints, amountMinor: () => 0 });
 
 export const percentOff = offerKind(
   'percentOff',
@@ -23,8 +17,8 @@ export const percentOff = offerKind(
     selection: ({ selection }) => selection,
     cap: ({ maxMinor }) => maxMinor,
     ofLine: (offer, costMinor) => partOf(costMinor, offer.basisPoints),
-    take,
-    most,
+    take: takeOff,
+    most: mostOff,
     share: (offer) => offer.basisPoints,
     off: (offer) => ({ basisPoints: offer.basisPoints }),
     reads: (offer, reader) => readOff(offer, percent(offer.basisPoints), reader),
