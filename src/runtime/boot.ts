@@ -13,7 +13,7 @@ import { createProductSource } from './products';
 import { createSurfaces } from './surfaces';
 
 const ALL = { mode: 'all' } as const;
-/** The first sign that somebody is there: what is only shown when asked for is fetched then. */
+/** The first sign of a person: chunks that are shown only when asked for are fetched then. */
 const SIGNS = ['pointermove', 'pointerdown', 'keydown'] as const;
 
 /** A draft is walked by its token in the address; it is kept for the tab, so that links within the shop stay in the draft. */
@@ -50,7 +50,7 @@ export async function boot(views: Views): Promise<void> {
     ...(draft && { draft }),
   });
   const response = await hostPage.ask(`/api/manifest?${query}`);
-  // A browser's clock may be a day off; the server's is told with every answer.
+  // A browser's clock may be a day off; every answer carries the server's.
   const aheadMs = Date.parse(response.headers.get('date') ?? '') - Date.now() || 0;
   if (!response.ok) return;
   if (!IS_OWN) await beforeDrawing();
@@ -63,7 +63,7 @@ export async function boot(views: Views): Promise<void> {
     const visit = readPage();
     current = manifest;
     seen = piecesFor(manifest.pieces).filter(({ where, judges }) => {
-      // What is judged by the product added is judged when one is.
+      // A piece about the added product is judged when one is added.
       const scoped = judges === 'added' ? { ...where, categories: ALL, products: ALL } : where;
       return isSeen(scoped, visit);
     });
@@ -81,7 +81,7 @@ export async function boot(views: Views): Promise<void> {
       now: () => Date.now() + aheadMs,
       withRole: (role) => seen.find((piece) => piece.role === role),
     };
-    // Before the first pieces are there: a phone may be turned while they are fetched.
+    // Set before pieces are mounted: a phone may be turned while they load.
     addEventListener('resize', judgeAnew);
     await mounts.show(seen, host);
   }
@@ -94,7 +94,7 @@ export async function boot(views: Views): Promise<void> {
   function fetchRest(): void {
     for (const sign of SIGNS) removeEventListener(sign, fetchRest);
     const told = () => ({ ...host, text: current.offline });
-    // Links of other sites are theirs.
+    // Pages of other sites handle their own links.
     if (IS_OWN)
       void import('./offline').then(
         ({ watchConnection }) => watchConnection(hostPage, told, cart.load),

@@ -64,7 +64,7 @@ export function createCartClient({ ask }: Pick<HostPage, 'ask'>): CartClient {
     if (view && view.version >= (base?.version ?? 0)) {
       base = view;
       tabs?.postMessage(base);
-      // Another tab was faster, or this is another cart: the server knows.
+      // Another tab was faster, or this is another cart: ask the server.
     } else if (view) void load();
     tell();
     return plain;
@@ -74,7 +74,7 @@ export function createCartClient({ ask }: Pick<HostPage, 'ask'>): CartClient {
     const before = base;
     const response = await ask(URL_OF_CART).catch(() => null);
     const read = response?.ok ? ((await response.json()) as AnswerOf<'GET /api/cart'>) : null;
-    // What a change was answered in the meantime is newer than this.
+    // A change answered in the meantime is newer than this.
     if (read && base === before) {
       base = read;
       tell();
@@ -107,7 +107,7 @@ export function createCartClient({ ask }: Pick<HostPage, 'ask'>): CartClient {
     load,
     change(request) {
       const key = JSON.stringify(request);
-      // A double click is one wish.
+      // A double click is one request.
       if (lastAdd?.key === key && Date.now() - lastAdd.at < DOUBLE_CLICK_MS) return lastAdd.answer;
       const answer = queue.add(request);
       tell();

@@ -71,7 +71,7 @@ export function createChangeQueue<Answer>(
 
   function add(request: CartChangeRequest): Promise<CartAnswer> {
     return new Promise((settle) => {
-      // Two in one millisecond are two all the same.
+      // Two changes in one millisecond still need an order.
       const at = (latest = Math.max(Date.now(), latest + 1));
       const id = newId();
       pending = [...pending, { id, at, request, settle }];

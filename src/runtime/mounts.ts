@@ -32,7 +32,7 @@ export function createMounts(views: Views): Mounts {
       if (there) there.update(piece, host);
       else {
         const view = await views[piece.kind]?.load();
-        // What was judged anew meanwhile may be taken away, or be there.
+        // Meanwhile the visit may have been judged again: the piece may be gone, or mounted already.
         if (seen.includes(piece) && view && !mounted.has(piece.id)) mounted.set(piece.id, view.mount(piece, host));
       }
     } catch (error) {
@@ -56,7 +56,7 @@ export function createMounts(views: Views): Mounts {
       else if (navigator.onLine && about.opener instanceof HTMLAnchorElement) location.assign(about.opener.href);
     },
     fetchAsked() {
-      // Put in place as soon as there is time, so that a press only has to show it.
+      // Mounted when the browser is idle, so that a press only has to show it.
       const whenIdle = globalThis.requestIdleCallback ?? setTimeout;
       for (const piece of seen.filter(({ kind }) => views[kind]?.isAsked))
         void views[piece.kind]!.load().then(

@@ -26,9 +26,9 @@ export function createSurfaces(usesHistory: boolean): Surfaces {
   let current: Surface | null = null;
   let listening: AbortController;
   let ownsHistory = false;
-  /** On the way back in the history; the browser tells when it has arrived. */
+  /** Going back in the history; `popstate` tells when that is done. */
   let isLeaving = false;
-  /** The page's own, which it gets back. */
+  /** The page's own value, restored on closing. */
   let overflow = '';
 
   function open(surface: Surface): void {
@@ -37,7 +37,7 @@ export function createSurfaces(usesHistory: boolean): Surfaces {
     const { dialog } = surface;
     listen(surface);
     if (surface.isAside) {
-      // `show` would take the focus; whoever is choosing keeps it.
+      // `show()` would take the focus, which must stay where it is.
       dialog.setAttribute('open', '');
       leaveHistory();
       return;
@@ -82,7 +82,7 @@ export function createSurfaces(usesHistory: boolean): Surfaces {
   function close(): void {
     if (!current) return;
     shut();
-    // Whatever came in its place stands on the same step of the history.
+    // A surface opened in its place uses the same step of the history.
     if (!current) leaveHistory();
   }
 
@@ -101,7 +101,7 @@ export function createSurfaces(usesHistory: boolean): Surfaces {
 
   addEventListener('popstate', () => {
     if (isLeaving) {
-      // What was opened while we were on the way gets its step now.
+      // A surface opened meanwhile gets its history step now.
       isLeaving = false;
       return enterHistory();
     }
@@ -119,7 +119,7 @@ export function createSurfaces(usesHistory: boolean): Surfaces {
 
 /** From the last control Tab goes on to the first, and back. */
 function keepTabIn(dialog: HTMLDialogElement, event: KeyboardEvent): void {
-  // What is hidden has no box.
+  // Hidden controls have no box.
   const inside = [...dialog.querySelectorAll<HTMLElement>(FOCUSABLE)].filter(({ offsetParent }) => offsetParent);
   const active = (dialog.getRootNode() as ShadowRoot).activeElement;
   const [from, to] = event.shiftKey ? [inside[0], inside.at(-1)] : [inside.at(-1), inside[0]];

@@ -48,7 +48,7 @@ async function open(): Promise<App> {
     throw new Error(`Another server (process ${lock.pid ?? 'unknown'}) serves from ${dataDir}. Stop it first.`);
   }
   const timers: ReturnType<typeof setInterval>[] = [];
-  // One object for all: what is kept for an app is kept by it.
+  // One object: caches are kept by app.
   const whole: App = {
     ...app,
     async close() {
@@ -61,11 +61,11 @@ async function open(): Promise<App> {
   };
   await prepareFolder(whole);
   await offerBeginning(whole);
-  // Whatever was under way when this folder was last served, nobody waits for it now.
+  // Nobody waits any more for work that was under way when this folder was last served.
   await stopLostImports(whole);
   await releaseAbandoned(whole, 0);
   await releaseAdditions(whole, 0);
-  // Both may look at all there is: they go on beside the first requests.
+  // Both may read everything: they run beside the first requests.
   void settleShownPrices(whole)
     .then(() => alignDraft(whole))
     .then(() => convertOffers(whole))
@@ -85,7 +85,7 @@ async function open(): Promise<App> {
   return whole;
 }
 
-/** Does these now, and again every so often; one that fails is said, and keeps none of the others. */
+/** Runs these now and at intervals; a failure is logged and does not stop the others. */
 function every(
   ms: number,
   app: App,

@@ -71,15 +71,15 @@ export interface App {
   readonly audit: ReturnType<typeof auditTrail>;
   readonly secret: ShopSecret;
   readonly log: Logger;
-  /** Aborted when the process is to end: long work ends at the next place it can. */
+  /** Aborted when the process shall end: long work stops as soon as it can. */
   readonly stopping: AbortController;
   /** Milliseconds since 1970. */
   readonly now: () => number;
-  /** Ends what is under way and lets go of everything. */
+  /** Ends work under way and closes everything. */
   close(): Promise<void>;
 }
 
-/** A slow statement is told once in a while, however often it is run. */
+/** How often a slow statement is logged at most. */
 const SAY_SLOW_AGAIN_MS = 60_000;
 
 export async function createApp(options: {
@@ -91,11 +91,11 @@ export async function createApp(options: {
   /** See `limits.ts`. */
   sentPerMinute?: number;
 }): Promise<App> {
-  // Whatever this process writes from now on is its own account's alone to read.
+  // From now on only this process's account may read what it writes.
   process.umask(0o077);
   const log = pino({ level: options.logLevel ?? 'info' });
   const said = new Map<string, number>();
-  // What is slow while the database opens has nobody to explain it yet.
+  // Until the database is open there is nothing to ask why a statement is slow.
   let opened: Database | null = null;
   const db = await openDatabase(options.dataDir, ({ sql, ms }) => {
     const now = Date.now();

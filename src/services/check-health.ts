@@ -2,7 +2,7 @@ import type { Health } from '~/contract/shop/visits';
 import type { App } from './app';
 import { liveLane } from './lane/live-lane';
 
-/** Asked more often, the answer is the one from before: whoever asks without end costs nothing. */
+/** Within this time the last answer is repeated, so that asking often costs nothing. */
 const WRITE_AGAIN_MS = 3000;
 const MOST_WRITE_MS = 5000;
 const written = new WeakMap<App, { readonly at: number; readonly done: Promise<boolean> }>();
@@ -50,7 +50,7 @@ function canWrite(app: App): Promise<boolean> {
   return done;
 }
 
-/** Looks through the whole database for damage (SQLite, `quick_check`) beside whatever else is done. */
+/** Checks the whole database for damage (SQLite, `quick_check`) in the background. */
 export async function lookForDamage(app: App): Promise<void> {
   const found = await app.db.findDamage().catch((error: Error) => error.message);
   intact.set(app, found === null);

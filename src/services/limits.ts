@@ -1,14 +1,14 @@
 import { RateLimiterMemory, RateLimiterRes } from 'rate-limiter-flexible';
 
-/** How often something may be done by one and the same. */
+/** How often one caller may do something. */
 export interface Limit {
-  /** Counts it, so many times at once, before it is done; the seconds to wait where it was too often, else null. */
+  /** Counts it (`times` at once) before it is done. Returns null, or how many seconds to wait when it was done too often. */
   take(key: string, times?: number): Promise<number | null>;
-  /** As if it had not been done. */
+  /** Takes a counted one back. */
   giveBack(key: string): Promise<void>;
 }
 
-/** So many points in so many seconds, kept in memory: a restart begins anew. */
+/** So many points in so many seconds, kept in memory: a restart forgets them. */
 export function createLimit({ points, seconds }: { readonly points: number; readonly seconds: number }): Limit {
   const limiter = new RateLimiterMemory({ points, duration: seconds });
   return {
@@ -38,12 +38,12 @@ const DAY = 86_400;
 /** How often one network may send something in a minute. */
 export const SENT_PER_MINUTE = 600;
 
-/** What may be tried so often only: by strangers each by its network, where nothing else is said. */
+/** The limits of everything that is limited; strangers are counted by network unless it says otherwise. */
 export function createLimits(sentPerMinute = SENT_PER_MINUTE) {
   return {
-    /** Links to choose a new password, by who asks and by whom they go to. */
+    /** Links to choose a new password, by who asks and by who receives them. */
     passwordLinks: createLimit({ points: 5, seconds: 15 * MINUTE }),
-    /** Wrong passwords of somebody who is signed in, by session. */
+    /** Wrong passwords of a signed-in person, by session. */
     ownPasswords: createLimit({ points: 10, seconds: 15 * MINUTE }),
     /** Codes typed. */
     codes: createLimit({ points: 30, seconds: 10 * MINUTE }),
@@ -51,7 +51,7 @@ export function createLimits(sentPerMinute = SENT_PER_MINUTE) {
     carried: createLimit({ points: 60, seconds: 10 * MINUTE }),
     /** Visits begun; some networks have thousands of phones behind them. */
     visits: createLimit({ points: Math.ceil(sentPerMinute / 2), seconds: 60 * MINUTE }),
-    /** Snippets told of on pages of other sites. */
+    /** Reports that a snippet was seen on another site. */
     seen: createLimit({ points: 300, seconds: DAY }),
     /** Sites that ask without being listed. */
     refused: createLimit({ points: 5, seconds: DAY }),

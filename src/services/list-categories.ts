@@ -3,7 +3,7 @@ import type { App } from '~/services/app';
 
 const kept = new WeakMap<App, { readonly version: number; readonly categories: Promise<Category[]> }>();
 
-/** Categories stand on every page and rarely change: they are read again when something of the catalogue has. */
+/** Categories are on every page and rarely change: they are read again after the catalogue has changed. */
 export async function listCategories(app: App): Promise<Category[]> {
   const { version } = await app.catalogue.readState();
   const found = kept.get(app);

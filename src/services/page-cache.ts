@@ -11,7 +11,7 @@ import { isOpen, liveLane, serveManifest } from './lane/live-lane';
 export interface CachedAnswer {
   readonly status: 200 | 304;
   readonly headers: Readonly<Record<string, string>>;
-  /** Plain; `gzip` is the same packed, where that was worth keeping. */
+  /** Uncompressed; `gzip` is the same compressed, where that is smaller. */
   readonly body: string;
   readonly gzip: Buffer | null;
 }
@@ -19,7 +19,7 @@ export interface CachedAnswer {
 /** What a request says that an answer may depend on. */
 export interface Asked {
   readonly method: string;
-  /** Path and query, as they came; the path is plain. */
+  /** Path and query as they came; the path has no escapes. */
   readonly address: string;
   readonly origin: string;
   readonly cookies: string;
@@ -38,13 +38,13 @@ interface Page {
 
 const pack = promisify(gzip);
 
-/** Pages that say the same to everybody, but for the number at the cart. */
+/** Pages that are the same for everybody, except for the cart's count. */
 const LISTINGS = /^\/shop(\/?|\/all|\/search|\/[ct]\/[\w%.~-]+)$/;
-/** Pages that say what is left. */
+/** Pages that show stock. */
 const PRODUCT = /^\/shop\/(p|pages)\/[\w%.~-]+$/;
 const LONGEST_ADDRESS = 400;
 const MOST_BYTES = 64 * 1024 * 1024;
-/** Offers begin and end, best sellers change places: nothing is told for longer than this. */
+/** The longest an answer is kept: offers begin and end, best sellers change. */
 const KEPT_MS = 60_000;
 /** No longer than until the next offer begins or ends: a price that is shown is the price that is charged. */
 async function keptUntil(app: App): Promise<number> {
@@ -53,7 +53,7 @@ async function keptUntil(app: App): Promise<number> {
   return Math.min(now + KEPT_MS, change ?? Infinity);
 }
 
-/** How long the shop is taken to be as it was last seen. */
+/** How long the last look at the shop's state is trusted. */
 const STATE_MS = 250;
 const MANIFEST = /^\/api\/manifest(?:\?lang=([a-z]{2}))?$/;
 const CART_COOKIE = /(?:^|;\s*)pl_cart=([0-9a-f-]{36})(?:;|$)/;
@@ -71,7 +71,7 @@ function createStore(app: App) {
   let seen: { at: number; state: Promise<{ listing: string; product: string }> } | null = null;
   return {
     pages,
-    /** What pages were drawn from; one that was drawn from another is not given out again. */
+    /** The state pages were drawn from; a page drawn from another state is not served again. */
     state(): Promise<{ listing: string; product: string }> {
       const now = app.now();
       if (!seen || now - seen.at >= STATE_MS || now < seen.at) {
@@ -96,30 +96,30 @@ function storeOf(app: App): ReturnType<typeof createStore> {
 
 /**
  * Whether our cookies are written as we write them, each once. The framework also reads other spellings (quoted, encoded, with
- * spaces): by one of those a stranger's own cart would be drawn, and kept, for somebody without one.
+ * spaces): with one of those, a shopper's cart would be drawn and cached for everybody.
  */
 function arePlain(cookies: string): boolean {
   const times = (name: string) => cookies.split(name).length - 1;
   return (
     times('pl_flash') === 0 &&
-    // The shop's own people are told more, such as why something is suggested.
+    // Signed-in staff see more, such as why something is suggested.
     times('pl_sign_in') === 0 &&
     times('pl_cart') === (CART_COOKIE.test(cookies) ? 1 : 0) &&
     times('pl_lang') === (LANGUAGE_COOKIE.test(cookies) ? 1 : 0)
   );
 }
 
-/** Under which name an answer is kept; null where it is one shopper's own. */
+/** The cache key of an answer; null when it belongs to one shopper. */
 function keyOf({ method, address, origin, cookies }: Asked): { key: string; kind: 'listing' | 'product' } | null {
   if (method !== 'GET' || address.length > LONGEST_ADDRESS || !arePlain(cookies)) return null;
   const [path = ''] = address.split('?', 1);
   const kind = LISTINGS.test(path) ? 'listing' : PRODUCT.test(path) ? 'product' : null;
-  // Where a product is sent to, and what that costs, is the shopper's own.
+  // Delivery promises depend on the shopper's destination.
   if (kind === null || (kind === 'product' && CART_COOKIE.test(cookies))) return null;
   return { key: `${LANGUAGE_COOKIE.exec(cookies)?.[1] ?? ''} ${origin}${address}`, kind };
 }
 
-/** An answer that needs nothing worked out: the manifest, or a page as it was drawn for somebody before. Null: there is none. */
+/** A cached answer: the manifest, or a page drawn before. Null: there is none. */
 export async function findCached(app: App, asked: Asked): Promise<CachedAnswer | null> {
   const manifest = asked.method === 'GET' ? MANIFEST.exec(asked.address) : null;
   if (manifest) return cachedManifest(app, manifest[1] ?? 'en', asked.etag);
@@ -146,7 +146,7 @@ export async function findCached(app: App, asked: Asked): Promise<CachedAnswer |
 }
 
 async function cachedManifest(app: App, language: string, etag: string): Promise<CachedAnswer | null> {
-  // Of a shop that is not open yet only its owner gets one.
+  // While the shop is not open, only its owner gets pages.
   if (!(await isOpen(app))) return null;
   const served = await serveManifest(app, language);
   const headers = {
@@ -170,13 +170,13 @@ export function keepNowhere(response: Response): Response {
 export async function cachePage(
   app: App,
   asked: Asked,
-  /** `isOwn`: something of the answer is for whoever asked alone. */
+  /** `isOwn`: part of the answer is only for the caller. */
   draw: () => Promise<{ response: Response; isOwn: boolean }>,
 ): Promise<Response> {
   const place = keyOf(asked);
   if (!place || CART_COOKIE.test(asked.cookies)) return keepNowhere((await draw()).response);
   const store = storeOf(app);
-  // Before it is drawn: what changes meanwhile must not pass for seen.
+  // Read before drawing: a change meanwhile must not count as seen.
   const [before, until] = await Promise.all([store.state(), keptUntil(app)]);
   const { response, isOwn } = await draw();
   const type = response.headers.get('content-type') ?? '';

@@ -3,13 +3,13 @@ import type { Asked, CachedAnswer } from './page-cache';
 
 /**
  * What the outer server and the app inside the framework hand each other. They are built apart, so a module of one is not
- * the module of the other; what they share hangs on the process.
+ * the module of the other; what they share is kept on the process.
  */
 interface ProcessSlot {
   app?: Promise<App>;
-  /** Answers without the framework what was answered before. */
+  /** Answers from the page cache, without the framework. */
   cachedAnswer?: (asked: Asked) => Promise<CachedAnswer | null>;
-  /** Why the app could not be opened, for whoever started the server. */
+  /** Why the app could not be opened, for the console. */
   fault?: string;
   /** Of the link that makes the first account; null once there is one. */
   beginKey?: string | null;

@@ -5,19 +5,19 @@ import { Piscina } from 'piscina';
 interface PoolLimits {
   /** Threads at most. */
   readonly most: number;
-  /** Tasks that may wait for one; more are refused. */
+  /** Tasks that may wait for a thread; more are refused. */
   readonly mostWaiting: number;
-  /** From asking to the answer, waiting among it. */
+  /** From asking to the answer, waiting included. */
   readonly mostMs: number;
   readonly mostMemoryMb: number;
-  /** A task that does nothing: given to the first threads, so that their start is not counted as time a task took. */
+  /** An empty task, given to new threads so that their start does not count as a task's time. */
   readonly nothing?: object;
 }
 
-/** A thread that has not started by then never will; on a busy machine it takes seconds. */
+/** A thread that has not started by then has failed; on a busy machine a start takes seconds. */
 const MOST_START_MS = 15_000;
 
-/** What became of a task: its answer, no room for it, or ended because it took too long or too much. */
+/** The outcome of a task: its answer, refused for lack of room, or ended because it took too long or too much memory. */
 export type PoolAnswer<T> = { readonly state: 'done'; readonly value: T } | { readonly state: 'busy' | 'ended' };
 
 export interface WorkerPool {
@@ -25,7 +25,7 @@ export interface WorkerPool {
   close(): Promise<void>;
 }
 
-/** Where a worker is: beside the built server, or in the source where that is run. A file is itself. */
+/** The file of a worker: beside the built server, or in the source when that is run. */
 function workerFile(name: string): { file: string; execArgv: string[] } {
   if (path.isAbsolute(name)) return { file: name, execArgv: [] };
   const here = fileURLToPath(import.meta.url);
@@ -44,7 +44,7 @@ export function createPool(name: string, limits: PoolLimits): WorkerPool {
     if (!limits.nothing || (opened.threads.length > 0 && !starting)) return;
     const { nothing } = limits;
     const begun = () => opened.run(nothing, { signal: AbortSignal.timeout(MOST_START_MS) });
-    // The task itself will meet what is wrong.
+    // The task itself will report what is wrong.
     starting ??= Promise.allSettled(Array.from({ length: limits.most }, begun)).finally(() => (starting = null));
     await starting;
   }
@@ -59,7 +59,7 @@ export function createPool(name: string, limits: PoolLimits): WorkerPool {
       idleTimeout: 60_000,
       resourceLimits: { maxOldGenerationSizeMb: limits.mostMemoryMb },
     });
-    // A thread that ended has been told to its task; unheard, it would end the server too.
+    // The task already knows that its thread ended; an unhandled error would end the server, too.
     opened.on('error', () => undefined);
     return opened;
   }
@@ -69,7 +69,7 @@ export function createPool(name: string, limits: PoolLimits): WorkerPool {
       await start(opened);
       if (opened.queueSize >= limits.mostWaiting) return { state: 'busy' };
       try {
-        // Aborted, the thread it runs in is ended: nothing else stops a loop.
+        // Aborting ends the thread: nothing else stops a loop.
         const value = (await opened.run(task, { signal: AbortSignal.timeout(limits.mostMs) })) as T;
         return { state: 'done', value };
       } catch {

@@ -38,7 +38,7 @@ export function createSender(current: CurrentForm, selection: Selection, redraw:
     if (wanted.length > MOST_AT_ONCE) return sayTooMany(current);
     const items = wanted.map(({ variantId, quantity }) => ({ variantId, quantity }));
     const key = JSON.stringify(items);
-    // A double click is one wish.
+    // A double click is one request.
     if (last.key === key && Date.now() - last.at < DOUBLE_CLICK_MS) return;
     last = { key, at: Date.now() };
     const answer = await ask(items);

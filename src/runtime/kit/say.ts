@@ -1,4 +1,4 @@
-/** Fetches what says things, so that it is there without a connection, too. */
+/** Fetches the messages' script early, so that it works without a connection, too. */
 export function readyToSay(): void {
   void import('./say-beside').catch(() => undefined);
 }

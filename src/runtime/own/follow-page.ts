@@ -44,7 +44,7 @@ export function followPage(following: Following): void {
       count.hidden = !view.count;
     }
   });
-  // A page come back to shows the cart as it was then, from the browser's memory or from its files.
+  // Going back shows a cached page with its old cart: load it again.
   const [entry] = performance.getEntriesByType('navigation') as PerformanceNavigationTiming[];
   if (entry?.type === 'back_forward') void cart.load();
   addEventListener('pageshow', (event) => event.persisted && void cart.load());

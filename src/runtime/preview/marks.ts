@@ -53,7 +53,7 @@ export function createPreviewMarks(tell: (message: FromPreview) => void): Previe
     measuring = window.setTimeout(tellLooks, STILL_MS);
   }
 
-  /** Tells how the piece that is shaped stands, once nothing has been drawn anew for a moment. */
+  /** Tells how the shaped piece looks, once nothing has been redrawn for a moment. */
   function tellLooks(): void {
     if (shaped === null) return;
     const own = pieceElements(document).filter((element) => ownerOf(element) === shaped);

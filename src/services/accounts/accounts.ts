@@ -40,7 +40,7 @@ export interface SignInPlace {
   readonly from: string;
   /** What the browser calls itself. */
   readonly agent?: string | undefined;
-  /** What an earlier sign-in on this device was given to be known by; whatever else it holds counts as nothing. */
+  /** The device token an earlier sign-in stored; anything else counts as none. */
   readonly device?: string | undefined;
 }
 
@@ -49,7 +49,7 @@ export interface SignInRequest extends SignInPlace {
   readonly password: string;
 }
 
-/** What the browser is given to keep: for the session, and to be known by at the next sign-in. */
+/** The secrets for the browser's cookies: its session, and the device token for the next sign-in. */
 export interface SignInSecrets {
   readonly secret: string;
   readonly device: string;
@@ -84,12 +84,12 @@ export async function signIn(
     );
     return fail('email', 'wrong-sign-in');
   }
-  // Only tries that fail count: somebody who signs in often is no guesser.
+  // Only failed tries count: signing in often is not guessing.
   await limitsOf(app).giveBack(trier);
   return ok(await beginSession(app, account, { from, agent, device: given }));
 }
 
-/** A session of somebody's who has shown who they are. */
+/** Starts a session for somebody who has proved who they are. */
 export async function beginSession(
   app: App,
   account: Pick<Account, 'id' | 'email'>,

@@ -167,7 +167,7 @@ export async function askForPassword(app: App, typed: string, from: string, orig
   const seconds = await app.limits.passwordLinks.take(network(from));
   if (seconds !== null) return fail('email', 'too-many-tries', { seconds });
   const account = await app.accounts.findByEmail(typed.trim());
-  // Not waited for: how long the answer takes says nothing, either.
+  // Not awaited: the time an answer takes must not show whether the account exists.
   if (account)
     void mailPasswordLink(app, account, origin).catch((error: unknown) =>
       app.log.error({ err: error }, 'a link to choose a password could not be mailed'),
@@ -183,19 +183,19 @@ async function mailPasswordLink(app: App, account: Account, origin: string): Pro
   await sendLink(app, account.email, { subject: 'Choose a new password', text, link });
 }
 
-/** A link by which an account's password is chosen anew; for its mail, and for whoever has the server. */
+/** A link for choosing a new password; for the mail, and for the command on the server. */
 export function passwordLink(app: App, address: string, origin: string): Promise<string> {
   return makeLink(app, { kind: 'password', email: address.toLowerCase(), role: null, madeBy: null }, origin);
 }
 
-/** What a link lets somebody in for; null: nothing any more. */
+/** What a link is for; null: it is no longer valid. */
 export function findEntry(app: App, secret: string): Promise<EntryLink | null> {
   return app.accounts.findEntryLink(hashSecret(secret), app.now());
 }
 
 export const enterSchema = z.object({ name: z.string().trim().max(80).default(''), password: newPassword });
 
-/** Takes a link: makes the account of who was invited, or sets the password anew, and signs them in. */
+/** Uses a link: creates the invited person's account, or sets a new password, and signs them in. */
 export async function enter(
   app: App,
   secret: string,

@@ -1,4 +1,4 @@
-/** What every page may load. Scripts are ours alone. */
+/** What every page may load. Scripts come from us only. */
 const DIRECTIVES = {
   'default-src': "'self'",
   'script-src': "'self'",

@@ -29,7 +29,7 @@ export function openSecret(dataDir: string): ShopSecret {
 
 function readOrMake(file: string): Buffer {
   try {
-    // Exclusive: two processes that begin at once end with one secret.
+    // Exclusive: two processes that start at once end up with one secret.
     writeFileSync(file, randomBytes(BYTES), { mode: 0o600, flag: 'wx' });
   } catch (error) {
     if ((error as NodeJS.ErrnoException).code !== 'EEXIST') throw error;

@@ -35,7 +35,7 @@ export function createSignInLimits() {
       }
       return null;
     },
-    /** A try that was right is none. */
+    /** A successful try is not counted. */
     async giveBack(trier: Trier): Promise<void> {
       for (const [limit, key] of counters(trier)) await limit.giveBack(key);
     },

@@ -10,7 +10,7 @@ import { shopToday } from '~/services/lane/live-lane';
 import { liveLane } from '~/services/lane/live-lane';
 import { viewStored } from './view-cart';
 
-/** Puts many things into a cart in one step; what could not go in is said in the shopper's language. */
+/** Adds many items to a cart in one step; refusals are in the shopper's language. */
 export async function addManyOf(
   app: App,
   token: string,
@@ -21,7 +21,7 @@ export async function addManyOf(
   const { lane } = await liveLane(app);
   const rename = cartRename(lane.shop.cart, language);
   const wanted = items.map((item) => ({ ...item, quantity: Math.min(item.quantity, MOST_PER_LINE + 1) }));
-  // Whoever was overtaken by another tab looks again at what is there now.
+  // Another tab was faster: start again from the cart as it is now.
   for (;;) {
     const cart = await app.carts.read(token);
     if (changeId && cart.changeIds.includes(changeId)) {

@@ -9,21 +9,21 @@ import type { VariantFacts } from '~/data';
 import type { App } from '~/services/app';
 import { shopToday } from '~/services/lane/live-lane';
 
-/** A line of a cart with everything that is known of it now. */
+/** A line of a cart with everything known of it now. */
 export interface Good {
   readonly line: CartLine;
   readonly facts: VariantFacts;
   readonly evaluation: Evaluation;
-  /** Its unit price is that of the place it stands in. */
+  /** Its unit price is the lower one where it was taken in the place of another product. */
   readonly priceable: PricedLine;
   /** The whole line, options and add-ons included. */
   readonly weightGrams: number;
   readonly isParcel: boolean;
-  /** What keeps it from being ordered as it stands. */
+  /** Why it cannot be ordered as it is; null: it can. */
   readonly problem: Problem | null;
 }
 
-/** A variant as it is told from its siblings: a sold-out size is no sold-out kite. */
+/** A variant's name with its choices: a message about a sold-out size must not sound like a sold-out product. */
 export function variantName({ name, choices }: Pick<VariantFacts, 'name' | 'choices'>): string {
   return [name, ...Object.values(choices)].join(', ');
 }

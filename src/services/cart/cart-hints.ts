@@ -16,9 +16,9 @@ import { tellerOf } from '~/services/offers/tell-offers';
 import type { Good } from './cart-goods';
 import { typedCodes } from '~/services/offers/one-time-codes';
 
-/** Codes that are told of at once: a list of them is for a page of its own. */
+/** The most codes told at once; more would fill the cart. */
 const MOST_CODES = 2;
-/** Looked at for each cart, whatever an owner tells of. */
+/** The most offers looked at for a cart. */
 const MOST_TRIED = 8;
 
 const MOST_TOLD = 2;
@@ -34,7 +34,7 @@ interface Hinted {
 
 /**
  * What the owner tells shoppers of in the cart: codes that would make it cheaper than it is, and the next offer it lacks something for.
- * Each is tried by pricing the cart with it, so that nothing is promised that would not be kept.
+ * Each is tried by pricing the cart with it, so that every promise is kept.
  */
 export async function hintsOf(
   app: App,
@@ -88,7 +88,7 @@ async function hintsNow(
   const lacking = thresholdOf(
     told.filter((offer) => !isOnDelivery(offer)),
     priced.refused,
-    // What is reached needs no word: the receipt says it.
+    // An offer that was reached is in the receipt already.
     ({ id, when }) => when.code === null && priced.refused[id]?.code === 'needs-more',
   );
   const offer = lacking && lane.offers[lacking.offerId];

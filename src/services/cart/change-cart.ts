@@ -51,7 +51,7 @@ export async function makeChange(
     if (!uploads.ok) return uploads;
   }
   const today = await shopToday(app);
-  // Whoever was overtaken by another tab looks again at what is there now.
+  // Another tab was faster: start again from the cart as it is now.
   for (;;) {
     const cart = await app.carts.read(token);
     if (changeId && cart.changeIds.includes(changeId))
@@ -67,7 +67,7 @@ export async function makeChange(
     if (!changed.ok) return changed;
     const viewed = await viewStored(app, { ...changed.value, version: cart.version + 1 }, { facts, language });
     const { view } = viewed;
-    // A code that does not count is not kept; one that stopped counting later is shown with the reason.
+    // A code that does not apply is not stored; one that stops applying later is shown with the reason.
     if (wanted.kind === 'coupon') {
       const typed = view.codes.find(({ code }) => isSameCode(code, wanted.code));
       if (typed?.problem && !typed.isWaiting) return fail('code', 'invalid', { message: typed.problem });

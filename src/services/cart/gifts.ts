@@ -13,11 +13,11 @@ export interface Gift {
   readonly quantity: number;
   /** What one costs otherwise. */
   readonly valueMinor: Minor;
-  /** Whether too few are left of it: it is told, and does not come along. */
+  /** Whether too few are left: shoppers are told, and none is added. */
   readonly isGone: boolean;
 }
 
-/** The gifts of a priced cart; the shelf must hold what the cart itself takes of them, too. One that is not sold is none. */
+/** The gifts of a priced cart; stock must also cover what the cart itself takes of them. A variant that is not sold is no gift. */
 export async function giftsOf(
   app: App,
   { lane }: LiveLane,

@@ -56,7 +56,7 @@ export async function quoteDelivery(
   };
   const extra = sum(({ facts, line }) => facts.itemDeliveryMinor * line.quantity);
   const [ways, { lane }] = await Promise.all([quoteParcel(app, to, parcel, language), liveLane(app)]);
-  // One parcel leaves when the last of it is made.
+  // The parcel leaves when its last item is made.
   const lead = Math.max(0, ...parcels.map(({ facts }) => facts.leadDays ?? 0));
   const say = sayIn(lane, language);
   return ways.map((way) => ({

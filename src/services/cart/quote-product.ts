@@ -43,7 +43,7 @@ export async function quoter(app: App) {
   const offers = offersOf(live.lane.offers);
   const shown = shownOffers(offers, { at, severalCodes: live.lane.shop.severalCodes });
   const lowering = shown.filter((offer) => isRunning(offer, at));
-  // Of what does not run now nothing has to be looked up.
+  // Offers that do not run now need nothing looked up.
   const circumstances = await circumstancesOf(app, live, UNKNOWN_BUYER);
   const told = offers.filter((offer) => isTellable(offer, shown, at));
   const isOffered = (facts: VariantFacts) => lowering.some((offer) => touches(offer, lineFacts(facts)));
@@ -61,7 +61,7 @@ export async function quoter(app: App) {
       return totalMinor < bare ? totalMinor : null;
     },
     isOffered,
-    /** What is told of a product beside its price, by its variants. */
+    /** Offers told beside a product's price, by its variants. */
     tell(variants: readonly VariantFacts[]): readonly Told[] {
       const isOnePrice = new Set(variants.map(({ priceMinor }) => priceMinor)).size === 1;
       const found = new Map<string, Told>();
@@ -73,7 +73,7 @@ export async function quoter(app: App) {
   };
 }
 
-/** What a price is worked out under. */
+/** What a price is computed with. */
 interface Terms {
   readonly live: LiveLane;
   readonly offers: readonly PricedOffer[];
@@ -102,7 +102,7 @@ function quoteOf(
   return lines[0]!;
 }
 
-/** Lines of offers beside a price. */
+/** The most lines of offers beside a price. */
 const MOST_TOLD = 3;
 
 /**
@@ -208,7 +208,7 @@ export async function quoteChoice(app: App, variantId: number, wanted: Wanted): 
   if (!facts) return null;
   const { quote } = await quoter(app);
   const { totalMinor, fullMinor } = quote(facts, wanted);
-  // More cost less each: of one the full price is what is shown now.
+  // With quantity prices, the full price of one is the price shown now.
   const one = wanted.quantity > 1 ? quote(facts, { ...wanted, quantity: 1 }) : null;
   const isFullShown = facts.lowMinor !== null || (one !== null && one.totalMinor === one.fullMinor);
   return {

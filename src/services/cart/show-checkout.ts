@@ -24,7 +24,7 @@ export async function readKeptForm(app: App, token: string): Promise<KeptForm> {
   return { ...form, country: destination.country, postcode: destination.postcode };
 }
 
-/** Where somebody who has not said so is taken to live. */
+/** The country assumed of a shopper who has not named one. */
 async function homeCountry(app: App): Promise<string> {
   return (await liveLane(app)).lane.shop.delivery.home;
 }
@@ -34,8 +34,8 @@ export async function keepForm(app: App, token: string, form: KeptForm): Promise
 }
 
 /**
- * The address of a buyer whom the cart has been judged for; empty while nobody pressed Pay with it. Before that no price hangs on it:
- * typing somebody's address tells nothing of them.
+ * The mail address the cart has been priced for; empty until somebody pressed Pay with it. Before that no price depends on it:
+ * typing somebody else's address reveals nothing about them.
  */
 export function judgedEmail(app: App, { judgedFor }: { readonly judgedFor?: string | null }, email: string): string {
   return judgedFor && email !== '' && shopperKey(app, email) === judgedFor ? email : '';
@@ -51,7 +51,7 @@ export async function quoteCheckout(
     lane = null,
   }: {
     readonly language?: string;
-    /** By which it is priced; absent: what is live. */
+    /** The lane it is priced by; absent: the live one. */
     readonly lane?: LiveLane | null;
   } = {},
 ): Promise<CheckoutQuote> {

@@ -41,7 +41,7 @@ export interface ViewedCart {
 }
 
 /**
- * Prices a cart and dresses it for the shopper; lines whose variant is gone are left out. Delivery is the one given, else
+ * Prices a cart and adds what the shopper sees; lines whose variant is gone are left out. Delivery is the one given, else
  * the cheapest to the destination the shopper named, else open. Facts that are known already are not read again.
  */
 export async function viewStored(
@@ -51,9 +51,9 @@ export async function viewStored(
     readonly delivery?: { readonly amountMinor: Minor | null; readonly method: string | null };
     readonly facts?: ReadonlyMap<number, VariantFacts>;
     readonly language?: string;
-    /** Unknown: whoever lives where the cart says it goes. */
+    /** Absent: an unknown buyer who lives at the cart's destination. */
     readonly buyer?: Buyer;
-    /** By which it is priced; absent: what is live. */
+    /** The lane it is priced by; absent: the live one. */
     readonly lane?: LiveLane | null;
   } = {},
 ): Promise<ViewedCart> {
@@ -133,7 +133,7 @@ export async function viewStored(
   return { view, goods };
 }
 
-/** Told in the last two days of an offer: an end further off hurries nobody. */
+/** An offer's end is told in its last two days. */
 const SOON_MS = 2 * 86_400_000;
 
 function deadlineOf(offers: readonly PricedOffer[], { taken }: PricedGoods, now: number): CartView['deadline'] {
@@ -231,7 +231,7 @@ function viewLine(
   };
 }
 
-/** How something comes that does not leave at once by parcel. */
+/** How a line arrives that is not sent by parcel at once. */
 function arrivalOf({ fulfilment, leadDays, place }: VariantFacts, say: SayShop): string | null {
   if (fulfilment === 'event') return place && say('eventAt', { place });
   if (fulfilment === 'download') return say('byDownload');
@@ -243,7 +243,7 @@ export async function countCart(app: App, token: string | null): Promise<number>
   return token ? app.carts.count(token) : 0;
 }
 
-/** From which sum delivery is free, without the offer that says so: what shoppers are told ends here. */
+/** The sum from which delivery is free, without naming the offer: shoppers are told no more. */
 function freeFrom({ freeDelivery }: PricedGoods): CartView['freeDelivery'] {
   return freeDelivery && { thresholdMinor: freeDelivery.thresholdMinor, missingMinor: freeDelivery.missingMinor };
 }

@@ -54,7 +54,7 @@ export interface Listed {
   readonly query: ListingAsked | null;
   /** What else could be chosen; none where it was not asked for. */
   readonly facets: readonly Facet[];
-  /** Words that were taken for others, as typed and as taken. */
+  /** Words that were corrected: as typed and as searched for. */
   readonly mended: readonly { readonly typed: string; readonly taken: string }[];
 }
 
@@ -73,7 +73,7 @@ export interface ListingShape {
   readonly fromFirst?: boolean;
 }
 
-/** Shows no more at once, however far an address asks for. */
+/** At most so many cards at once, whatever the address asks for. */
 export const MOST_AT_ONCE = 480;
 
 /** A page of what the address of a listing asks for; `exponent`: of the shop's currency, in which prices are typed. */
@@ -122,7 +122,7 @@ export async function listProducts(
   return { ...listed, cards, pages, sort, mended, query: asked, facets: await found(listed.total) };
 }
 
-/** The prices between which a shopper looks, whichever of them was typed first; what is no sum is no end. */
+/** The price range a shopper asks for, in either order; what is not a sum is left open. */
 function priceRange({ from, to }: Pick<ListingParams, 'from' | 'to'>, exponent: number) {
   const [first, last] = [from, to].map((text) => {
     const read = readSum(text ?? '', { exponent, mark: 'point' });

@@ -111,7 +111,7 @@ export function listBulks(app: App): Promise<BulkSummary[]> {
   return app.catalogue.listBulks(MOST_LISTED);
 }
 
-/** Puts back what a bulk change changed; what somebody has changed again since stays as it is. */
+/** Undoes a bulk change; whatever was changed again since then stays. */
 export async function undoMany(app: App, id: number, accountId: number): Promise<Result<{ id: number }>> {
   const stored = await app.catalogue.readBulk(id);
   let touched: readonly number[] = [];

@@ -31,7 +31,7 @@ export async function saveCategories(
         rows.push({ ...category, slug, position: i });
       }
       const top = new Set(rows.filter(({ parent }) => parent === null).map(({ slug }) => slug));
-      // Two levels: a category within a category within a category finds no room in the shop.
+      // Two levels at most: the shop's menu shows no third.
       const wrong = rows.findIndex(({ parent }) => parent !== null && !top.has(parent));
       if (wrong >= 0) return fail(`categories.${wrong}.parent`, 'category-depth', { name: rows[wrong]!.name });
       await app.catalogue.writeCategories(rows);
@@ -46,9 +46,9 @@ export async function saveCategories(
       });
       return ok(await app.catalogue.listEdited());
     });
-  // What offers are about hangs on the tree of categories.
+  // Selections of offers depend on the tree of categories.
   const saved = await changingPrices(app, write, ({ ok: isDone }) => (isDone ? null : []));
-  // Words of a category are words of what is in it; in slices, so that carts change meanwhile.
+  // Products are found by their category's words. Done in slices, so that carts can change in between.
   if (saved.ok) await app.catalogue.refreshSearch(await app.catalogue.listProductsIn(renamed));
   return saved;
 }

@@ -24,7 +24,7 @@ export async function addExamples(app: App, accountId: number): Promise<Result<{
   return ok({ products: await app.catalogue.markExamples('EX-') });
 }
 
-/** Takes the examples away again, with the categories that held nothing else. What was ordered of them stays on the orders. */
+/** Removes the examples and the categories that held nothing else. Orders of them stay as they are. */
 export async function removeExamples(app: App, accountId: number): Promise<{ products: number }> {
   return app.db.inTransaction(async () => {
     const products = await app.catalogue.deleteExamples();

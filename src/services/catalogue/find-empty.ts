@@ -13,14 +13,14 @@ export async function findEmpty(app: App, lane: Lane): Promise<Set<string>> {
   );
   const totals = await Promise.all(
     selections.map(async ({ selection }) =>
-      // What follows the page is the page's to say.
+      // A selection that follows the page cannot be judged here.
       selection.from === 'page' ? 1 : (await listSelection(app, selection, { page: 1, pageSize: 1 })).total,
     ),
   );
   return new Set(selections.filter((_selection, i) => totals[i] === 0).map(({ id }) => id));
 }
 
-/** SKUs that offers give and nobody sells. */
+/** SKUs that offers give but the shop does not sell. */
 export async function findGoneGifts(app: App, { offers }: Lane): Promise<Set<string>> {
   const given = Object.values(offers).flatMap((offer) => offerFacts(offer).gives?.(offer).variant ?? []);
   if (given.length === 0) return new Set();

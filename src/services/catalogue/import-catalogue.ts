@@ -58,7 +58,7 @@ async function changesOf(app: App, plan: ImportPlan): Promise<ImportChange[]> {
     if (!before) return [];
     const { name, brand, shortText, fullText } = product;
     const { priceMinor, wasMinor, costMinor, stock, weightGrams } = variant;
-    // A product is told once, with its first variant. A weight of nothing is none.
+    // A product is listed once, with its first variant. A weight of 0 counts as none.
     const after: Partial<Record<keyof KnownFacts, string | number | null>> = {
       ...(isFirst && { name, brand, shortText, fullText }),
       priceMinor,
@@ -122,9 +122,9 @@ function toPreview({ table, columns, left, plan }: CatalogueRead, problems: read
   };
 }
 
-/** Variants written in one go: between two of them whoever waits to change a cart has their turn. */
+/** Variants written at once; cart changes get their turn in between. */
 const SLICE_VARIANTS = 120;
-/** An import not heard of for so long has died with its process. */
+/** An import without a sign of life for so long has died with its process. */
 const DEAD_AFTER_MS = 60_000;
 const STOPPED = 'It was stopped before it was done. What was written stays; import the file again to finish.';
 
@@ -132,7 +132,7 @@ type Hear = (written: number, total: number) => void;
 
 interface RunningImport {
   readonly id: string;
-  /** Whose import it is; null: the command line's. */
+  /** Who imports; null: the command line. */
   readonly accountId: number | null;
   readonly onProgress: Hear;
 }
@@ -286,7 +286,7 @@ export async function importProgress(app: App, id: string): Promise<Result<Impor
   return record ? ok(record) : fail('id', 'not-found');
 }
 
-/** Waits for imports that have heard that they are to stop. */
+/** Waits for imports that were told to stop. */
 export async function importsEnded(): Promise<void> {
   await Promise.all(running);
 }

@@ -44,7 +44,7 @@ async function queryOf(app: App, selection: Selection): Promise<ListingAsked | n
   }
 }
 
-/** Rows shown at most: more would be no list to order from. */
+/** Rows shown at most: a longer list is no use for ordering. */
 const MOST_ROWS = 5000;
 
 /**

@@ -3,7 +3,7 @@ import { wordsOf } from '~/core/search';
 import { fail, ok, type Result } from '~/core/problems';
 import type { App } from '~/services/app';
 
-/** For how many days a search that found nothing is told. */
+/** How many days a search without results is listed. */
 export const LOST_DAYS = 90;
 const MOST_SHOWN = 100;
 

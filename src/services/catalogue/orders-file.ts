@@ -54,7 +54,7 @@ export async function findInFile(
   const { read } = understood.value;
   if (!read || read.rows.length === 0) return fail('file', 'orders-none');
   const { show } = await findPairs(app);
-  // Numbers of baskets only have to tell them apart.
+  // Basket numbers only need to be distinct.
   const own = options.withOwn
     ? (await app.pairs.listBaskets()).map((row) => ({ ...row, basket: row.basket + read.orders }))
     : [];

@@ -14,7 +14,7 @@ export function startingLane() {
   return firstLane(definitions, Intl.DateTimeFormat().resolvedOptions().timeZone);
 }
 
-/** Makes a new data folder one that can be worked in. One that has a lane is left as it is. */
+/** Prepares a new data folder. A folder that has a lane is left as it is. */
 export async function prepareFolder(app: App): Promise<void> {
   await app.db.inTransaction(async () => {
     if (await app.lanes.readDraft()) return;
@@ -73,7 +73,7 @@ export async function showFirstSteps(app: App): Promise<StepsView | null> {
   return firstSteps({ isNamed: lane.shop.name !== UNNAMED, products, isPublished: false, said });
 }
 
-/** Keeps what the owner says of a step; `open` takes it back. */
+/** Stores whether the owner did or skipped a step; `open` takes that back. */
 export async function sayFirstStep(
   app: App,
   { step, state }: { step: FirstStep; state: 'done' | 'skipped' | 'open' },

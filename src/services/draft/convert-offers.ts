@@ -23,7 +23,7 @@ export async function convertOffers(app: App): Promise<'converted' | 'below-floo
   const isBelow = converted !== null && (await fallsFurther(app, lane, converted));
   const write = () =>
     app.db.inTransaction(async () => {
-      // Whoever changed the draft in the meantime keeps their change.
+      // If the draft was changed in the meantime, that change is kept.
       const current = (await app.lanes.readDraft())!;
       const read = readLane(current.document, definitions);
       if (!read.ok) return;

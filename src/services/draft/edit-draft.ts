@@ -19,7 +19,7 @@ import { inPresentCurrency } from '~/services/lane/in-present-currency';
 import { forgetLiveLane, isOpen, liveLane } from '~/services/lane/live-lane';
 import { namesOfLanes } from '~/services/lane/names-of-lanes';
 
-/** The stored draft is none that this program reads; `/studio/mend` replaces it. */
+/** The stored draft cannot be read by this version; `/studio/mend` replaces it. */
 export class DraftUnreadable extends Error {
   constructor(readonly problems: readonly Problem[]) {
     super(`The draft cannot be read: ${JSON.stringify(problems.slice(0, 5))}`);
@@ -31,7 +31,7 @@ export async function showDraft(app: App): Promise<DraftView> {
   if (!stored) throw new Error('There is no draft in this data folder');
   const read = readLane(stored.document, definitions);
   if (!read.ok) throw new DraftUnreadable(read.problems);
-  // A shop that is not open yet is told against what it began with.
+  // A shop that is not open yet is compared with what it began with.
   const before = live.revision === 0 ? startingLane() : live.lane;
   const [empty, unsold, goneGifts, shown, names, categoryTexts] = await Promise.all([
     findEmpty(app, read.value),
@@ -88,7 +88,7 @@ export async function patchDraft(
     if (accountId !== null) await app.audit.count(entry, ONE_SITTING_MS);
     return ok({ edit: edit + 1, token: stored.token });
   });
-  // Until something is published the draft is what its owner walks through.
+  // Until something is published, the owner walks through the draft.
   if (isLive) forgetLiveLane(app);
   return result;
 }

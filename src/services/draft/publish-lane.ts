@@ -41,7 +41,7 @@ function storeDraft(
     const read = readLane(stored.document, definitions);
     if (!read.ok) return read;
     const live = readLane((await app.lanes.readRevision('latest'))?.document, definitions);
-    // Both change in steps of their own, with all that hangs on them.
+    // Currency and time zone change separately, with everything that depends on them.
     if (live.ok && !standAlike(live.value, read.value)) return fail('shop', 'ground-step');
     const [slugs, goneGifts] = await Promise.all([app.catalogue.listSlugs(), findGoneGifts(app, read.value)]);
     const found = lintLane(read.value, definitions, { ...slugs, goneGifts });
@@ -50,7 +50,7 @@ function storeDraft(
       const message = errors.map((finding) => wordFinding(finding, read.value, definitions)).join(' ');
       return fail('lane', 'lint-blocks', { message });
     }
-    // Who was shown the draft was shown this one.
+    // The old link showed the draft that is published now: the next draft gets a new one.
     await app.lanes.renewToken();
     return ok({ revision: await storeRevision(app, read.value, request) });
   });
@@ -58,7 +58,7 @@ function storeDraft(
 
 const standAlike = ({ shop: a }: Lane, { shop: b }: Lane) => a.currency === b.currency && a.timeZone === b.timeZone;
 
-/** Stores a lane as what is live. Call inside a transaction, and forget the live lane after it. */
+/** Stores a lane as the live one. Call inside a transaction, and forget the cached live lane after it. */
 export async function storeRevision(
   app: App,
   lane: Lane,

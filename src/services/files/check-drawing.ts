@@ -1,6 +1,6 @@
 import { SaxesParser } from 'saxes';
 
-/** Enough for a logo with every leaf drawn; what is cleaned afterwards takes time by these. */
+/** Enough for a detailed logo; cleaning time grows with these. */
 export const MOST_DRAWING_BYTES = 1024 * 1024;
 export const MOST_ELEMENTS = 5000;
 const MOST_DEPTH = 64;
@@ -16,8 +16,8 @@ class Enough extends Error {
 
 /**
  * Reads a text once, as XML, and says whether it is an SVG of a size that can be cleaned. In time linear in its length: nothing
- * is built, and reading stops at the first thing that is too much. Entities of its own are refused: a few lines of them can
- * stand for gigabytes.
+ * is built, and reading stops at the first limit passed. Custom entities are refused: a few lines of them can
+ * expand to gigabytes.
  */
 export function checkDrawing(text: string): DrawingCheck {
   if (!/^\s*</.test(text.slice(0, 400).replace(/^\ufeff/, ''))) return 'not-a-drawing';

@@ -33,7 +33,7 @@ sharp.cache(false);
 
 /**
  * Finds out what a file is by what is in it, not by its name, and makes it safe to keep: pictures are drawn anew (which
- * drops whatever else they carry, places of their making among it), drawings lose everything that could run or be fetched.
+ * drops metadata, such as where they were taken), drawings lose everything that could run or be fetched.
  * Takes up to a second of one core: see `workers/clean-file.ts`.
  */
 export async function cleanFile(bytes: Uint8Array, forms: readonly FileForm[]): Promise<Result<CleanFile>> {
@@ -47,7 +47,7 @@ export async function cleanFile(bytes: Uint8Array, forms: readonly FileForm[]): 
   }
   if (found?.mime === 'application/pdf')
     return forms.includes('pdf') ? ok({ form: 'pdf', type: 'application/pdf', bytes }) : wrongType;
-  // An SVG has no mark of its own: file-type calls it XML at most.
+  // An SVG has no signature: file-type calls it XML at most.
   if (found && found.mime !== 'application/xml') return wrongType;
   const text = new TextDecoder().decode(bytes);
   const check = checkDrawing(text);
@@ -83,7 +83,7 @@ export function loadCleaner(): Promise<DOMPurify> {
 async function readPurify(): Promise<DOMPurify> {
   const { JSDOM } = await import('jsdom');
   const made = createDOMPurify(new JSDOM('').window as WindowLike);
-  // What points elsewhere is left out whole: `fill="url(https://…)"` would fetch.
+  // Values that point elsewhere are left out whole: `fill="url(https://…)"` would fetch.
   made.addHook('uponSanitizeAttribute', (_element, data) => {
     if (pointsElsewhere(data.attrValue)) data.keepAttr = false;
   });

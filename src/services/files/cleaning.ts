@@ -15,7 +15,7 @@ export interface CleaningAnswers {
   readonly icon: Awaited<ReturnType<typeof cleanIcon>>;
 }
 
-/** Files of strangers are cleaned apart from the server, two at a time, each within 1.8 s of a thread that is there. */
+/** Strangers' files are cleaned in threads, two at a time, each within 1.8 s of a running thread. */
 export interface Cleaning {
   clean<Kind extends CleaningTask['kind']>(
     task: Extract<CleaningTask, { kind: Kind }>,

@@ -11,7 +11,7 @@ const MAIL_WIDTH = 1280;
 function fileOf(app: App, src: string): string | null {
   if (!src.startsWith('/media/')) return null;
   const folder = path.join(app.db.dataDir, 'media');
-  // Names of files are not written with escapes; one that has any is looked for as it stands.
+  // File names have no escapes; a path with escapes is looked up as it is.
   const file = path.join(folder, src.slice('/media/'.length));
   return file.startsWith(folder + path.sep) ? file : null;
 }
@@ -33,7 +33,7 @@ export async function mailPicture(app: App, src: string): Promise<string | null>
   const file = fileOf(app, src);
   const found = file === null ? null : await stat(file).catch(() => null);
   if (file === null || found === null) return null;
-  // Another picture under the same address is another file.
+  // A changed picture under the same address gets another file.
   const name = `${createHash('sha256').update(`${src} ${found.mtimeMs}`).digest('hex').slice(0, 20)}.png`;
   const folder = path.join(app.db.dataDir, 'media', 'mail');
   const made = path.join(folder, name);
@@ -41,7 +41,7 @@ export async function mailPicture(app: App, src: string): Promise<string | null>
     () => true,
     () => false,
   );
-  // Two that are asked for at once are made apart.
+  // Two requests at once write separate files.
   const part = `${made}.${randomUUID()}.part`;
   if (!isThere)
     try {

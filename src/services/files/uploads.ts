@@ -87,7 +87,7 @@ export async function checkUploads(
 ): Promise<Result<null>> {
   if (Object.keys(answers).length === 0) return ok(null);
   const options = (await app.catalogue.variantFacts([variantId])).get(variantId)?.options ?? [];
-  // Only answers that count: a file for what is not asked is dropped, not missed.
+  // Only answers that count: a file for an option that is not asked is dropped, not reported missing.
   const { answers: counted } = evaluateOptions(options, answers, await shopToday(app));
   const files = options.filter((option) => option.kind === 'file' && own(counted, option.key) !== undefined);
   const found = await app.uploads.find(files.map((option) => String(counted[option.key])));
@@ -95,7 +95,7 @@ export async function checkUploads(
   return lost ? fail(`option:${lost.key}`, 'option-upload-gone', { label: lost.label }) : ok(null);
 }
 
-/** Takes away files that no cart and no order speaks of after a week. */
+/** Deletes files that no cart or order names after a week. */
 export async function sweepUploads(app: App): Promise<number> {
   const ids = await app.db.inTransaction(() => app.uploads.deleteUnused(app.now() - KEPT_UNUSED_MS));
   await Promise.all(ids.map((id) => rm(path.join(uploadsFolder(app), id), { force: true })));

@@ -44,8 +44,8 @@ export function forgetLiveLane(app: App): void {
 const MOST_BACK = 20;
 
 /**
- * The newest revision that can be read. One that cannot (from a newer program, or broken on disk) is said, and the one
- * before it goes on selling.
+ * The newest revision that can be read. One that cannot (from a newer version, or damaged) is logged, and the one
+ * before it keeps selling.
  */
 async function readLive(app: App): Promise<LiveLane> {
   const [newest] = await app.lanes.listRevisionIds(MOST_BACK);
@@ -119,12 +119,12 @@ export async function draftLane(app: App, asked: string | null): Promise<LiveLan
   const read = readLane(document, definitions);
   if (!read.ok) return null;
   const { revision } = await liveLane(app);
-  // The catalogue has the prices of today: a revision from before the currency changed is looked at in today's.
+  // The catalogue has today's prices: a revision from before a change of currency is shown in today's currency.
   const lane = old === undefined ? read.value : await inPresentCurrency(app, read.value, Number(old));
   return { revision, isNewest: true, lane, currency: currencyOf(lane.shop.currency) };
 }
 
-/** As the runtime gets it: without what only the server draws. */
+/** For the runtime: without what only the server draws. */
 function pack(manifest: Manifest): ServedManifest {
   const pieces = manifest.pieces.filter(({ kind }) => !definitionOf(kind)?.isDrawnOnly);
   const body = JSON.stringify({ ...manifest, pieces });

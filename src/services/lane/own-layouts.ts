@@ -5,7 +5,7 @@ import { fail, ok, type Result } from '~/core/problems';
 import { definitionOf } from '~/pieces/definitions';
 import type { App } from '~/services/app';
 
-/** Of one kind: more than fit a list that is read. */
+/** Of one kind; more would not be read as a list. */
 const MOST = 40;
 
 /** The owner's layouts of a kind, by name; one that the kind cannot read any more is not among them. */

@@ -4,7 +4,7 @@ import type { App } from '~/services/app';
 import { changeCartOf, makeChange } from '~/services/cart/change-cart';
 import { viewCart } from '~/services/cart/show-cart';
 
-/** Long enough to look at what is taken over, and no longer. */
+/** Long enough to look at what would be taken over. */
 const GOOD_FOR_MS = 10 * 60_000;
 
 /** A code that brings a cart and the visit from another site over to the shop's own pages, once and soon. */
@@ -36,7 +36,7 @@ export async function receiveCart(
   const { lines, codes } = await app.carts.read(brought.cartToken);
   if (cartToken !== brought.cartToken)
     for (const { id, variantId, quantity, answers, insteadOf } of lines) {
-      // Answers may name files; they belong to whoever has the line.
+      // Answers may name files, which belong to the line's cart.
       const files = Object.values(answers).flat();
       await app.uploads.giveTo(files, brought.cartToken, cartToken);
       const add = { kind: 'add', variantId, quantity, answers, insteadOf, newLineId: randomUUID() } as const;

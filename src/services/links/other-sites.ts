@@ -45,7 +45,7 @@ export async function judgeSite(
   if (from === null || from === origin || !OPEN.test(route)) return { headers: {}, isWhole: false, isListed: false };
   const { lane } = await liveLane(app);
   if (!lane.shop.sites.includes(from)) {
-    // Once a page: every page asks for the manifest. Whoever sends this can write any site into it.
+    // Once a page: every page asks for the manifest. The header can be forged, so it is only noted.
     const isTold = isWhole && route.startsWith('/api/manifest') && SITE.test(from) && from.length <= 200;
     if (isTold && (await app.limits.refused.take(network(address))) === null)
       await app.elsewhere.noteRefused(from, dayIn(lane.shop.timeZone, app.now()), app.now());
@@ -61,7 +61,7 @@ export async function noteSeen(app: App, site: string, from: string, { path, lin
   if (!lane.shop.sites.includes(site)) return;
   const now = app.now();
   const day = dayIn(lane.shop.timeZone, now);
-  // A page that only tells of errors is known by itself.
+  // A page that only reports errors is noted without a snippet.
   const told = [...new Set(links.length > 0 ? links : [''])];
   if ((await app.limits.seen.take(network(from), told.length)) !== null) return;
   await app.elsewhere.noteSeen({ site, path, links: told, errors }, day, now);

@@ -4,7 +4,7 @@ import type { App } from '~/services/app';
 import { liveLane, type LiveLane } from '~/services/lane/live-lane';
 import { dayIn } from '~/core/time';
 
-/** What is known of whoever buys. */
+/** What is known of the buyer. */
 export interface Buyer {
   /** ISO 3166-1; null while it is not known. */
   readonly country: string | null;
@@ -16,12 +16,12 @@ export interface Buyer {
 
 export const UNKNOWN_BUYER: Buyer = { country: null, email: '' };
 
-/** By what a buyer is told again, without saying who it is. */
+/** A hash by which a buyer is recognised without saying who it is. */
 export function shopperKey(app: App, email: string): string {
   return createHash('sha256').update(app.secret.sign(email.trim().toLowerCase())).digest('base64url');
 }
 
-/** All that a price hangs on besides the goods. Of offers and buyers only what these offers ask about is looked up. */
+/** Everything a price depends on besides the goods. Only what these offers ask about is looked up. */
 export async function circumstancesOf(
   app: App,
   live: LiveLane,

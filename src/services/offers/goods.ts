@@ -6,7 +6,7 @@ import { ownTaxRate } from '~/core/lane';
 import { liveLane } from '~/services/lane/live-lane';
 import { dayIn } from '~/core/time';
 
-/** A variant as an owner tries offers on it. */
+/** A variant on which an owner tries offers. */
 export function costed(facts: VariantFacts, shop: Shop): Costed {
   const { sku, slug, name, choices, priceMinor, costMinor, categories, tags, taxRate } = facts;
   return {
@@ -22,13 +22,13 @@ export function costed(facts: VariantFacts, shop: Shop): Costed {
   };
 }
 
-/** The variants of products as an owner tries offers on them, with what they cost the shop. */
+/** The variants of products for trying offers on, with their costs. */
 export async function goodsOfProducts(app: App, slugs: readonly string[]): Promise<Costed[]> {
   const [{ lane }, facts] = await Promise.all([liveLane(app), app.catalogue.factsOfProducts(slugs)]);
   return slugs.flatMap((slug) => (facts.get(slug) ?? []).map((one) => costed(one, lane.shop)));
 }
 
-/** Every variant there is; and beside them those that are swapped in for less, at each price of their own. */
+/** Every variant, and again at each lower price it has in the place of another product. */
 export async function allGoods(app: App): Promise<{ goods: Costed[]; swapped: Costed[] }> {
   const [{ lane }, { products }] = await Promise.all([liveLane(app), app.catalogue.listSlugs()]);
   const facts = [...(await app.catalogue.factsOfProducts([...products])).values()].flat();
@@ -58,7 +58,7 @@ export async function goodsOfOrder(
   return { goods, lines };
 }
 
-/** Orders of the past in the shop's currency, to be priced anew: their goods as they are told now, at the prices they were sold at then, before offers. */
+/** Past orders in the shop's currency, to be priced again: goods as the catalogue has them now, at the prices of then, before offers. */
 export async function pastOrders(app: App): Promise<PastOrder[]> {
   const { lane } = await liveLane(app);
   const rows = await app.orders.listForPricing(lane.shop.currency);
@@ -68,7 +68,7 @@ export async function pastOrders(app: App): Promise<PastOrder[]> {
   for (const row of rows) {
     let order = orders.get(row.orderId);
     if (!order) {
-      // The order's delivery before offers: what it says there, or what was paid.
+      // Delivery before offers, if the order has it; otherwise what was paid.
       order = {
         id: row.orderId,
         lines: [],

@@ -4,11 +4,11 @@ import type { Lane } from '~/core/lane';
 import { isSameCode, offersOf, plainCode, type Offer, type TypedCode } from '~/core/pricing';
 import type { App } from '~/services/app';
 
-/** Letters and digits that nobody takes for each other, read aloud or in a mail. */
+/** Letters and digits that are not mixed up, read aloud or in a mail. */
 const ALPHABET = 'abcdefghjkmnpqrstuvwxyz23456789';
 const LENGTH = 9;
 
-/** A code nobody can guess, that begins as the offer's do. */
+/** A code that cannot be guessed, with the offer's prefix. */
 export function newCode({ when }: Offer): string {
   const begin = when.code === null ? '' : `${plainCode(when.code)}-`;
   return begin + Array.from({ length: LENGTH }, () => ALPHABET[randomInt(ALPHABET.length)]).join('');
@@ -61,7 +61,7 @@ export async function typedCodes(
     const offer = one && single.find(({ id }) => id === one.offerId);
     if (one && offer)
       return { typed: code, code: one.isUsed ? '' : offer.when.code!, usedBy: one.isUsed ? offer.id : null };
-    // What their codes begin with is none of them.
+    // The prefix alone is not a code.
     const isBegin = single.some(({ when }) => isSameCode(when.code!, code));
     return { typed: code, code: isBegin ? '' : code, usedBy: null };
   });

@@ -1,7 +1,7 @@
-/** So long the process is held at a time, in ms. */
+/** The longest a slice may hold the process, in ms. */
 const SLICE_MS = 12;
 
-/** Carries a long computation through in slices, so that the shop goes on. Throws where it is to end before. */
+/** Runs a long computation in slices, so that the shop keeps answering. Throws when it is aborted. */
 export async function runInSlices<T>(work: Generator<number, T>, ends: AbortSignal): Promise<T> {
   for (;;) {
     const until = performance.now() + SLICE_MS;
@@ -17,7 +17,7 @@ export async function runInSlices<T>(work: Generator<number, T>, ends: AbortSign
 
 /**
  * A long computation as lines of JSON: `{"done": 0.4}` now and then, `{"answer": …}` at the end. Done in slices, so that the shop
- * goes on; it ends when whoever asked goes away.
+ * keeps answering; it ends when the caller disconnects.
  */
 export function streamWork<T>(work: Generator<number, T>, show: (answer: T) => unknown = (answer) => answer): Response {
   const encoder = new TextEncoder();

@@ -10,7 +10,7 @@ import { listCategories } from '~/services/list-categories';
 type Selection = Parameters<ToldReader['nameOf']>[0];
 type Named = NonNullable<NonNullable<Selection>['only']>;
 
-/** More names than these make no line beside a price. */
+/** With more names an offer is not told beside a price: the line would be too long. */
 const MOST_NAMES = 2;
 
 function selectionsOf({ effect, when }: Told): readonly Selection[] {

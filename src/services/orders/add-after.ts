@@ -27,16 +27,16 @@ export interface ShownAfterOffer {
 /** Why not. */
 type Refused = 'after-over' | 'after-packed' | 'after-refunded' | 'after-gone' | 'after-added';
 
-/** An order with what became of it. */
+/** An order and what has happened to it since. */
 interface Standing {
   readonly order: Order;
   readonly keeping: OrderKeeping;
   readonly addition: OrderAddition | null;
-  /** Whether anything of it was given back, or is being. */
+  /** Whether a refund was made or is under way. */
   readonly isRefunded: boolean;
 }
 
-/** Why something cannot be added to an order, or what it is; the same for whoever looks and whoever presses. */
+/** What can be added to an order, or why nothing can; the page that shows it and the route that adds it both ask this. */
 async function judge(
   app: App,
   lane: Lane,
@@ -50,13 +50,13 @@ async function judge(
   if (app.now() >= until) return 'after-over';
   const hasCard = order.paymentReference !== null && order.totalMinor > 0;
   if (order.status !== 'paid' || !hasCard) return 'after-gone';
-  // Its sums would not add up with those of the order.
+  // Its sums could not be added to those of the order.
   if (order.currency !== lane.shop.currency || order.taxIncluded !== lane.shop.tax.included) return 'after-gone';
-  // What is added by one press is asked for nothing; what comes along with it has a stock and a parcel of its own.
+  // One press cannot answer required options, and add-ons would need stock and a parcel of their own.
   const found = offer.goods.sku === '' ? null : await findLinked(app, offer.goods);
   if (!found || found.problem !== null || found.evaluation.addOns.length > 0) return 'after-gone';
   const { facts } = found;
-  // It goes with the parcel that is packed; without one there is nothing it could go with.
+  // It is packed with the order's parcel: without a parcel there is nothing to pack it with.
   if (facts.fulfilment === 'parcel' && order.delivery === 'none') return 'after-gone';
   if (order.lines.some(({ variantId }) => variantId === facts.variantId)) return 'after-gone';
   return priced(lane, found, offer, until);
@@ -79,7 +79,7 @@ export async function showAfterOffer(app: App, order: Order, offer: AfterOffer):
   return typeof judged === 'string' ? null : judged;
 }
 
-/** How an offer looks that nothing stands in the way of; null where what it names is not sold. */
+/** How the offer looks when nothing prevents it; null if the product it names is not sold. */
 export async function exampleAfterOffer(app: App, offer: AfterOffer): Promise<ShownAfterOffer | null> {
   const found = await findLinked(app, offer.goods);
   if (!found) return null;
@@ -100,7 +100,7 @@ function priced(
   return { facts, name, answers, quantity, price, until };
 }
 
-/** By which the provider knows the charge of what was added to an order. */
+/** The idempotency key of the charge for what was added to an order. */
 export const additionKey = (token: string, { attempt }: Pick<OrderAddition, 'attempt'>) => `${token}-more-${attempt}`;
 
 /**

@@ -80,7 +80,7 @@ export async function buildOrder(
   });
 }
 
-/** What a buyer saw come along for nothing, and does not any more. */
+/** Gifts a buyer was shown that are no longer available. */
 function lostGift(seen: string | null, gifts: readonly Gift[]): Gift | undefined {
   const ids = seen?.split(' ') ?? [];
   return gifts.find(({ offerId, isGone }) => isGone && ids.includes(offerId));

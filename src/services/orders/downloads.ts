@@ -5,7 +5,7 @@ import type { Readable } from 'node:stream';
 import { fail, ok, type Result } from '~/core/problems';
 import type { App } from '~/services/app';
 
-/** Where the files that are sold lie, below the data folder. Nothing serves it but this. */
+/** The folder of files for sale, below the data folder. Only this module serves it. */
 export const DOWNLOADS_FOLDER = 'downloads';
 
 export interface FetchedFile {
@@ -14,11 +14,11 @@ export interface FetchedFile {
   readonly content: Readable;
 }
 
-/** Hands out a bought file and takes one use of its link. A file that is not there takes none. */
+/** Sends a bought file and counts one use of its link; a missing file counts none. */
 export async function fetchDownload(app: App, token: string): Promise<Result<FetchedFile>> {
   const found = await app.orders.findDownload(token);
   if (!found) return fail('', 'not-found');
-  // The name comes from the catalogue: no part of it may lead elsewhere.
+  // The name comes from the catalogue: it must not lead out of the folder.
   const file = path.join(app.db.dataDir, DOWNLOADS_FOLDER, path.basename(found.file));
   const stats = await stat(file).catch(() => null);
   if (!stats?.isFile()) {

@@ -4,7 +4,7 @@ import { dayIn } from '~/core/time';
 import type { App } from '~/services/app';
 import { liveLane } from '~/services/lane/live-lane';
 
-/** An order that nobody made, of one thing the shop sells: what a page is shaped on before anything was sold. */
+/** A made-up order of one product, on which a page is shaped before anything was sold. */
 async function madeUpOrder(app: App): Promise<Order | null> {
   const { lane, revision } = await liveLane(app);
   const [slug] = (await app.catalogue.listSlugs()).products;
@@ -75,7 +75,7 @@ export async function exampleOrder(app: App, language: string): Promise<Order | 
       note: order.note && 'Please ring twice.',
       address: { ...order.address, line1: 'Seestraße 1', line2: '', postcode: '12345', city: 'Windau' },
       lines: order.lines.map((line) => ({ ...line, answers: [] })),
-      // As fresh as an offer wants it.
+      // Recent enough for the page's offer.
       placedAt: app.now(),
     }
   );

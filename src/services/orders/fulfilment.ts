@@ -26,7 +26,7 @@ export async function listOrders(app: App, asked: OrderListAsked): Promise<Order
   return { ...asked, orders, total, pages: Math.max(1, Math.ceil(total / ORDERS_A_PAGE)) };
 }
 
-/** Orders whose lines are read at once: others are served in between. */
+/** Orders whose lines are read at once; other requests are served in between. */
 const AT_ONCE = 500;
 
 /**
@@ -99,7 +99,7 @@ export async function showKeptOrder(app: App, id: number): Promise<KeptOrder | n
   };
 }
 
-/** Marks several orders; answers how many were, and which were not, with what is in the way. */
+/** Marks several orders; returns how many were marked, and why the others were not. */
 export async function actOnMany(
   app: App,
   { ids, action }: ManyOrders,
@@ -107,7 +107,7 @@ export async function actOnMany(
 ): Promise<{ done: number; refused: { number: string; message: string }[] }> {
   const refused: { number: string; message: string }[] = [];
   for (const id of new Set(ids)) {
-    // One that is sent keeps its number at the carrier.
+    // A sent order keeps its tracking number.
     const tracking = (await app.orders.readKeeping(id))?.tracking ?? '';
     const one = action === 'pack' ? ({ action } as const) : ({ action, tracking } as const);
     const answer = await act(app, id, one, accountId);
@@ -118,7 +118,7 @@ export async function actOnMany(
   return { done: new Set(ids).size - refused.length, refused };
 }
 
-/** Does with a paid order what its owner says, and answers how it is then. */
+/** Carries out an owner's action on a paid order and returns the order after it. */
 export async function actOnOrder(
   app: App,
   id: number,
@@ -183,7 +183,7 @@ async function keep(
     if (!found) return fail('', 'not-found');
     if (found.order.status !== 'paid') return fail('', 'order-unpaid');
     if (found.keeping.cancelledAt !== null) return fail('', 'order-cancelled');
-    // Its buyer is adding something this very moment: what is packed then is what they paid for.
+    // Its buyer is adding something right now: wait, so that what they pay for is packed.
     const adding = (await app.afterOrders.readAddition(id))?.state === 'reserved';
     if (adding && what !== 'reopen') return fail('', 'order-adding');
     await app.orders.writeKeeping(id, change(found.keeping));

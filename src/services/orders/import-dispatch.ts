@@ -11,7 +11,7 @@ const TRACKING_WORDS = ['tracking', 'trackingnumber', 'parcel', 'sendungsnummer'
 
 /**
  * Marks the orders of a CSV file as sent, with their tracking numbers: what a parcel service gives back. Its column Order
- * holds order numbers. Every row stands for itself; one that is wrong is told by its line and keeps nothing else back.
+ * holds order numbers. Each row is handled by itself: a wrong one is reported with its line and stops no other.
  */
 export async function importDispatch(app: App, bytes: Uint8Array, accountId: number): Promise<Result<Dispatched>> {
   const table = await app.reading.read({ kind: 'table', bytes, mostRows: MOST_ROWS });

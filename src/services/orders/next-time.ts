@@ -52,18 +52,18 @@ export async function reorderCode(
 
 /**
  * Puts what an order holds into a cart, as far as it is still to be had, with a code where there is one. Returns the names of
- * what was left out; of goods with answers, too: an order keeps what was answered as texts, and made without it is another thing.
+ * what was left out. Goods with answers are left out, too: an order keeps answers only as texts, so they cannot be given again.
  */
 export async function orderAgain(app: App, order: Order, cartToken: string, code: string | null): Promise<string[]> {
   const left: string[] = [];
-  // Gifts come by themselves, where they still do.
+  // Gifts are added by their offers, if these still give them.
   const bought = order.lines.filter(({ steps }) => !steps.some(({ code }) => code === 'gift'));
   for (const { variantId, quantity, answers, name } of bought) {
     const add = { kind: 'add', variantId: variantId!, quantity, choices: {}, answers: {} } as const;
     const isAble = variantId !== null && answers.every(({ key }) => key === PLACE_KEY);
     if (!isAble || !(await changeCartOf(app, cartToken, add)).ok) left.push(name);
   }
-  // One that does not count for these goods is not worth a word: the cart is full as it was asked for.
+  // A code that does not apply to these goods needs no message: the cart holds what was asked for.
   if (code !== null && left.length < bought.length) await changeCartOf(app, cartToken, { kind: 'coupon', code });
   return left;
 }
@@ -82,7 +82,7 @@ export async function keepBirthday(
     if (most === undefined || !Number.isInteger(answer.day) || answer.day < 1 || answer.day > most)
       return fail('birthday', 'birthday-invalid');
   }
-  // Whoever was erased is nobody to ask.
+  // An erased buyer is not asked.
   if (order.email === '') return fail('', 'not-found');
   const two = (value: number) => String(value).padStart(2, '0');
   const day = answer && `${two(answer.month)}-${two(answer.day)}`;

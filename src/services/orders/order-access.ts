@@ -13,16 +13,16 @@ import { network } from '~/services/limits';
  */
 export type OrderAccess = 'buyer' | 'details' | 'none';
 
-/** A key that only this shop can make, for one order and one use of it. */
+/** A signed key for one order and one purpose. */
 function keyOf(app: App, token: string, use: 'buyer' | 'details'): string {
   const text = `${use}:${token}`;
   return app.secret.sign(text).slice(text.length + 1);
 }
 
-/** What the browser that places an order keeps. */
+/** The key kept by the browser that places an order. */
 export const buyerKey = (app: App, token: string): string => keyOf(app, token, 'buyer');
 
-/** What stands in links of the order's mails: it opens details, and never charges. */
+/** The key in links of the order's mails: it shows details and never charges. */
 export const detailsKey = (app: App, token: string): string => keyOf(app, token, 'details');
 
 function isKey(given: string, right: string): boolean {
@@ -41,7 +41,7 @@ export interface Proof {
   readonly email: string;
   /** The postcode it was sent to, or the number of an order that was sent nowhere. */
   readonly second: string;
-  /** Address of whoever tries. */
+  /** IP address of the caller. */
   readonly from: string;
 }
 
@@ -52,7 +52,7 @@ function limitsOf(app: App) {
   if (!own) {
     own = [
       new RateLimiterMemory({ points: 10, duration: 900 }),
-      // Many addresses that try one order get no further; its buyer has the mail.
+      // Guessing from many addresses is limited by order, too; its buyer still has the mail.
       new RateLimiterMemory({ points: 20, duration: 3600 }),
     ];
     limits.set(app, own);
@@ -60,16 +60,16 @@ function limitsOf(app: App) {
   return own;
 }
 
-/** Whether an order is proved by its number: it was sent nowhere, so that there is no postcode. */
+/** Whether the order's number proves its buyer: nothing was sent, so there is no postcode. */
 export const isProvedByNumber = ({ address }: Order): boolean => address.postcode === '';
 
 const bare = (text: string) => text.toUpperCase().replace(/[^\p{L}\p{N}]/gu, '');
 
-/** Opens the details of an order to whoever knows what only its buyer does; limited tries. */
+/** Shows an order's details to whoever knows what only its buyer knows; tries are limited. */
 export async function proveBuyer(app: App, order: Order, { email, second, from }: Proof): Promise<Result<null>> {
   const [byAddress, byOrder] = limitsOf(app);
   try {
-    // One who tried too often from their own address uses up nothing of the order's.
+    // An address over its own limit does not count against the order's.
     await byAddress.consume(network(from));
     await byOrder.consume(order.token);
   } catch (limited) {
@@ -77,7 +77,7 @@ export async function proveBuyer(app: App, order: Order, { email, second, from }
     return fail('', 'too-many-proofs', { minutes: Math.ceil(limited.msBeforeNext / 60_000) });
   }
   const wanted = isProvedByNumber(order) ? orderNumber(order) : order.address.postcode;
-  // Whoever was erased is nobody to prove to be.
+  // An erased buyer cannot be proved.
   const isRight =
     order.email !== '' &&
     isKey(email.trim().toLowerCase(), order.email.trim().toLowerCase()) &&

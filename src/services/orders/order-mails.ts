@@ -99,7 +99,7 @@ export async function sendAddedMail(
   }));
 }
 
-/** A short mail about an order, in its language. One that cannot be sent is said, and fails nothing. */
+/** A short mail about an order, in its language. A mail that cannot be sent is logged and fails nothing. */
 async function sendNote(
   app: App,
   order: Order,

@@ -1,9 +1,9 @@
 import type { CheckoutForm } from '~/core/orders';
 
-/** An order as it is asked for. */
+/** A request to place an order. */
 export interface OrderRequest {
   readonly cartToken: string;
-  /** Which state of the cart the shopper saw; another is refused. */
+  /** The version of the cart the shopper saw; another is refused. */
   readonly cartVersion: number;
   readonly form: CheckoutForm;
   /** The same key is the same order, however often it is sent. */
@@ -11,10 +11,10 @@ export interface OrderRequest {
   readonly visitId: string | null;
   /** ISO 639-1. */
   readonly language: string;
-  /** The total the shopper was shown; an order at another price is refused, unless who buys makes it less. */
+  /** The total shown to the shopper; another price is refused, unless it is lower because of who buys. */
   readonly seenTotalMinor: number | null;
-  /** What the shopper was shown to come along (`CartView.comesAlong`); what has run out since is told before anything is paid. Null: not known. */
+  /** The gifts shown to the shopper (`CartView.comesAlong`); if one has run out, they are told before paying. Null: not known. */
   readonly seenGifts: string | null;
-  /** Address of whoever orders. */
+  /** IP address of the buyer. */
   readonly from: string;
 }

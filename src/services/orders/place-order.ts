@@ -20,7 +20,7 @@ const FAILED: Readonly<Record<string, ProblemCode>> = {
   'timed-out': 'payment-timed-out',
 };
 
-/** What makes two requests the same. The card is no part of it: nothing made from one is kept anywhere. */
+/** What makes two requests the same. The card is left out: nothing derived from a card is stored. */
 function hashOf({ cartToken, cartVersion, form: { cardNumber: _card, ...form } }: OrderRequest): string {
   return createHash('sha256')
     .update(JSON.stringify([cartToken, cartVersion, form]))
@@ -44,7 +44,7 @@ export async function placeOrder(app: App, request: OrderRequest): Promise<Resul
   const reserved = await reserve(app, request, requestHash, rates);
   if (!reserved.ok) {
     if (reserved.problems.some(({ code }) => code === 'buyer-changed')) {
-      // From now on the cart is priced for them: the total that is told next is the one that is charged.
+      // From now on the cart is priced for this buyer, so the next total shown is the one charged.
       await app.carts.judge(request.cartToken, shopperKey(app, request.form.email));
       await countWhoTry(app, request.from);
     }
@@ -69,7 +69,7 @@ export async function placeOrder(app: App, request: OrderRequest): Promise<Resul
   return fail('cardNumber', FAILED[charge.status]!);
 }
 
-/** What a request is answered with because of what was ordered before; null when it is new. */
+/** The answer to a request that was made before; null when it is new. */
 function answerOf(related: readonly RelatedOrder[], requestHash: string): Result<{ token: string }> | null {
   const repeated = related.find((order) => order.isRepeat);
   if (repeated) {
@@ -116,7 +116,7 @@ interface Taken {
 
 type Reserved = Taken | { readonly answer: Result<{ token: string }> };
 
-/** Thrown to roll a transaction back; carries what the shopper is told. */
+/** Thrown to roll back a transaction; carries the message for the shopper. */
 class Refused extends Error {
   constructor(readonly result: ReturnType<typeof fail>) {
     super('refused');
@@ -131,7 +131,7 @@ async function reserve(
 ): Promise<Result<Reserved>> {
   try {
     return await app.db.inDurableTransaction(async () => {
-      // Asked again: while the carrier was asked, another tab may have been quicker.
+      // Checked again: another tab may have ordered while the carrier answered.
       const now = await cartOrAnswer(app, request, requestHash);
       if ('answer' in now) return ok<Reserved>(now);
       const { cart } = now;
@@ -146,7 +146,7 @@ async function reserve(
         throw new Refused(fail('cart', stock === 0 ? 'sold-out' : 'not-enough-stock', { name, stock }));
       }
       const id = await app.orders.insert(order);
-      // Counted in this very transaction: of an offer that is limited nobody gets one too many.
+      // Counted in this transaction, so that a limited offer is never used too often.
       await app.orders.redeem(id, offers, shopperKey(app, order.email), order.placedAt);
       if (oneTime.length > 0 && (await app.codes.use(id, oneTime)) < oneTime.length)
         throw new Error('A code that was priced in this transaction was used in another');
@@ -181,7 +181,7 @@ async function confirm(
     if (!(await app.orders.move(order.token, 'reserved', 'paid', reference)))
       throw new Error(`Order ${order.token} was no longer reserved`);
     if (!(await app.carts.emptyOrdered(from.cartToken, order.cartVersion!, app.now()))) {
-      // Only what was ordered: something was added while the payment was under way.
+      // Removes only what was ordered: something may have been added during the payment.
       const cart = await app.carts.read(from.cartToken);
       const lines = cart.lines.filter((line) => !from.lineIds.includes(line.id));
       await app.carts.write(from.cartToken, cart, { ...cart, lines, codes: [], note: '' }, { now: app.now() });
@@ -242,13 +242,13 @@ export async function releaseAbandoned(app: App, olderThanMs = ABANDONED_AFTER_M
   return released;
 }
 
-/** The order that a refusal speaks of, where the cart was ordered already: its page is where the shopper wants to be. */
+/** The order made from this cart already, if the refusal says so: the shopper is sent to its page. */
 export function orderedAlready(problems: readonly Problem[]): string | null {
   const ordered = problems.find((problem) => problem.code === 'cart-ordered');
   return ordered ? String(ordered.facts?.['token']) : null;
 }
 
-/** An order for the page that thanks for it; the token is the secret. */
+/** An order for its thank-you page; its token is the secret. */
 export async function showOrder(app: App, token: string): Promise<Order | null> {
   const order = await app.orders.find(token);
   return order?.status === 'paid' ? order : null;

@@ -8,7 +8,7 @@ import { liveLane } from '~/services/lane/live-lane';
 import { circumstancesOf } from '~/services/offers/circumstances';
 import { quoteParcel } from '~/services/cart/quote-delivery';
 
-/** What can honestly be promised of how a product reaches its buyer, before it is in a cart. */
+/** What can be promised about delivery of a product before it is in a cart. */
 export type DeliveryPromise =
   | {
       readonly kind: 'parcel';

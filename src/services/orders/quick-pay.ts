@@ -8,7 +8,7 @@ import { quoteCheckout } from '~/services/cart/show-checkout';
 
 export type WalletView = Awaited<ReturnType<App['wallet']['open']>> & { readonly quote: CheckoutQuote };
 
-/** What the wallet's owner is asked to agree to: where it goes, how, and the sum. Delivery is the cheapest way. */
+/** What the wallet asks its owner to confirm: address, delivery (the cheapest way) and sum. */
 export async function showQuickPay(app: App, cartToken: string, language = 'en'): Promise<WalletView> {
   const wallet = await app.wallet.open();
   const { country, postcode } = wallet.holder;

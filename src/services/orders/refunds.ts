@@ -49,7 +49,7 @@ export async function giveBack(
       if (refunds.some(({ state }) => state === 'asked')) return fail('', 'order-refunding');
       const wanted = want(refundable(order, refunds));
       const at = app.now();
-      // Cancelling what was given back already gives nothing more.
+      // Cancelling a fully refunded order refunds nothing more.
       const isNothing = wanted.units.length === 0 && !wanted.delivery && wanted.sumMinor === 0 && refunds.length > 0;
       const planned = isNothing ? null : planRefund(order, refunds, wanted);
       if (planned && !planned.ok) return inWords(app, planned.problems, order);
@@ -81,7 +81,7 @@ async function inWords(app: App, problems: readonly Problem[], { currency }: Ord
   return { ok: false, problems: problems.map(told) };
 }
 
-/** What hung on an order that is cancelled is over: uses of offers are given back, downloads close, codes for next time end. */
+/** Ends what depends on a cancelled order: uses of offers are given back, downloads close, codes for next time end. */
 async function endOrder(app: App, order: Order, accountId: number | null): Promise<void> {
   await app.orders.unredeem(order.token);
   await app.orders.closeDownloads(order.token);
@@ -103,7 +103,7 @@ async function settle(app: App, token: string, refund: StoredRefund, accountId: 
     const refundKey = i === 0 ? refund.key : `${refund.key}-${i}`;
     const answer = await app.payment.refund({ key, refundKey, amountMinor });
     if (answer.status === 'done') continue;
-    // What went back already stays noted, and the rest is asked for again.
+    // Refunds already made stay noted; the rest is tried again.
     if (i > 0) throw new Error(`Part ${i + 1} of refund ${refund.key} was refused`);
     await app.db.inTransaction(async () => {
       await app.orders.dropRefund(refund.key);
@@ -140,7 +140,7 @@ async function chargesOf(app: App, { id, token, totalMinor }: Order): Promise<Ch
 /** Whether a refund was asked for to cancel its order: both were written down at one moment. */
 const isOfCancelling = ({ at }: StoredRefund, { cancelledAt }: OrderKeeping): boolean => at === cancelledAt;
 
-/** Counts units as not sold, with the add-ons that came along; puts them back on the shelf, where they come back. */
+/** Counts units and their add-ons as not sold, and returns them to stock where they come back. */
 async function takeBack(app: App, order: Order, { units: back, restocked }: StoredRefund): Promise<void> {
   const taken = takenBy(back.map(({ line, quantity }) => ({ ...order.lines[line]!, quantity })));
   if (restocked) for (const { variantId, quantity } of taken) await app.catalogue.returnStock(variantId, quantity);
@@ -149,7 +149,7 @@ async function takeBack(app: App, order: Order, { units: back, restocked }: Stor
 
 const ASKED_FOR_MS = 60_000;
 
-/** Asks again for refunds whose answer was lost, to a crash or to the network. */
+/** Retries refunds whose answer was lost in a crash or on the network. */
 export async function settleRefunds(app: App): Promise<number> {
   let settled = 0;
   for (const { token, refund } of await app.orders.listAskedRefunds(app.now() - ASKED_FOR_MS)) {

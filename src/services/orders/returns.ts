@@ -7,7 +7,7 @@ export type ReturnAction =
   | { readonly action: 'return-came'; readonly returnId: number; readonly restock: boolean }
   | { readonly action: 'return-dropped'; readonly returnId: number };
 
-/** Notes items of an order that come back, or what became of them. Money is given back by a refund, which is its own. */
+/** Notes items of an order that are returned, and what became of them. Money is given back by a refund, separately. */
 export function keepReturn(app: App, orderId: number, action: ReturnAction, accountId: number): Promise<Result<null>> {
   return app.db.inTransaction(async () => {
     const token = await app.orders.tokenOf(orderId);

@@ -13,22 +13,22 @@ export interface AfterOffer {
   readonly goods: Pick<Goods, 'sku' | 'quantity' | 'answers'>;
   /** Off the usual price. */
   readonly percent: number;
-  /** How long it stands, from the moment the order was placed. */
+  /** How long it is offered after the order was placed. */
   readonly minutes: number;
-  /** As receipts call it. */
+  /** Its name on receipts. */
   readonly name: string;
 }
 
 const isThanks = (piece: ManifestPiece): piece is ThanksPiece => piece.role === 'thanks';
 
-/** The page of a shop that has made none. */
+/** The page of a shop that has not made one. */
 function usualPage({ lane, revision }: LiveLane, language: string): ThanksPiece {
   const definition = definitionWithRole('thanks');
   const usual = { ...lane, pieces: { [definition.kind]: newPiece(definition, true) } };
   return compileManifest(usual, [definition], revision, language).pieces.find(isThanks)!;
 }
 
-/** The page an order is thanked on, of the lane as it is asked about. `manifest`: another than the live one. */
+/** The thank-you page of an order. `manifest`: another lane than the live one. */
 export async function thanksPageOf(
   app: App,
   order: Order,

@@ -28,7 +28,7 @@ export async function waitForWho(app: App, from: string): Promise<number | null>
 }
 
 export async function countWhoTry(app: App, from: string): Promise<void> {
-  // Counted only: whoever is over the limit is told before the next one.
+  // Only counted here: the limit is checked before the next one.
   await limiterOf(app)
     .consume(network(from))
     .catch(() => undefined);

@@ -14,9 +14,9 @@ import type { App } from '~/services/app';
 import { circumstancesOf, UNKNOWN_BUYER } from '~/services/offers/circumstances';
 import { liveLane } from '~/services/lane/live-lane';
 
-/** Variants looked at in one go: between two of them whoever waits to write has their turn. */
+/** Variants handled at once; waiting writers get their turn in between. */
 const AT_ONCE = 400;
-/** So far back prices are told where nothing was told yet: thirty days before the longest reductions. */
+/** How far back prices are recorded at first: thirty days before the longest reductions. */
 const TOLD_BACK_MS = 180 * 86_400_000;
 
 type Used = Parameters<typeof priceCart>[0]['used'];
@@ -70,7 +70,7 @@ const isNews = (last: Pick<ShownPrice, 'priceMinor' | 'by'> | null, now: ShownPr
 const offersAt = ({ lane }: Reign, at: number) =>
   shownOffers(offersOf(lane.offers), { at, severalCodes: lane.shop.severalCodes });
 
-/** Prices of a variant that was told nothing of yet, as they were shown: by its own prices, the lanes and the clock. */
+/** The shown prices of a variant without a history yet: from its own prices, the lanes and the clock. */
 function replay(
   good: ShownGood,
   prices: readonly { readonly at: number; readonly priceMinor: number }[],
@@ -88,7 +88,7 @@ function replay(
   return told;
 }
 
-/** What was published, as far as prices are told back. */
+/** The lanes published since the history begins. */
 async function listReigns(app: App, since: number): Promise<Reign[]> {
   const reigns: Reign[] = [];
   for (const { id, publishedAt } of await app.lanes.listRevisions()) {
@@ -99,7 +99,7 @@ async function listReigns(app: App, since: number): Promise<Reign[]> {
   return reigns;
 }
 
-/** Tells of the prices shown from the beginning. */
+/** Records the prices shown since the history begins. */
 async function tellAll(app: App, now: number): Promise<void> {
   const since = now - TOLD_BACK_MS;
   const reigns = await listReigns(app, since);
@@ -120,7 +120,7 @@ async function tellAll(app: App, now: number): Promise<void> {
   });
 }
 
-/** Tells what variants are shown to cost at a moment by what is live, where that is news. */
+/** Records what variants are shown to cost at a moment, where that changed. */
 async function tellAt(app: App, at: number, productIds: readonly number[] | null): Promise<void> {
   const live = await liveLane(app);
   const offers = offersAt({ from: 0, lane: live.lane }, at);
@@ -135,7 +135,7 @@ async function tellAt(app: App, at: number, productIds: readonly number[] | null
   );
 }
 
-/** Goes through variants a stretch at a time and keeps what is told of them. */
+/** Goes through variants in stretches and records their prices. */
 async function eachGood(
   app: App,
   productIds: readonly number[] | null,
@@ -167,7 +167,7 @@ async function eachGood(
 interface Telling {
   last: Promise<void>;
   nextMoment: number;
-  /** Offers that have been given as often as they may be. */
+  /** Offers that are used up. */
   usedUp: string;
 }
 const tellings = new WeakMap<App, Telling>();

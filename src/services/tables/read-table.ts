@@ -62,7 +62,7 @@ function breaksIn(record: readonly string[]): number {
   return record.reduce((sum, cell) => sum + (cell.includes('\n') ? cell.split('\n').length - 1 : 0), 0);
 }
 
-/** What parts, ends or quotes cells: reading takes time for each. */
+/** Characters that separate, end or quote cells: each costs reading time. */
 function marksIn(text: string, delimiter: string): number {
   const mark = delimiter.charCodeAt(0);
   let count = 0;
@@ -74,10 +74,10 @@ function marksIn(text: string, delimiter: string): number {
 }
 
 const ZIP = [0x50, 0x4b, 0x03, 0x04];
-/** So many bytes tell texts from other files. */
+/** How many bytes are looked at to tell text from other files. */
 const LOOKED_AT = 4096;
 
-/** Whether a file is none of text: a spreadsheet, which is packed, or one with bytes that no text has. */
+/** Whether a file is not text: a spreadsheet (a zip), or a file with bytes that never occur in text. */
 function isBinary(bytes: Uint8Array): boolean {
   const head = bytes.subarray(0, LOOKED_AT);
   if (ZIP.every((byte, i) => head[i] === byte)) return true;

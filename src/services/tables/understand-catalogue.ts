@@ -17,7 +17,7 @@ import { readTable, type Table } from './read-table';
 
 const MOST_ROWS = 25_000;
 const SAMPLE_ROWS = 3;
-/** Of its problems so many are told; they are counted all. */
+/** At most so many problems are listed; all are counted. */
 const MOST_TOLD = 200;
 
 /** A table without its rows. */
@@ -37,19 +37,19 @@ export interface CatalogueTask {
   readonly bytes: Uint8Array;
   /** What each column holds; null: as its heading says. */
   readonly columns: readonly ColumnField[] | null;
-  /** How prices are written; null: as those that can be read in one way only are. */
+  /** How prices are written; null: taken from the prices that can be read in only one way. */
   readonly mark: DecimalMark | null;
   /** Decimals of the currency. */
   readonly exponent: number;
   readonly known: ReadonlyMap<string, KnownSku>;
 }
 
-/** A catalogue file as far as it is understood. Without a plan something stands in the way: columns, or how prices are written. */
+/** A catalogue file as far as it is understood. There is no plan while columns or the way prices are written are unclear. */
 export interface CatalogueRead {
   readonly table: TableHead;
   readonly columns: readonly ColumnField[];
   readonly missing: readonly ColumnField[];
-  /** What is not taken, and what that costs. */
+  /** Rows that are not imported, and why. */
   readonly left: LeftOut;
   readonly unclear: Extract<FoundMark, { mark: null }> | null;
   readonly plan: ImportPlan | null;

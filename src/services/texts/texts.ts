@@ -32,7 +32,7 @@ export function createTexts(): Texts {
     const known = read.get(text);
     if (known) return known;
     const answer = text.length <= AT_ONCE ? null : await pool.run<Root>({ text } satisfies TextTask);
-    // Where others are being read it may do better next time.
+    // Busy with other texts: try again next time.
     if (answer?.state === 'busy') return plainTree(text);
     const tree = answer === null ? await readText(text) : answer.state === 'done' ? answer.value : plainTree(text);
     read.set(text, tree);

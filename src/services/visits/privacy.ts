@@ -10,7 +10,7 @@ import { uploadsFolder } from '~/services/files/uploads';
 
 const DAY_MS = 86_400_000;
 
-/** For how many days things are kept; docs/privacy.md says why. */
+/** How many days data is kept; docs/privacy.md says why. */
 export const KEPT_DAYS = { checkouts: 7, carts: 60, visits: 400, failedOrders: 30, elsewhere: 60 } as const;
 
 /** Whether a request asks not to be recorded: Global Privacy Control (W3C), or Do Not Track before it. */
@@ -18,7 +18,7 @@ export function asksNotToBeTracked(headers: Headers): boolean {
   return headers.get('sec-gpc') === '1' || headers.get('dnt') === '1';
 }
 
-/** Takes away what has been kept long enough. */
+/** Deletes what has been kept for its time. */
 export async function sweepPersonal(app: App): Promise<Record<string, number>> {
   const now = app.now();
   const { lane } = await liveLane(app);
@@ -34,7 +34,7 @@ export async function sweepPersonal(app: App): Promise<Record<string, number>> {
   });
 }
 
-/** What there is of a buyer, by mail address. */
+/** Everything stored about a buyer, by mail address. */
 export async function findTraces(app: App, email: string): Promise<Traces> {
   const known = email.trim().toLowerCase();
   const [found, mails] = await Promise.all([app.privacy.findTraces(known), app.mailbox.countTo(known)]);

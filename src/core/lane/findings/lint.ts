@@ -102,7 +102,7 @@ export interface CatalogueSlugs {
   readonly empty?: ReadonlySet<string>;
   /** SKUs that pieces name and nobody can buy any more, by the piece’s id. */
   readonly unsold?: ReadonlyMap<string, string>;
-  /** SKUs that offers give and nobody sells. */
+  /** SKUs that offers give but the shop does not sell. */
   readonly goneGifts?: ReadonlySet<string>;
   readonly categoryTexts?: CategoryTexts;
   /** Milliseconds since 1970; of what is over nothing is said. */
