@@ -1,6 +1,6 @@
 import sharp from 'sharp';
 import { createApp } from '~/services/app';
-import { addWinder, expect, expectAccessible, PHONE, playLane, test, type Page } from './harness';
+import { addWinder, expect, expectAccessible, PHONE, playLane, test, type Page, atRest } from './harness';
 
 const kite = '/shop/p/sail-your-own';
 const bar = (page: Page) => page.getByRole('region', { name: 'Buy' });
@@ -218,7 +218,8 @@ test.describe('the buy bar', () => {
     const toEnd = () => page.evaluate(() => scrollTo(0, document.documentElement.scrollHeight));
     await page.goto(`${server.origin}/shop/p/${slug}`);
     await toEnd();
-    await page.waitForTimeout(400);
+    await page.waitForLoadState('networkidle');
+    await atRest(page);
     await expect(bar(page)).toBeHidden();
 
     await playLane(page, (lane) => void (lane.pieces['buy-bar']!.settings['onSoldOut'] = true));
@@ -328,7 +329,7 @@ test.describe('the cart opener', () => {
     await bar(page).getByRole('button', { name: 'Add to cart' }).click();
 
     await expect(opener(page)).toBeVisible();
-    await page.waitForTimeout(400);
+    await opener(page).click({ trial: true });
     const [box, below] = [await opener(page).boundingBox(), await bar(page).boundingBox()];
     expect(box!.y + box!.height).toBeLessThanOrEqual(below!.y);
     expect(box!.x + box!.width).toBeLessThanOrEqual(390);

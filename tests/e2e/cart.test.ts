@@ -176,7 +176,7 @@ test('the cart opens within sight also when the page is scrolled, in each of its
     await playLane(page, withCart({ form }));
     await page.goto(`${server.origin}/shop/all`);
     await page.mouse.wheel(0, 900);
-    await page.waitForTimeout(200);
+    await expect.poll(() => page.evaluate(() => scrollY)).toBeGreaterThan(0);
     await page.locator('[data-pl-add] button').last().click();
     await expect(surface(page)).toHaveAttribute('data-form', form);
     await expect(surface(page).getByRole('button', { name: 'Close' })).toBeInViewport({ ratio: 1 });

@@ -1,6 +1,6 @@
 import type { Browser, BrowserContext } from '@playwright/test';
 import { elsewhere, publishLink } from '../support/other-site';
-import { changingTest as test, expect, PHONE, signIn, type Page } from './harness';
+import { changingTest as test, expect, PHONE, signIn, type Page, atRest } from './harness';
 
 /** Texts that run where they are taken for more than text. */
 const CORPUS = [
@@ -27,7 +27,7 @@ async function watched(browser: Browser, options: object = {}): Promise<{ contex
 async function touch(page: Page): Promise<void> {
   await page.mouse.move(200, 200);
   await page.mouse.move(600, 400, { steps: 6 });
-  await page.waitForTimeout(250);
+  await atRest(page);
 }
 
 test('names, pages that are pasted, parameters, messages and referrers are texts, and nothing in them runs', async ({

@@ -1,7 +1,7 @@
 import { addPiece, copyPiece, selectionOf } from '~/core/lane';
 import { definitionOf, definitions } from '~/pieces/definitions';
 import { signInOwner } from '../support/owner';
-import { expect, expectAccessible, phonePage, signIn, changingTest as test, type Page } from './harness';
+import { expect, expectAccessible, phonePage, signIn, changingTest as test, type Page, atRest } from './harness';
 
 const cards = (page: Page) => page.locator('.listing [data-pl-product]');
 const slugs = (page: Page) => cards(page).evaluateAll((all) => all.map((card) => card.getAttribute('data-pl-product')));
@@ -124,7 +124,8 @@ test('a listing that grows by scrolling lets the foot of the page be reached', a
   await page.goto(`${server.origin}/shop/all?sort=price-up`);
   for (let i = 0; i < 12; i += 1) {
     await page.mouse.wheel(0, 1500);
-    await page.waitForTimeout(120);
+    await page.waitForLoadState('networkidle');
+    await atRest(page);
   }
   await expect(cards(page)).toHaveCount(16);
   await expect(page.getByRole('link', { name: 'Show more' })).toBeVisible();

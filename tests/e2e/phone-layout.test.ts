@@ -95,7 +95,6 @@ test('the floating cart keeps off what adds, from the moment it comes, wherever 
   expect(await overlapped()).toBe(0);
   for (let i = 0; i < 12; i += 1) {
     await page.evaluate(() => scrollBy(0, -37));
-    await page.waitForTimeout(300);
-    expect(await overlapped()).toBe(0);
+    await expect.poll(overlapped).toBe(0);
   }
 });

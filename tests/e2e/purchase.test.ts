@@ -121,7 +121,7 @@ test('nothing shifts while a page of the shop loads on a phone', async ({ page, 
   for (const path of ['/', '/all', '/p/sail-your-own', '/cart', '/checkout']) {
     await page.goto(`${server.origin}/shop${path}`);
     await page.waitForLoadState('networkidle');
-    await page.waitForTimeout(300);
+    await atRest(page);
     expect(await page.evaluate(() => (window as { shifted?: number }).shifted), path).toBeLessThanOrEqual(0.01);
   }
 });

@@ -1,4 +1,4 @@
-import { expect, expectAccessible, fillCheckout, PHONE, test } from './harness';
+import { expect, expectAccessible, fillCheckout, PHONE, test, atRest } from './harness';
 
 test.describe('without script', () => {
   test.use({ javaScriptEnabled: false });
@@ -109,8 +109,9 @@ test('nothing is recorded of shoppers who do not want to be tracked', async ({ b
   page.on('request', (request) => request.url().includes('/api/events') && sent.push(request.url()));
 
   await page.goto(`${server.origin}/shop/all`);
-  await page.waitForTimeout(1800);
+  // Whatever a page has to tell it tells at the latest when it is left.
   await page.goto(`${server.origin}/shop/p/heron`);
+  await page.goto(`${server.origin}/shop/cart`);
 
   expect(sent).toEqual([]);
   expect((await context.cookies()).filter((cookie) => cookie.name === 'pl_visit')).toEqual([]);
@@ -137,7 +138,7 @@ for (const [name, path] of [
     await page.goto(server.origin + path);
     if (path.includes('look='))
       await expect(page.getByRole('dialog').getByRole('button', { name: 'Add to cart' })).toBeVisible();
-    await page.waitForTimeout(300);
+    await atRest(page);
     await expectAccessible(page);
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(320);
   });

@@ -224,7 +224,7 @@ test('the cart opener is dragged to its place in the preview, and snaps to a cor
   await page.getByText('Floating', { exact: true }).click();
   const opener = page.frameLocator('[data-testid=preview]').locator('pl-cart-opener a');
   await expect(opener).toHaveAttribute('data-stands', 'floating');
-  await page.waitForTimeout(300);
+  await opener.click({ trial: true });
   const [box, stage] = [await opener.boundingBox(), await page.getByTestId('preview').boundingBox()];
   await page.mouse.move(box!.x + box!.width / 2, box!.y + box!.height / 2);
   await page.mouse.down();
