@@ -27,7 +27,7 @@ export interface CartController {
   remove(line: LineView): void;
   /** Opens the line's choices, in its slot or over the page; false when there is no piece for that. */
   edit(line: LineView, slot: HTMLElement | null, opener: Element): boolean;
-  /** Takes what was said away. */
+  /** Removes the message. */
   clear(): void;
 }
 
@@ -55,7 +55,7 @@ export function createCartController({ host, words, redraw, reopen }: Behind): C
   async function change(request: CartChangeRequest): Promise<CartAnswer> {
     if (host().isPreview) return { ok: true, lineId: null, waiting: false };
     const answer = await host().cart.change(request);
-    // What was said of a code was said of the cart as it was.
+    // A message about a code is about the cart before this change.
     couponProblem = request.kind === 'coupon' && !answer.ok ? answer.message : null;
     if (request.kind === 'destination') placeProblem = answer.ok ? null : answer.message;
     const isOwn = request.kind === 'coupon' || request.kind === 'destination';

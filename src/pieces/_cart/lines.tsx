@@ -60,7 +60,7 @@ export function Lines(props: LinesProps): VNode {
   );
 }
 
-/** Where a line was: what was done, and the way back. */
+/** In the place of a removed line: what was done, and the button that undoes it. */
 function Removed({ shown, words, at }: LinesProps & { at: number }): VNode | null {
   if (shown.controller?.said?.at !== at) return null;
   return (

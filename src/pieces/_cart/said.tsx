@@ -10,11 +10,11 @@ interface Props {
   readonly at?: number;
 }
 
-/** What was done to a line, read out, with the way back. */
+/** What was done to a line, read out, with a button that undoes it. */
 export function SaidLine({ controller, undo, at }: Props): VNode {
   const said = controller?.said && (at === undefined || controller.said.at === at) ? controller.said : null;
   const back = useRef<HTMLButtonElement>(null);
-  // What was pressed is gone with its line; the way back takes the focus.
+  // The pressed button went with its line: the undo button takes the focus.
   useEffect(() => {
     back.current?.focus({ preventScroll: true });
   }, [said]);

@@ -157,7 +157,7 @@ function Control({ shown, option, id, invalid }: ControlProps): VNode {
                 checked={values.includes(choice.value)}
                 aria-invalid={common['aria-invalid']}
                 onChange={(event) => choose(choice.value, event.currentTarget.checked)}
-                // A choice that need not be made can be taken back by pressing it once more.
+                // An optional choice is taken back by pressing it again.
                 onClick={(event) => {
                   if (type === 'radio' && !option.required && values.includes(event.currentTarget.value)) answer('');
                 }}

@@ -105,7 +105,7 @@ export function mountOptions({
 
   async function upload(key: string, file: File): Promise<void> {
     const option = options.find((candidate) => candidate.key === key);
-    // Said before it is sent: on a slow line a refusal would be minutes away.
+    // Checked before sending: on a slow line a refusal would take minutes.
     if (option?.kind === 'file' && file.size > option.mostBytes)
       return complainOf(key, 'option-file-large', { label: option.label, limit: `${megabytes(option.mostBytes)} MB` });
     sending.add(key);
@@ -122,7 +122,7 @@ export function mountOptions({
     draw();
   }
 
-  /** The sentences are fetched when they are needed: most shoppers never see one. */
+  /** Error sentences are fetched when needed: most shoppers never see one. */
   async function sayWhy(): Promise<void> {
     const { wordProblem } = await import('~/core/problems/wording');
     problems = Object.fromEntries(
@@ -131,7 +131,7 @@ export function mountOptions({
     draw();
   }
 
-  /** On the server nobody knew the device, and nothing could be heard. */
+  /** The server did not know the device, and could not listen to events. */
   function fieldsBy(shownBy: OptionsPiece, on: OptionEvents | null): VNode {
     return (
       <OptionFields
@@ -166,7 +166,7 @@ export function mountOptions({
     render(fieldsBy(shownBy, { answer, upload: (key, file) => void upload(key, file), sending }), root);
   }
 
-  // The very same first, whatever has been answered since: only so does every later drawing change what has changed.
+  // The first drawing must equal the server's, whatever was answered since: later drawings then change only what differs.
   if (drawnAs) hydrate(fieldsBy(drawnAs, null), root);
   const before = remembers && !host.isPreview ? keptAnswers(slug) : null;
   Object.assign(names, before?.uploads);

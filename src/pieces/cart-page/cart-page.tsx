@@ -16,7 +16,7 @@ interface Props {
 }
 
 type PartKey = CartPagePiece['parts'][number]['key'];
-/** In the first row: who pays with a wallet reads no further. */
+/** In the first row, for those who pay with a wallet. */
 const ON_TOP: readonly PartKey[] = ['heading', 'quickPay'];
 /** What stands in the box with the buttons; the rest is the wide column. */
 const IN_BOX: readonly PartKey[] = ['coupon', 'estimate', 'totals', 'checkout', 'keepShopping'];

@@ -24,7 +24,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
     redraw: draw,
     reopen: () => !isOpen && open(null),
   });
-  // Closed, it costs nothing: opening draws it.
+  // A closed panel is not drawn; opening draws it.
   const stopWatching = host.cart.watch(() => isOpen && draw());
 
   function draw(): void {
@@ -40,7 +40,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
     if (isOpen) return draw();
     if (piece.settings.form === 'checkout' && !host.isPreview) return host.page.go('/shop/checkout');
     isOpen = true;
-    // Under what it was opened from, if that is in sight; else at the top of what is.
+    // Below its opener if that is in view; otherwise at the top of the window.
     const box = opener?.matches('[data-pl-cart]') ? opener.getBoundingClientRect() : null;
     fromTop = box && box.bottom > 0 && box.bottom < innerHeight / 2 ? box.bottom + 8 : 16;
     controller.clear();

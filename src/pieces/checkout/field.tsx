@@ -42,7 +42,7 @@ export function Field({
         name={name}
         type={type}
         data-slot="field"
-        // What is typed is the browser's to keep: a redraw must not put back what the server knew.
+        // Typed text belongs to the browser: a redraw must not restore the server's value.
         defaultValue={value}
         autoComplete={autocomplete}
         inputMode={inputmode}

@@ -17,7 +17,7 @@ type Given = CheckoutState & {
 };
 
 const ASK_AGAIN_MS = 250;
-/** Answers after which nothing more will come of the order that was sent. */
+/** Answers that end an order that was sent. */
 const ENDED = ['payment-declined', 'payment-timed-out', 'key-reused'];
 
 /** Takes the checkout the server drew over: the order is changed in place, and a payment that fails leaves everything as typed. */
@@ -45,7 +45,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
   let version = -1;
   const stopWatching = host.cart.watch((cart) => {
     if (host.isPreview) priced = cart;
-    // Lines change at once; the sums follow with the server's next word.
+    // Lines change at once; the sums follow with the server's next answer.
     else if (cart.version !== version) {
       if (version >= 0) ask();
       version = cart.version;
@@ -76,7 +76,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
             if (!quote || turn !== asked) return;
             priced = quote.cart;
             state = { ...state, ways: quote.ways, chosen: quote.chosen };
-            // Every other part of the page says the same total. Telling them draws this one, too.
+            // All parts of the page show the same total; telling the cart draws this one, too.
             host.cart.quote(priced);
             draw();
           },
@@ -89,7 +89,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
     if (isPaying || host.isPreview) return;
     isPaying = true;
     draw();
-    // A note or a quantity that is on its way belongs to this order; without a connection nothing would be answered anyway.
+    // Changes under way belong to this order; without a connection the order could not be answered either.
     await host.cart.settled();
     const { version: cartVersion = priced.version } = host.cart.view ?? {};
     const { totalMinor: seenTotalMinor, comesAlong: seenGifts } = priced;
@@ -100,14 +100,14 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
     if (response?.ok && body?.token) return host.page.go(`/shop/thanks/${body.token}`);
     isPaying = false;
     if (!response || response.status >= 500) {
-      // Whether the order arrived is not known: the same key again is the same order.
+      // It is not known whether the order arrived: sending the same key again is safe.
       return complain({ '': piece.words.unsure });
     }
     const refused = body?.problems ?? [];
     const ordered = refused.find(({ code }) => code === 'cart-ordered')?.facts?.token;
     if (ordered) return host.page.go(`/shop/thanks/${ordered}`);
     const problems = Object.fromEntries(refused.map(({ path, message }) => [path, message]));
-    // The same key is the same order. Only one that came to its end makes room for another.
+    // The same key means the same order: a new key only after an order has ended.
     const key = refused.some(({ code }) => ENDED.includes(code)) ? crypto.randomUUID() : state.key;
     state = { ...state, key };
     if (refused.some(({ code }) => code === 'cart-changed')) void host.cart.load();
@@ -139,7 +139,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
         device={device}
         isPaying={isPaying}
         onChange={(_form, field) => {
-          // What was wrong is no longer said, but keeps its room: the next press must find its button.
+          // The message is hidden but keeps its space, so that buttons do not move.
           if (state.problems[field]) {
             state = { ...state, mended: [...state.mended, field] };
             draw();

@@ -43,7 +43,7 @@ export function keptSlugs(onChange: () => void) {
       try {
         localStorage.setItem(KEPT, JSON.stringify(next));
       } catch {
-        // Where nothing may be kept, it lasts as long as the page.
+        // Without storage, ticks last as long as the page.
       }
       onChange();
     },
@@ -78,7 +78,7 @@ export function cardTicks(pieceId: () => string, redraw: () => void) {
     for (const { shadow } of all.splice(0)) shadow.element.remove();
   }
 
-  /** It goes with the place that is kept for it. */
+  /** It is removed with its place. */
   function onPlace({ detail }: CustomEvent<{ slug: string; place: Element }>): void {
     const tick = createShadow('pl-compare-tick', pieceId());
     detail.place.append(tick.element);
@@ -131,7 +131,7 @@ export function drawTick(
         checked={has(slug)}
         onChange={({ currentTarget }) => {
           toggle(slug, currentTarget.checked);
-          // One more than there may be stays unticked.
+          // A tick beyond the limit is refused.
           currentTarget.checked = has(slug);
         }}
       />

@@ -48,7 +48,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
   }
 
   function open(slugs: readonly string[] | null, opener: Element | null): void {
-    // What is open is closed first: closing forgets what it showed.
+    // Close first: closing clears what was shown.
     if (isOpen) host.surfaces.close();
     sample = slugs;
     isOpen = true;
@@ -129,7 +129,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
       </>,
       shadow.root,
     );
-    // What stands last on the page can be scrolled out from under the tray.
+    // The end of the page can be scrolled above the tray.
     const tray = shadow.root.querySelector<HTMLElement>('.tray');
     document.body.style.marginBlockEnd = tray ? `${tray.offsetHeight}px` : '';
     for (const tick of ticks.all)

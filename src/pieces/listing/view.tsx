@@ -2,7 +2,7 @@ import type { ManifestPiece } from '~/core/lane';
 import type { MountedPiece, PieceHost } from '~/runtime/piece-host';
 import type { CardsPiece } from '~/pieces/_cards/shared';
 
-/** So often a listing grows by itself: after that the end of the page can be reached, and a press shows more. */
+/** A listing grows by itself so many times; after that the footer can be reached, and a button shows more. */
 const BY_ITSELF = 3;
 
 /** Takes over the way to more products of a listing the server drew: they come into the page, and the address says so. */
@@ -37,7 +37,7 @@ export function mount(initial: ManifestPiece, host: PieceHost): MountedPiece {
             .parseFromString(text, 'text/html')
             .querySelector(`[data-pl-piece="${CSS.escape(initial.id)}"]`);
     if (!there) {
-      // The link still leads where it leads; pressed again, it is tried again.
+      // The link still works as a link; pressing it again tries again.
       link.textContent = before;
       grown = BY_ITSELF;
       return;
@@ -48,7 +48,7 @@ export function mount(initial: ManifestPiece, host: PieceHost): MountedPiece {
     cards?.append(...fresh);
     const next = there.querySelector('.more');
     if (more && next) more.replaceWith(next);
-    // Whoever pressed by keyboard goes on at the first of what came.
+    // Keyboard focus goes to the first new card.
     if (isFocused) (fresh[0]?.querySelector<HTMLElement>('a[data-pl=name],a,button') ?? null)?.focus();
     host.page.correct(href);
     if (byItself) grown += 1;

@@ -6,7 +6,7 @@ export interface Arranged {
   rows(quantityOf: (row: FormRow) => number, language: string): readonly FormRow[];
   type(text: string): void;
   filter(key: string, value: string): void;
-  /** By the column of a heading, or the other way round when it was by that one already. */
+  /** Sorts by the column of a heading; a second time reverses the order. */
   sortBy(heading: HTMLElement): void;
 }
 

@@ -53,7 +53,7 @@ const PADDING = '1.2rem';
 const ARROW = 2;
 /** A column is no narrower than its longest word, up to so many letters; SKUs are never broken. */
 const WORD = 16;
-/** And no wider than so many letters by its own doing. */
+/** No column asks for more than so many letters. */
 const MOST_LETTERS = 44;
 const TIMES = { usual: 1, narrow: 0.6, wide: 1.7 } as const;
 
@@ -88,7 +88,7 @@ export function tracksOf(columns: readonly FormColumn[], { piece, rows, money }:
       case 'rating':
         return fixed(longest(rows.map((row) => textIn(row, column))));
       case 'quantity': {
-        // Where nothing can be typed it says why.
+        // Rows that cannot be added show the reason here.
         const why = longest([...wordsOf(words.soldOut), ...wordsOf(words.choose)]);
         return `max(${fixed(why)}, 5.8rem)`;
       }

@@ -8,9 +8,9 @@ import { ROWS_AT_ONCE, type FormRow } from './rows';
 import type { Selection } from './selection';
 import type { Windowed } from './windowed';
 
-/** Drawn at once at each letter, of rows that are found; the others in sight follow when typing pauses. */
+/** How many found rows are drawn at each letter; the others in sight follow when typing pauses. */
 const ROWS_WHILE_TYPING = 6;
-/** A pause as long ends typing, in ms. */
+/** Typing has paused after so many ms. */
 const TYPING_MS = 150;
 
 export interface DrawnRows {
@@ -55,13 +55,13 @@ export function createDrawnRows(
     draw();
   }
 
-  /** Once for all that is told at once, such as the heights of new rows. */
+  /** Draws once for several changes at once, such as the heights of new rows. */
   function drawSoon(): void {
     if (isDue) return;
     isDue = true;
     queueMicrotask(() => {
       isDue = false;
-      // Told of every step of scrolling: most change nothing.
+      // Called at every step of scrolling: most change nothing.
       if (!hasEnded && scrolledTo() !== drawnAt) draw();
     });
   }

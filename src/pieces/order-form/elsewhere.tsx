@@ -21,7 +21,7 @@ interface Props {
   readonly language: string;
 }
 
-/** They count and are added like all others, so they are told, and can be taken out. */
+/** They are counted and added like all others, so they are listed and can be unticked. */
 export function Elsewhere({ piece, rows, money, language }: Props): VNode | null {
   if (rows.length === 0) return null;
   return (

@@ -31,7 +31,7 @@ export function keptTicks(pieceId: string): KeptTicks {
             problem: null,
           }));
       } catch {
-        // Nothing may be kept, or it was damaged: the form begins empty.
+        // Storage is not allowed or damaged: the form begins empty.
         return [];
       }
     },
@@ -42,7 +42,7 @@ export function keptTicks(pieceId: string): KeptTicks {
       try {
         sessionStorage.setItem(key, JSON.stringify(kept));
       } catch {
-        // Where nothing may be kept, what is ticked lasts as long as the page.
+        // Without storage the ticks last as long as the page.
       }
     },
   };

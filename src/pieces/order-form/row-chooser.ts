@@ -5,11 +5,11 @@ import type { CurrentForm } from './current-form';
 import type { FormRow } from './rows';
 import type { Selection } from './selection';
 
-/** Told of the element in which a row's options are asked; null when it is taken away. */
+/** A ref: gets the element in which a row's options are asked, and null when it is removed. */
 type Takes = (element: HTMLElement | null) => void;
 
 export interface RowChooser {
-  /** For an open row: what is told of its place. Null where its options are not asked now, undefined where a row has none. */
+  /** The ref for an open row's options. Null while they are not asked; undefined for a row without options. */
   takesPlaceOf(row: FormRow): Takes | null | undefined;
   toggle(row: FormRow): void;
   end(): void;

@@ -29,7 +29,7 @@ interface RowProps {
   readonly elementRef?: (element: Element | null) => void;
   /** Whether its picture is shown yet; its room is kept. */
   readonly hasPicture?: boolean;
-  /** Told of the place for its options while they are asked in the row. */
+  /** The ref of the element for its options while they are asked in the row. */
   readonly chooseRef?: ((place: HTMLElement | null) => void) | null;
 }
 

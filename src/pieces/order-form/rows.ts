@@ -18,7 +18,7 @@ export function packRows(rows: readonly FormRow[], columns: readonly FormColumn[
     hasFilters ? row.axes : {},
     Object.fromEntries(attributes.flatMap((key) => (row.attributes[key] ? [[key, row.attributes[key]]] : []))),
   ]);
-  // Nothing in it may end the element it stands in.
+  // Nothing in it may close the script element.
   return JSON.stringify(packed).replaceAll('<', '\\u003c');
 }
 
@@ -39,7 +39,7 @@ export function unpackRows(text: string): FormRow[] {
   );
 }
 
-/** What is looked through of each row, worked out once. */
+/** The text of each row that is searched, computed once. */
 const texts = new WeakMap<FormRow, string>();
 const ALWAYS_SEARCHED = ['name', 'choices', 'sku'] as const;
 const SEARCHED: readonly string[] = ['shortText', 'category', 'attributes'];

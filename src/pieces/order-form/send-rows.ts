@@ -19,7 +19,7 @@ export function createSender(current: CurrentForm, selection: Selection, redraw:
   /** Null without an answer. */
   async function ask(items: readonly Wanted[]): Promise<Reply<'POST /api/cart/many'> | null> {
     const { host, piece } = current;
-    // Changes under way first, so that this one is made on what they leave.
+    // Wait for changes under way: this one must be made after them.
     await host.cart.settled();
     return host.page
       .ask('/api/cart/many', {
@@ -42,7 +42,7 @@ export function createSender(current: CurrentForm, selection: Selection, redraw:
     if (last.key === key && Date.now() - last.at < DOUBLE_CLICK_MS) return;
     last = { key, at: Date.now() };
     const answer = await ask(items);
-    // Without an answer the form goes the way it goes without script, and the browser says what is wrong.
+    // Without an answer the form is sent as it is without script, and the browser reports the error.
     if (!answer) return current.form.submit();
     if (!answer.added || !answer.refused)
       return say((answer.problems ?? []).map(({ message }) => message).join(' '), true);

@@ -142,7 +142,7 @@ function hydrate(current: CurrentForm, all: readonly FormRow[]): { stop: () => v
     tell();
   }
 
-  /** Whoever says how many wants some. What is half typed stays as it is typed. */
+  /** Typing a quantity ticks the row. A half-typed number is left as it is. */
   function typeQuantity(row: FormRow, field: HTMLInputElement): void {
     const quantity = Number(field.value);
     selection.change(row, { quantity: quantity > 0 ? quantity : 1, isTicked: quantity > 0 });

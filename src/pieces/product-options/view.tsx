@@ -37,7 +37,7 @@ export function mount(_piece: ManifestPiece, initialHost: PieceHost): MountedPie
     if (product) mounted?.fill(sampleAnswers(product.options));
   }
 
-  /** What can be seen to be wrong here is said here; the server has the last word all the same. */
+  /** Problems the browser can find are shown at once; the server still decides. */
   function onSubmit(event: Event): void {
     if (event.target !== form || !mounted?.complain()) return;
     event.preventDefault();

@@ -43,7 +43,7 @@ const PARTS: Parts = {
   choices: ChoiceRows,
   options: Options,
   buy: Buy,
-  // A promise for what lies on the shelf only: not for what is sold out, made to order, or a download.
+  // Delivery is promised only for goods in stock: not for sold-out, made-to-order or download products.
   delivery: ({ piece, product }) =>
     product.fulfilment === 'parcel' && product.leadDays === null && !product.variants.every(isSoldOut) ? (
       <p class="note" data-word="delivery">

@@ -34,7 +34,7 @@ interface Props {
 /** The sums, each of which can be unfolded into what it is made of. */
 export function Totals({ shown, words, settings }: Props): VNode {
   const { cart, money } = shown;
-  // Taken out into a line of its own, the tax must not be in the sums above it.
+  // With tax on a line of its own, the sums above must not include it.
   const within = cart.taxIncluded && cart.taxMinor !== 0;
   const isOut = settings.taxShown === 'line' && within;
   const bare = cart.totalMinor - cart.taxMinor;
@@ -95,7 +95,7 @@ function Row(props: { name: string; word?: TotalWord | undefined; sum: string; i
 }
 
 function deliveryText(cart: CartView, words: Props['words'], money: (amount: number) => string): string {
-  // Said to be free above, it is free here.
+  // Delivery shown as free above is free here, too.
   if (cart.deliveryMinor === null)
     return cart.freeDelivery?.missingMinor === 0 ? words.deliveryFree : words.deliveryLater;
   return cart.deliveryMinor === 0 ? words.deliveryFree : money(cart.deliveryMinor);
