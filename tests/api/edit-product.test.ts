@@ -1,3 +1,4 @@
+import { requestContext } from '~/services/request-context';
 import { expect } from 'chai';
 import { NEW_CART } from '~/data';
 import { goodsOf } from '~/services/cart/cart-goods';
@@ -74,7 +75,8 @@ describe('a product in the studio', () => {
     const place = { country: 'DE', postcode: '10115' };
     const ways = async (own: number) => {
       const known = new Map([[variantId, { ...facts.get(variantId)!, itemDeliveryMinor: own }]]);
-      return quoteDelivery(shop.app, place, await goodsOf(shop.app, cart, known));
+      const context = await requestContext(shop.app);
+      return quoteDelivery(context, place, await goodsOf(context, cart, known));
     };
     const [without, added] = [await ways(0), await ways(250)];
     expect(without).not.to.have.length(0);
@@ -83,7 +85,7 @@ describe('a product in the studio', () => {
     const live = await liveLane(shop.app);
     const tax = { ...live.lane.shop.tax, rates: { low: { name: 'Low', basisPoints: 700 } } };
     const lane = { ...live.lane, offers: {}, shop: { ...live.lane.shop, tax } };
-    const goods = await goodsOf(shop.app, cart);
+    const goods = await goodsOf(await requestContext(shop.app), cart);
     const circumstances = await circumstancesOf(shop.app, live, UNKNOWN_BUYER);
     const delivery = { amountMinor: null, method: null };
     const priced = priceCartGoods({ ...live, lane }, cart.codes, goods, { circumstances, delivery });

@@ -6,8 +6,7 @@ import { ok, wordProblem, type Result } from '~/core/problems';
 import { cartRename } from '~/core/words';
 import type { App } from '~/services/app';
 import { cartRules } from './cart-goods';
-import { shopToday } from '~/services/lane/live-lane';
-import { liveLane } from '~/services/lane/live-lane';
+import { requestContext } from '~/services/request-context';
 import { viewStored } from './view-cart';
 
 /** Adds many items to a cart in one step; refusals are in the shopper's language. */
@@ -17,21 +16,21 @@ export async function addManyOf(
   { items, whole, changeId = undefined }: AddMany,
   language: string,
 ): Promise<Result<ManyAdded>> {
-  const today = await shopToday(app);
-  const { lane } = await liveLane(app);
-  const rename = cartRename(lane.shop.cart, language);
+  const context = await requestContext(app, { language });
+  const { today, live } = context;
+  const rename = cartRename(live.lane.shop.cart, language);
   const wanted = items.map((item) => ({ ...item, quantity: Math.min(item.quantity, MOST_PER_LINE + 1) }));
   // Another tab was faster: start again from the cart as it is now.
   for (;;) {
     const cart = await app.carts.read(token);
     if (changeId && cart.changeIds.includes(changeId)) {
-      const { view } = await viewStored(app, cart, { language });
+      const { view } = await viewStored(context, cart);
       return ok({ view, added: items.map(({ variantId }) => variantId), refused: [] });
     }
     const ids = [...cart.lines, ...wanted].map(({ variantId }) => variantId);
     const facts = await app.catalogue.variantFacts(ids);
     const done = addMany(cart, wanted, cartRules(facts, today), { whole, newId: randomUUID });
-    const { view } = await viewStored(app, { ...done.cart, version: cart.version + 1 }, { facts, language });
+    const { view } = await viewStored(context, { ...done.cart, version: cart.version + 1 }, { facts });
     const refused = done.refused.map(({ variantId, problems }) => ({
       variantId,
       message: rename(problems.map((problem) => wordProblem(problem, language)).join(' ')),

@@ -7,7 +7,7 @@ import type { Rename } from '~/core/words';
 import { pricedLine, type PricedLine } from '~/core/pricing';
 import type { VariantFacts } from '~/data';
 import type { App } from '~/services/app';
-import { shopToday } from '~/services/lane/live-lane';
+import type { RequestContext } from '~/services/request-context';
 
 /** A line of a cart with everything known of it now. */
 export interface Good {
@@ -71,10 +71,13 @@ export function insteadMinor(
 }
 
 /** The lines of a cart that can still be had, each judged by the catalogue of now. */
-export async function goodsOf(app: App, cart: Cart, known?: ReadonlyMap<number, VariantFacts>): Promise<Good[]> {
+export async function goodsOf(
+  { app, today }: Pick<RequestContext, 'app' | 'today'>,
+  cart: Cart,
+  known?: ReadonlyMap<number, VariantFacts>,
+): Promise<Good[]> {
   if (cart.lines.length === 0) return [];
   const facts = known ?? (await app.catalogue.variantFacts(cart.lines.map((line) => line.variantId)));
-  const today = await shopToday(app);
   const uploads = await app.uploads.find(uploadIdsOf(cart.lines, facts));
   const rulesOf = cartRules(facts, today);
   const demand = demandOf(cart.lines, rulesOf);

@@ -10,8 +10,7 @@ import {
   isOnDelivery,
   pricedLine,
 } from '~/core/pricing';
-import type { App } from '~/services/app';
-import type { LiveLane } from '~/services/lane/live-lane';
+import type { RequestContext } from '~/services/request-context';
 import { tellerOf } from '~/services/offers/tell-offers';
 import type { Good } from './cart-goods';
 import { typedCodes } from '~/services/offers/one-time-codes';
@@ -29,7 +28,6 @@ interface Hinted {
   readonly goods: readonly Good[];
   readonly priced: PricedGoods;
   readonly isBuyerKnown: boolean;
-  readonly language: string;
 }
 
 /**
@@ -37,21 +35,18 @@ interface Hinted {
  * Each is tried by pricing the cart with it, so that every promise is kept.
  */
 export async function hintsOf(
-  app: App,
-  live: LiveLane,
+  context: RequestContext,
   of: Hinted,
   priceWith: (codes: GoodsInput['codes']) => PricedGoods,
 ): Promise<CartHint[]> {
-  const { lane } = live;
   if (of.cart.lines.length === 0) return [];
-  return [...(await hintsAtPay(app, live, of)), ...(await hintsNow(app, lane, of, priceWith))];
+  return [...(await hintsAtPay(context, of)), ...(await hintsNow(context, of, priceWith))];
 }
 
 /** What comes off once it is known who buys: told until then, in the shopper's language. */
 async function hintsAtPay(
-  app: App,
-  live: LiveLane,
-  { goods, priced, isBuyerKnown, language }: Hinted,
+  { app, live, language }: RequestContext,
+  { goods, priced, isBuyerKnown }: Hinted,
 ): Promise<CartHint[]> {
   if (isBuyerKnown) return [];
   const at = app.now();
@@ -68,8 +63,7 @@ async function hintsAtPay(
 }
 
 async function hintsNow(
-  app: App,
-  lane: LiveLane['lane'],
+  { app, live: { lane } }: RequestContext,
   { cart, priced }: Pick<Hinted, 'cart' | 'priced'>,
   priceWith: (codes: GoodsInput['codes']) => PricedGoods,
 ): Promise<CartHint[]> {

@@ -8,8 +8,7 @@ import { fail, ok, type Result } from '~/core/problems';
 import type { App } from '~/services/app';
 import { network } from '~/services/limits';
 import { cartRules } from './cart-goods';
-import { shopToday } from '~/services/lane/live-lane';
-import { liveLane } from '~/services/lane/live-lane';
+import { requestContext, type RequestContext } from '~/services/request-context';
 import { checkUploads } from '~/services/files/uploads';
 import { withBetter } from './show-cart';
 import { viewStored } from './view-cart';
@@ -35,27 +34,28 @@ export async function changeCartOf(
     const seconds = await app.limits.codes.take(network(from));
     if (seconds !== null) return fail('code', 'too-many-tries', { seconds });
   }
-  const change = await toChange(app, request);
-  return change.ok ? makeChange(app, token, change.value, { changeId, language }) : change;
+  const context = await requestContext(app, { language });
+  const change = await toChange(context, request);
+  return change.ok ? makeChange(context, token, change.value, changeId) : change;
 }
 
 /** As `changeCartOf`, of a change that did not come from a shopper. */
 export async function makeChange(
-  app: App,
+  context: RequestContext,
   token: string,
   wanted: CartChange,
-  { changeId = null, language = 'en' }: { readonly changeId?: string | null; readonly language?: string } = {},
+  changeId: string | null = null,
 ): Promise<Result<ChangedCart>> {
+  const { app, today } = context;
   if ('answers' in wanted) {
     const uploads = await checkUploads(app, token, wanted.variantId, wanted.answers);
     if (!uploads.ok) return uploads;
   }
-  const today = await shopToday(app);
   // Another tab was faster: start again from the cart as it is now.
   for (;;) {
     const cart = await app.carts.read(token);
     if (changeId && cart.changeIds.includes(changeId))
-      return ok({ view: await withBetter(app, cart, await viewStored(app, cart, { language })), lineId: null });
+      return ok({ view: await withBetter(context, cart, await viewStored(context, cart)), lineId: null });
     const putBack = wanted.kind === 'put-back' ? cart.removed.map(({ line }) => line.variantId) : [];
     const ids = [
       ...cart.lines.map((line) => line.variantId),
@@ -65,7 +65,7 @@ export async function makeChange(
     const facts = await app.catalogue.variantFacts(ids);
     const changed = changeCart(cart, wanted, cartRules(facts, today));
     if (!changed.ok) return changed;
-    const viewed = await viewStored(app, { ...changed.value, version: cart.version + 1 }, { facts, language });
+    const viewed = await viewStored(context, { ...changed.value, version: cart.version + 1 }, { facts });
     const { view } = viewed;
     // A code that does not apply is not stored; one that stops applying later is shown with the reason.
     if (wanted.kind === 'coupon') {
@@ -75,7 +75,7 @@ export async function makeChange(
     if (!(await app.carts.write(token, cart, changed.value, { now: app.now(), changeId }))) continue;
     const before = new Map(cart.lines.map((line) => [line.id, line]));
     const touched = changed.value.lines.find((line) => before.get(line.id) !== line);
-    return ok({ view: await withBetter(app, changed.value, viewed), lineId: touched?.id ?? lineOf(wanted) });
+    return ok({ view: await withBetter(context, changed.value, viewed), lineId: touched?.id ?? lineOf(wanted) });
   }
 }
 
@@ -84,10 +84,10 @@ function lineOf(change: CartChange): string | null {
   return 'lineId' in change ? change.lineId : null;
 }
 
-async function toChange(app: App, request: CartRequest): Promise<Result<CartChange>> {
+async function toChange(context: RequestContext, request: CartRequest): Promise<Result<CartChange>> {
   switch (request.kind) {
     case 'add': {
-      const variantId = await variantOf(app, request);
+      const variantId = await variantOf(context.app, request);
       if (!variantId.ok) return variantId;
       return ok({
         kind: 'add',
@@ -98,23 +98,23 @@ async function toChange(app: App, request: CartRequest): Promise<Result<CartChan
       });
     }
     case 'reshape': {
-      const variantId = await variantOf(app, request);
+      const variantId = await variantOf(context.app, request);
       if (!variantId.ok) return variantId;
       return ok({ kind: 'reshape', lineId: request.lineId, variantId: variantId.value, answers: request.answers });
     }
     case 'coupon':
       if (request.code === '') return fail('code', 'coupon-unknown', { code: '' });
-      return ok({ kind: 'coupon', code: request.code, isBeside: (await liveLane(app)).lane.shop.severalCodes });
+      return ok({ kind: 'coupon', code: request.code, isBeside: context.live.lane.shop.severalCodes });
     case 'destination':
-      return checkDestination(app, request.country, request.postcode);
+      return checkDestination(context, request.country, request.postcode);
     default:
       return ok(request);
   }
 }
 
-async function checkDestination(app: App, country: string, postcode: string): Promise<Result<CartChange>> {
+function checkDestination({ live }: RequestContext, country: string, postcode: string): Result<CartChange> {
   if (country === '') return ok({ kind: 'destination', destination: null });
-  const { delivery } = (await liveLane(app)).lane.shop;
+  const { delivery } = live.lane.shop;
   if (!servedCountries(delivery).includes(country)) return fail('country', 'country-unserved');
   // Without a postcode the whole country is meant: an estimate follows the country at once.
   if (postcode !== '' && !isPostcode(country, postcode)) return fail('postcode', 'postcode-invalid', { country });

@@ -1,8 +1,7 @@
 import { minor, type Minor } from '~/core/money';
 import { offersOf, type PricedGoods } from '~/core/pricing';
 import type { VariantFacts } from '~/data';
-import type { App } from '~/services/app';
-import type { LiveLane } from '~/services/lane/live-lane';
+import type { RequestContext } from '~/services/request-context';
 import type { Good } from './cart-goods';
 
 /** What is given for nothing. */
@@ -19,8 +18,7 @@ export interface Gift {
 
 /** The gifts of a priced cart; stock must also cover what the cart itself takes of them. A variant that is not sold is no gift. */
 export async function giftsOf(
-  app: App,
-  { lane }: LiveLane,
+  { app, live: { lane } }: Pick<RequestContext, 'app' | 'live'>,
   { gifts }: PricedGoods,
   goods: readonly Good[],
 ): Promise<Gift[]> {

@@ -2,9 +2,8 @@ import { sayIn } from '~/core/words';
 import { minor } from '~/core/money';
 import { countryOf, tableRates } from '~/core/delivery';
 import type { DeliveryRate } from '~/standins';
-import type { App } from '~/services/app';
 import type { Good } from './cart-goods';
-import { liveLane } from '~/services/lane/live-lane';
+import type { RequestContext } from '~/services/request-context';
 
 interface Place {
   readonly country: string;
@@ -19,12 +18,10 @@ interface Parcel {
 
 /** Ways to send a parcel to a place, by the shop's own table or by the carrier; none where nobody goes. */
 export async function quoteParcel(
-  app: App,
+  { app, live: { lane, currency }, language }: RequestContext,
   { country, postcode }: Place,
   parcel: Parcel,
-  language: string,
 ): Promise<DeliveryRate[]> {
-  const { lane, currency } = await liveLane(app);
   const { delivery } = lane.shop;
   if (delivery.by !== 'carrier') {
     const say = sayIn(lane, language);
@@ -42,10 +39,9 @@ export async function quoteParcel(
 
 /** Ways to deliver these goods to a place; none when nothing is sent by parcel, or nobody goes there. */
 export async function quoteDelivery(
-  app: App,
+  context: RequestContext,
   to: Place,
   goods: readonly Good[],
-  language = 'en',
 ): Promise<DeliveryRate[]> {
   const parcels = goods.filter((good) => good.isParcel);
   if (parcels.length === 0) return [];
@@ -55,10 +51,10 @@ export async function quoteDelivery(
     valueMinor: sum(({ priceable }) => priceable.unitMinor * priceable.quantity),
   };
   const extra = sum(({ facts, line }) => facts.itemDeliveryMinor * line.quantity);
-  const [ways, { lane }] = await Promise.all([quoteParcel(app, to, parcel, language), liveLane(app)]);
+  const ways = await quoteParcel(context, to, parcel);
   // The parcel leaves when its last item is made.
   const lead = Math.max(0, ...parcels.map(({ facts }) => facts.leadDays ?? 0));
-  const say = sayIn(lane, language);
+  const say = sayIn(context.live.lane, context.language);
   return ways.map((way) => ({
     ...way,
     days: lead > 0 ? say('daysAfterMaking', { lead, days: way.days }) : way.days,

@@ -4,35 +4,36 @@ import { swapFor } from '~/core/suggest';
 import { NEW_CART } from '~/data';
 import type { App } from '~/services/app';
 import { cartRules } from './cart-goods';
-import { shopToday } from '~/services/lane/live-lane';
+import { requestContext, type RequestContext } from '~/services/request-context';
 import { viewStored, type ViewedCart } from './view-cart';
 
 /** A shopper's cart as its pages and surfaces show it. */
 export async function viewCart(app: App, token: string | null, language = 'en'): Promise<CartView> {
+  const context = await requestContext(app, { language });
   const cart = token ? await app.carts.read(token) : NEW_CART;
-  return withBetter(app, cart, await viewStored(app, cart, { language }));
+  return withBetter(context, cart, await viewStored(context, cart));
 }
 
 /** Adds to each line what could stand in its place, where its product names something better that can be had. */
-export async function withBetter(app: App, cart: Cart, { view, goods }: ViewedCart): Promise<CartView> {
+export async function withBetter(context: RequestContext, cart: Cart, { view, goods }: ViewedCart): Promise<CartView> {
   if (goods.every(({ facts }) => facts.better === null)) return view;
   const lines = await Promise.all(
-    view.lines.map(async (line, i) => ({ ...line, better: await betterOf(app, cart, view, goods[i]!) })),
+    view.lines.map(async (line, i) => ({ ...line, better: await betterOf(context, cart, view, goods[i]!) })),
   );
   return { ...view, lines };
 }
 
 async function betterOf(
-  app: App,
+  context: RequestContext,
   cart: Cart,
   { totalMinor }: CartView,
   { line, facts }: { readonly line: CartLine; readonly facts: ViewedCart['goods'][number]['facts'] },
 ): Promise<BetterView | null> {
   if (facts.better === null) return null;
-  const [from, to, today] = await Promise.all([
+  const { app, today } = context;
+  const [from, to] = await Promise.all([
     app.catalogue.findProduct(facts.slug),
     app.catalogue.findProduct(facts.better),
-    shopToday(app),
   ]);
   const swap = from && to && swapFor({ ...line, choices: facts.choices }, from, to, today);
   if (!swap) return null;
@@ -41,6 +42,6 @@ async function betterOf(
   const change = { kind: 'reshape' as const, lineId: line.id, variantId, answers };
   const changed = changeCart(cart, change, cartRules(known, today));
   if (!changed.ok) return null;
-  const { view } = await viewStored(app, changed.value, { facts: known });
+  const { view } = await viewStored(context, changed.value, { facts: known });
   return { ...swap, slug: to.slug, name: to.name, moreMinor: minor(view.totalMinor - totalMinor) };
 }

@@ -6,6 +6,7 @@ import { typedCodes } from '~/services/offers/one-time-codes';
 import type { App } from '~/services/app';
 import { circumstancesOf, shopperKey } from '~/services/offers/circumstances';
 import { liveLane, type LiveLane } from '~/services/lane/live-lane';
+import { requestContext } from '~/services/request-context';
 import { quoteDelivery } from './quote-delivery';
 import { priceCartGoods, viewStored } from './view-cart';
 
@@ -56,11 +57,12 @@ export async function quoteCheckout(
   } = {},
 ): Promise<CheckoutQuote> {
   const nowhere = { amountMinor: null, method: null };
-  const bare = await viewStored(app, { ...cart, destination: null }, { delivery: nowhere, lane });
-  const place = { ...form, country: form.country || (await homeCountry(app)) };
-  const rates = await quoteDelivery(app, place, bare.goods, language);
+  const context = await requestContext(app, { language, lane });
+  const { live } = context;
+  const bare = await viewStored(context, { ...cart, destination: null }, { delivery: nowhere });
+  const place = { ...form, country: form.country || live.lane.shop.delivery.home };
+  const rates = await quoteDelivery(context, place, bare.goods);
   const rate = rates.find((candidate) => candidate.key === form.delivery) ?? rates[0];
-  const live = lane ?? (await liveLane(app));
   const buyer = { country: place.country, email: judgedEmail(app, cart, form.email ?? ''), source: cart.source };
   const circumstances = await circumstancesOf(app, live, buyer);
   const codes = await typedCodes(app, live.lane, cart.codes);
@@ -69,7 +71,7 @@ export async function quoteCheckout(
     method: rate?.key ?? null,
   };
   const facts = new Map(bare.goods.map((good) => [good.facts.variantId, good.facts]));
-  const { view } = await viewStored(app, { ...cart, destination: null }, { delivery, facts, language, buyer, lane });
+  const { view } = await viewStored(context, { ...cart, destination: null }, { delivery, facts, buyer });
   return {
     cart: view,
     ways: rates.map((way) => ({

@@ -30,7 +30,8 @@ import { ownTaxRate } from '~/core/lane';
 import { circumstancesOf, type Buyer } from '~/services/offers/circumstances';
 import { hintsOf } from './cart-hints';
 import { giftsOf } from './gifts';
-import { liveLane, type LiveLane } from '~/services/lane/live-lane';
+import type { LiveLane } from '~/services/lane/live-lane';
+import type { RequestContext } from '~/services/request-context';
 import { typedCodes } from '~/services/offers/one-time-codes';
 import { quoteDelivery } from './quote-delivery';
 
@@ -45,29 +46,27 @@ export interface ViewedCart {
  * the cheapest to the destination the shopper named, else open. Facts that are known already are not read again.
  */
 export async function viewStored(
-  app: App,
+  context: RequestContext,
   cart: Cart & { readonly version?: number },
   known: {
     readonly delivery?: { readonly amountMinor: Minor | null; readonly method: string | null };
     readonly facts?: ReadonlyMap<number, VariantFacts>;
-    readonly language?: string;
     /** Absent: an unknown buyer who lives at the cart's destination. */
     readonly buyer?: Buyer;
-    /** The lane it is priced by; absent: the live one. */
-    readonly lane?: LiveLane | null;
   } = {},
 ): Promise<ViewedCart> {
+  const { app, live, language } = context;
   const { source } = cart;
-  const { delivery, facts, language = 'en' } = known;
+  const { delivery, facts } = known;
   const buyer = known.buyer ?? { country: cart.destination?.country ?? null, email: '', source };
-  const [live, goods] = await Promise.all([known.lane ?? liveLane(app), goodsOf(app, cart, facts)]);
+  const goods = await goodsOf(context, cart, facts);
   const [circumstances, codes] = await Promise.all([
     circumstancesOf(app, live, buyer),
     typedCodes(app, live.lane, cart.codes),
   ]);
   const price = (amountMinor: Minor | null, method: string | null) =>
     priceCartGoods(live, codes, goods, { circumstances, delivery: { amountMinor, method } });
-  const ways = cart.destination ? await quoteDelivery(app, cart.destination, goods, language) : [];
+  const ways = cart.destination ? await quoteDelivery(context, cart.destination, goods) : [];
   const needsDelivery = goods.some((good) => good.isParcel);
   const usual = { amountMinor: ways[0]?.amountMinor ?? null, method: ways[0]?.key ?? null };
   const chosen = delivery ?? usual;
@@ -76,8 +75,8 @@ export async function viewStored(
     priceCartGoods(live, typed, goods, { circumstances, delivery: chosen });
   const [nameOf, gifts, hints] = await Promise.all([
     uploadNames(app, goods),
-    giftsOf(app, live, priced, goods),
-    hintsOf(app, live, { cart, goods, priced, isBuyerKnown: buyer.email !== '', language }, priceWith),
+    giftsOf(context, priced, goods),
+    hintsOf(context, { cart, goods, priced, isBuyerKnown: buyer.email !== '' }, priceWith),
   ]);
   const { shop } = live.lane;
   const isBuyerKnown = buyer.email !== '';

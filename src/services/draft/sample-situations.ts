@@ -4,17 +4,19 @@ import { sampleAnswers } from '~/core/options';
 import type { App } from '~/services/app';
 import { viewStored } from '~/services/cart/view-cart';
 import { draftLane } from '~/services/lane/live-lane';
+import { requestContext } from '~/services/request-context';
 
 /** Priced by the draft, where there is one: what an owner shapes and what an offer in it would do are seen together. */
 export async function findSamples(app: App): Promise<Samples> {
   const lane = await draftLane(app, (await app.lanes.readDraft())?.token ?? null);
+  const context = await requestContext(app, { lane });
   const products = await app.catalogue.findSamples();
   const full = await fullLines(app);
   const popular = full[0] ? [full[0]] : [];
   const longNames = await linesOf(app, [products['long-name'], products['many-variants']]);
   const soldOut = await linesOf(app, [products['sold-out']]);
   const withOptions = await linesOf(app, [products['options']]);
-  const view = async (lines: readonly CartLine[]) => (await viewStored(app, { ...EMPTY_CART, lines }, { lane })).view;
+  const view = async (lines: readonly CartLine[]) => (await viewStored(context, { ...EMPTY_CART, lines })).view;
   return {
     products,
     carts: {

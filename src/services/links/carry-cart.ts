@@ -1,3 +1,4 @@
+import { requestContext } from '~/services/request-context';
 import { randomBytes, randomUUID } from 'node:crypto';
 import type { CartView } from '~/core/cart';
 import type { App } from '~/services/app';
@@ -32,6 +33,7 @@ export async function receiveCart(
 ): Promise<{ readonly cartToken: string; readonly visit: string } | null> {
   const brought = await app.elsewhere.takeCarried(code, app.now());
   if (!brought) return null;
+  const context = await requestContext(app);
   const cartToken = ownToken ?? randomUUID();
   const { lines, codes } = await app.carts.read(brought.cartToken);
   if (cartToken !== brought.cartToken)
@@ -40,7 +42,7 @@ export async function receiveCart(
       const files = Object.values(answers).flat();
       await app.uploads.giveTo(files, brought.cartToken, cartToken);
       const add = { kind: 'add', variantId, quantity, answers, insteadOf, newLineId: randomUUID() } as const;
-      const moved = await makeChange(app, cartToken, add);
+      const moved = await makeChange(context, cartToken, add);
       if (moved.ok) await changeCartOf(app, brought.cartToken, { kind: 'remove', lineId: id });
       else await app.uploads.giveTo(files, cartToken, brought.cartToken);
     }

@@ -11,14 +11,13 @@ import { fail, ok, type Result } from '~/core/problems';
 import { dayIn } from '~/core/time';
 import type { StoredCart } from '~/data';
 import type { DeliveryRate } from '~/standins';
-import type { App } from '~/services/app';
 import { uploadNames, type Good } from '~/services/cart/cart-goods';
 import { ownTaxRate } from '~/core/lane';
 import { circumstancesOf } from '~/services/offers/circumstances';
 import { giftsOf, type Gift } from '~/services/cart/gifts';
 import { judgedEmail } from '~/services/cart/show-checkout';
 import { priceCartGoods, wordCode } from '~/services/cart/view-cart';
-import { liveLane, type LiveLane } from '~/services/lane/live-lane';
+import type { RequestContext } from '~/services/request-context';
 import { typedCodes } from '~/services/offers/one-time-codes';
 import type { OrderRequest } from './order-request';
 
@@ -39,15 +38,14 @@ export interface Ordered {
 
 /** The order that a request makes of a cart, or why it makes none. */
 export async function buildOrder(
-  app: App,
+  context: RequestContext,
   request: OrderRequest,
   requestHash: string,
   { cart, goods, rates }: Ordered,
 ): Promise<Result<Built>> {
   const { form } = request;
   if (goods.length === 0) return fail('cart', 'cart-empty');
-  const live = await liveLane(app);
-  const { lane } = live;
+  const { lane } = context.live;
   const needsDelivery = goods.some((good) => good.isParcel);
   const problems = checkCheckout(form, needsDelivery ? servedCountries(lane.shop.delivery) : null);
   if (problems.length > 0) return { ok: false, problems };
@@ -56,14 +54,14 @@ export async function buildOrder(
   const rate = rates.find((candidate) => candidate.key === form.delivery);
   if (needsDelivery && !rate) return fail('delivery', 'delivery-unknown');
   const way = { amountMinor: rate?.amountMinor ?? minor(0), method: rate?.key ?? null };
-  const priced = await priceForBuyer(app, live, request, { cart, goods, way });
+  const priced = await priceForBuyer(context, request, { cart, goods, way });
   if (!priced.ok) return priced;
   const { charged, shownTotalMinor } = priced.value;
-  const gifts = await giftsOf(app, live, charged, goods);
+  const gifts = await giftsOf(context, charged, goods);
   const lost = lostGift(request.seenGifts, gifts);
   if (lost) return fail('cart', 'gift-lost', { name: lost.facts.name });
   const given = gifts.filter(({ isGone }) => !isGone);
-  const order = await write(app, live, {
+  const order = await write(context, {
     request,
     requestHash,
     cart,
@@ -97,8 +95,7 @@ interface ToPrice {
  * known, less is charged; where it comes to more, they are asked again.
  */
 async function priceForBuyer(
-  app: App,
-  live: LiveLane,
+  { app, live }: RequestContext,
   request: OrderRequest,
   { cart, goods, way }: ToPrice,
 ): Promise<Result<{ readonly charged: PricedGoods; readonly shownTotalMinor: Minor | null }>> {
@@ -146,7 +143,7 @@ interface ToWrite {
   readonly gifts: readonly Gift[];
 }
 
-async function write(app: App, live: LiveLane, of: ToWrite): Promise<Omit<Order, 'id'>> {
+async function write({ app, live }: RequestContext, of: ToWrite): Promise<Omit<Order, 'id'>> {
   const { request, requestHash, cart, goods, rate, charged, shownTotalMinor, gifts } = of;
   const { lane, revision, currency } = live;
   const { form } = request;

@@ -7,7 +7,8 @@ import type { DeliveryRate } from '~/standins';
 import type { App } from '~/services/app';
 import { goodsOf, type Good, variantName } from '~/services/cart/cart-goods';
 import { shopperKey } from '~/services/offers/circumstances';
-import { isOpen, liveLane } from '~/services/lane/live-lane';
+import { isOpen } from '~/services/lane/live-lane';
+import { requestContext } from '~/services/request-context';
 import { quoteDelivery } from '~/services/cart/quote-delivery';
 import { noteUses } from '~/services/prices/record-shown';
 import { buildOrder } from './build-order';
@@ -37,10 +38,11 @@ export async function placeOrder(app: App, request: OrderRequest): Promise<Resul
   const requestHash = hashOf(request);
   const before = await cartOrAnswer(app, request, requestHash);
   if ('answer' in before) return before.answer;
-  const asksWho = asksWhoBuys((await liveLane(app)).lane);
+  const context = await requestContext(app, { language: request.language });
+  const asksWho = asksWhoBuys(context.live.lane);
   const seconds = asksWho ? await waitForWho(app, request.from) : null;
   if (seconds !== null) return fail('', 'too-many-tries', { seconds });
-  const rates = await quoteDelivery(app, request.form, await goodsOf(app, before.cart), request.language);
+  const rates = await quoteDelivery(context, request.form, await goodsOf(context, before.cart));
   const reserved = await reserve(app, request, requestHash, rates);
   if (!reserved.ok) {
     if (reserved.problems.some(({ code }) => code === 'buyer-changed')) {
@@ -135,8 +137,9 @@ async function reserve(
       const now = await cartOrAnswer(app, request, requestHash);
       if ('answer' in now) return ok<Reserved>(now);
       const { cart } = now;
-      const goods = await goodsOf(app, cart);
-      const built = await buildOrder(app, request, requestHash, { cart, goods, rates });
+      const context = await requestContext(app, { language: request.language });
+      const goods = await goodsOf(context, cart);
+      const built = await buildOrder(context, request, requestHash, { cart, goods, rates });
       if (!built.ok) return built;
       const { order, offers, oneTime } = built.value;
       for (const { variantId, quantity } of takenBy(order.lines)) {

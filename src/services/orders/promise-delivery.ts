@@ -4,7 +4,7 @@ import type { Minor } from '~/core/money';
 import { offersOf, priceGoods, shownOffers, pricedLine } from '~/core/pricing';
 import { countryName } from '~/core/delivery';
 import type { App } from '~/services/app';
-import { liveLane } from '~/services/lane/live-lane';
+import { requestContext } from '~/services/request-context';
 import { circumstancesOf } from '~/services/offers/circumstances';
 import { quoteParcel } from '~/services/cart/quote-delivery';
 
@@ -38,10 +38,11 @@ export async function promiseDelivery(
     return place === null ? null : { kind: 'event', place };
   }
   if (product.leadDays !== null) return { kind: 'made-to-order', days: product.leadDays };
-  const live = await liveLane(app);
+  const context = await requestContext(app, { language });
+  const { live } = context;
   const place = to ?? { country: live.lane.shop.delivery.home, postcode: '' };
   const parcel = { weightGrams: variant.weightGrams, valueMinor: variant.priceMinor };
-  const [way] = await quoteParcel(app, place, parcel, language);
+  const [way] = await quoteParcel(context, place, parcel);
   if (!way) return null;
   const facts = (await app.catalogue.variantFacts([variant.id])).get(variant.id);
   if (!facts) return null;
