@@ -52,12 +52,28 @@ export const LETTERS = {
   tracking: 200,
   reviewAnswer: 1000,
   code: 60,
+  /** Of codes that each work once: the rest of them is made. */
+  codeBeginning: 40,
   postcode: 20,
   search: 100,
   slug: 120,
   sku: 120,
   tag: 60,
   password: 200,
+  brand: 80,
+  shortText: 300,
+  productText: 20_000,
+  axisName: 40,
+  optionLabel: 60,
+  optionHelp: 160,
+  offerName: 80,
+  shopName: 60,
+  zoneName: 60,
+  deliveryDays: 20,
+  taxName: 40,
+  cartWord: 30,
+  pageTitle: 120,
+  pageText: 40_000,
 } as const;
 
 /** Fewest letters of a password. */

@@ -4,14 +4,12 @@ export { accountRepository } from './repositories/account-repository';
 export { auditTrail } from './repositories/audit-trail';
 export { cartRepository, NEW_CART, type StoredCart } from './repositories/cart-repository';
 export type { ListingQuery, ListingSort } from './repositories/listing-query';
-export type { BulkSummary } from './repositories/catalogue-bulk';
-export type { EditedCategory } from './repositories/catalogue-categories';
-export type { StoredProduct, StoredReview } from './repositories/catalogue-editing';
-export type { ListedProduct, StudioQuery } from './repositories/catalogue-owner-list';
+export type { StoredProduct } from './repositories/catalogue-editing';
+export type { StudioQuery } from './repositories/catalogue-owner-list';
 export { catalogueRepository } from './repositories/catalogue-repository';
 export type { VariantFacts } from './repositories/catalogue-variants';
 export { laneRepository, type RevisionSummary, type StoredDraft } from './repositories/lane-repository';
-export { type OrderKeeping, type OrderSummary, type StoredRefund } from './repositories/order-keeping';
+export { type OrderSummary } from './repositories/order-keeping';
 export { orderRepository, type RelatedOrder } from './repositories/order-repository';
 export { type Download } from './repositories/order-downloads';
 export {
@@ -22,16 +20,15 @@ export {
   type VisitQuery,
 } from './repositories/visit-repository';
 export { groundRepository } from './repositories/grounds';
-export { foundPairs, type DecidedPair } from './repositories/found-pairs';
+export { foundPairs } from './repositories/found-pairs';
 export { thanksBlocks, type BlockDay } from './repositories/thanks-blocks';
 export { savedLayouts, type StoredLayout } from './repositories/saved-layouts';
 export { afterOrders, type OrderAddition } from './repositories/after-order';
 export { elsewhere, type RefusedSite, type SeenElsewhere } from './repositories/elsewhere';
 export { oneTimeCodes } from './repositories/one-time-codes';
-export { lostSearches, type LostSearch } from './repositories/lost-searches';
+export { lostSearches } from './repositories/lost-searches';
 export { shownPriceRepository, type ShownChange, type ShownGood } from './repositories/shown-prices';
 export { privacyRepository } from './repositories/privacy-repository';
 export { uploadRepository, type Upload } from './repositories/upload-repository';
 export { importRepository, type ImportedProduct, type KnownFacts } from './repositories/import-repository';
-export { type ImportRecord } from './repositories/import-records';
 export { seedRepository, type SeededOrder, type SeededVisit } from './repositories/seed-repository';

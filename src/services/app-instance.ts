@@ -2,7 +2,7 @@ import { lockFolder } from '~/data';
 import { lookForDamage } from './check-health';
 import { createApp, type App } from './app';
 import { offerBeginning, prepareFolder } from './draft/begin';
-import { importsEnded, stopLostImports } from './catalogue/import-catalogue';
+import { importsEnded, stopLostImports } from './catalogue/running-imports';
 import { settleRefunds } from './orders/refunds';
 import { sendOrderMails } from './orders/order-mails';
 import { releaseAdditions } from './orders/add-after';

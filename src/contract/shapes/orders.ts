@@ -1,8 +1,8 @@
+import type { OrderKeeping, StoredRefund } from '~/core/orders';
 import { z } from 'zod';
 import type { Address, OrderLine, OrderStatus } from '~/core/orders/order';
 import type { Refundable, RefundedUnits } from '~/core/orders/refund';
 import type { ItemReturn } from '~/core/orders/returns';
-import type { OrderKeeping, StoredRefund } from '~/data/repositories/order-keeping';
 import { priceStepSchema } from '~/contract/shapes/prices';
 import { answerTextSchema } from '~/contract/shapes/products';
 import { minorSchema, same } from '~/contract/tools';

@@ -1,10 +1,9 @@
 import { z } from 'zod';
 import { idInAddress, slug } from '~/contract/fields';
 import { routes } from '~/contract/route';
-import { PRODUCT_FILTERS } from '~/core/catalogue';
+import { PRODUCT_FILTERS, type BulkSummary } from '~/core/catalogue';
 import { LETTERS, MOST_ARRANGED } from '~/core/limits';
 import type { BulkChange } from '~/core/catalogue/bulk';
-import type { BulkSummary } from '~/data/repositories/catalogue-bulk';
 import { same, type Told } from '~/contract/tools';
 
 export const bulkChangeSchema = same<BulkChange>()(

@@ -1,8 +1,8 @@
+import type { EditedCategory } from '~/core/catalogue';
 import { z } from 'zod';
 import { slug } from '~/contract/fields';
 import { routes } from '~/contract/route';
 import { LETTERS, MOST_ARRANGED } from '~/core/limits';
-import type { EditedCategory } from '~/data/repositories/catalogue-categories';
 import { same, type Told } from '~/contract/tools';
 
 export const arrangementSchema = z.strictObject({

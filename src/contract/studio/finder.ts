@@ -1,10 +1,10 @@
+import type { DecidedPair } from '~/core/finder';
 import { z } from 'zod';
 import { DONE, slugName } from '~/contract/fields';
 import { routes } from '~/contract/route';
 import { ORDER_FIELDS, type OrderField } from '~/core/formats';
 import { LETTERS, MOST_COLUMNS, MOST_FILE_BYTES } from '~/core/limits';
 import type { Pair, Triple, Verdict } from '~/core/finder/find';
-import type { DecidedPair } from '~/data/repositories/found-pairs';
 import { same, type Told } from '~/contract/tools';
 
 export const decidedPairSchema = same<DecidedPair>()(

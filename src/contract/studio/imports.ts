@@ -1,9 +1,8 @@
 import { z } from 'zod';
 import { routes } from '~/contract/route';
-import { COLUMN_FIELDS, type ColumnField } from '~/core/formats';
+import { COLUMN_FIELDS, type ColumnField, type ImportRecord } from '~/core/formats';
 import { MOST_COLUMNS, MOST_FILE_BYTES } from '~/core/limits';
 import type { LeftOut } from '~/core/formats/catalogue-columns';
-import type { ImportRecord } from '~/data/repositories/import-records';
 import { same, type Told } from '~/contract/tools';
 
 export const importRecordSchema = same<ImportRecord>()(

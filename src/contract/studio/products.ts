@@ -4,8 +4,7 @@ import { routes } from '~/contract/route';
 import { aboutProductSchema } from '~/contract/shop/products';
 import { selectionSchema } from '~/core/lane';
 import { LETTERS, MOST_PICTURE_BYTES } from '~/core/limits';
-import type { StoredReview } from '~/data/repositories/catalogue-editing';
-import { productRecordSchema } from '~/core/catalogue';
+import { productRecordSchema, type StoredReview } from '~/core/catalogue';
 import { optionRulesSchema, productOptionSchema } from '~/core/options';
 import { same, type Told } from '~/contract/tools';
 

@@ -1,6 +1,6 @@
+import type { LostSearch } from '~/core/search';
 import { z } from 'zod';
 import { routes } from '~/contract/route';
-import type { LostSearch } from '~/data/repositories/lost-searches';
 import { same, type Told } from '~/contract/tools';
 
 export const lostSearchSchema = same<LostSearch>()(

@@ -18,3 +18,15 @@ export function changedPrice(price: number, percent: number, endMinor: number | 
   const above = below + unit;
   return minor(below < 0 || exact - below > above - exact ? above : below);
 }
+
+/** A change of many products, as it is listed. */
+export interface BulkSummary {
+  readonly id: number;
+  /** Milliseconds since 1970; `undoneAt` null: it still counts. */
+  readonly at: number;
+  readonly what: BulkChange;
+  readonly rows: number;
+  readonly undoneAt: number | null;
+  /** Name of who made it; null: gone. */
+  readonly by: string | null;
+}

@@ -39,3 +39,7 @@ export { addAxis, missingCombinations, MOST_VARIANTS, withCombinations } from '.
 export { changedPrice, type BulkChange } from './bulk';
 export { productJsonLd } from './structured-data';
 export { uniqueSlug } from './unique-slug';
+export type { BulkSummary } from './bulk';
+export type { StoredReview } from './product';
+export type { EditedCategory } from './product';
+export type { ListedProduct } from './listed';

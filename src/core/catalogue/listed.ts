@@ -23,3 +23,18 @@ export interface RowsShape {
   /** With categories and attributes. */
   readonly described: boolean;
 }
+
+/** A product in its owner's list, shown in the shop or not. */
+export interface ListedProduct {
+  readonly slug: string;
+  readonly name: string;
+  readonly shortText: string;
+  readonly isShown: boolean;
+  readonly hasOptions: boolean;
+  readonly variants: number;
+  readonly fromMinor: number;
+  readonly toMinor: number;
+  /** What is left of all variants; null where one of them is not counted. */
+  readonly stock: number | null;
+  readonly picture: string | null;
+}

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { LETTERS } from '~/core/limits';
 import isEqual from 'fast-deep-equal';
 import { MOST_MINOR } from '~/core/money';
 import type { Problem } from '~/core/problems';
@@ -15,7 +16,7 @@ const variantSchema = z.strictObject({
   /** null: new. */
   id: z.number().int().nullable(),
   sku: short(80).min(1),
-  choices: z.record(z.string().max(40), short(80)),
+  choices: z.record(z.string().max(LETTERS.axisName), short(80)),
   priceMinor: sum,
   wasMinor: sum.nullable(),
   costMinor: sum.nullable(),
@@ -27,10 +28,10 @@ const variantSchema = z.strictObject({
 
 /** Everything of a product that its owner may change. */
 export const productRecordSchema = z.strictObject({
-  name: short(200).min(1),
-  brand: short(80),
-  shortText: short(300),
-  fullText: z.string().max(20_000),
+  name: short(LETTERS.productName).min(1),
+  brand: short(LETTERS.brand),
+  shortText: short(LETTERS.shortText),
+  fullText: z.string().max(LETTERS.productText),
   fulfilment: z.enum(['parcel', 'download', 'event']),
   leadDays: z.number().int().min(0).max(365).nullable(),
   isShown: z.boolean(),
@@ -51,9 +52,9 @@ export const productRecordSchema = z.strictObject({
   pictures: z.array(picture).max(40),
   /** Slugs. */
   categories: z.array(z.string().max(120)).max(40),
-  tags: z.array(short(60).min(1)).max(60),
+  tags: z.array(short(LETTERS.tag).min(1)).max(60),
   attributes: z.array(z.strictObject({ key: short(80).min(1), value: short(300) })).max(80),
-  axes: z.array(short(40).min(1)).max(4),
+  axes: z.array(short(LETTERS.axisName).min(1)).max(4),
   variants: z.array(variantSchema).min(1).max(500),
 });
 

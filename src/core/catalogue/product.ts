@@ -110,3 +110,19 @@ export interface Category {
   /** Whether its owner gave its products an order. */
   readonly isArranged: boolean;
 }
+
+export interface StoredReview extends Review {
+  readonly id: number;
+  readonly isHidden: boolean;
+}
+
+/** A category as its owner edits it. */
+export interface EditedCategory {
+  readonly slug: string;
+  readonly name: string;
+  readonly text: string;
+  readonly picture: string | null;
+  readonly parent: string | null;
+  /** In it, those within it not counted. */
+  readonly products: number;
+}

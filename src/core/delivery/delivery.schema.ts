@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { LETTERS } from '~/core/limits';
 import { MOST_MINOR } from '~/core/money';
 
 const country = z.string().regex(/^[A-Z]{2}$/, 'must be a country such as DE');
@@ -11,11 +12,11 @@ const stepSchema = z.strictObject({
 });
 
 const zoneSchema = z.strictObject({
-  name: z.string().min(1).max(60),
+  name: z.string().min(1).max(LETTERS.zoneName),
   position: z.number().int().min(0).max(100),
   countries: z.array(country).max(250),
   /** Working days, as shoppers read them: `2–3`. */
-  days: z.string().max(20),
+  days: z.string().max(LETTERS.deliveryDays),
   steps: z
     .array(stepSchema)
     .min(1)
@@ -25,7 +26,7 @@ const zoneSchema = z.strictObject({
       'must go up from step to step',
     ),
   /** A quicker way at a surcharge; null: there is none. */
-  express: z.strictObject({ days: z.string().max(20), extraMinor: cost }).nullable(),
+  express: z.strictObject({ days: z.string().max(LETTERS.deliveryDays), extraMinor: cost }).nullable(),
 });
 
 export const deliverySchema = z.strictObject({

@@ -11,3 +11,4 @@ export {
 export { guessDelimiter } from './guess-delimiter';
 export { matchOrderColumns, ORDER_FIELDS, readOrderRows, type OrderField, type OrderRowsRead } from './order-rows';
 export { planImport, type ImportPlan, type KnownSku, type PlannedProduct } from './plan-import';
+export type { ImportRecord } from './import-record';

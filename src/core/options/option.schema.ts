@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { LETTERS } from '~/core/limits';
 import { MOST_MINOR } from '~/core/money';
 import { conditionSchema, optionKey } from './condition.schema';
 
@@ -19,15 +20,15 @@ export const NO_EFFECT: Effect = { amountMinor: 0, per: 'unit', weightGrams: 0 }
 
 const common = {
   key: optionKey,
-  label: z.string().trim().min(1).max(60),
-  help: z.string().trim().max(160),
+  label: z.string().trim().min(1).max(LETTERS.optionLabel),
+  help: z.string().trim().max(LETTERS.optionHelp),
   required: z.boolean(),
   shownWhen: conditionSchema.nullable(),
 };
 
 const choice = z.strictObject({
   value: optionKey,
-  label: z.string().trim().min(1).max(60),
+  label: z.string().trim().min(1).max(LETTERS.optionLabel),
   effect: effectSchema,
 });
 const colour = z.string().regex(/^#[0-9a-f]{6}$/i, 'must be a colour such as #1c4e5f');

@@ -19,3 +19,5 @@ export {
   type RefundedUnits,
 } from './refund';
 export { checkReturn, stillToRefund, stillToReturn, wasRestocked, type ItemReturn } from './returns';
+export type { OrderKeeping } from './order';
+export type { StoredRefund } from './refund';

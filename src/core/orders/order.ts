@@ -85,3 +85,12 @@ export interface Order {
   readonly cartVersion: number | null;
   readonly lines: readonly OrderLine[];
 }
+
+/** What became of an order after it was paid; milliseconds since 1970, null: not yet. */
+export interface OrderKeeping {
+  readonly packedAt: number | null;
+  readonly sentAt: number | null;
+  readonly cancelledAt: number | null;
+  /** Number or address at the carrier; may be empty. */
+  readonly tracking: string;
+}

@@ -202,3 +202,5 @@ export function spreadRefund(charges: readonly Charged[], before: number, amount
   }
   return shares;
 }
+
+export type StoredRefund = Refund & { readonly key: string; readonly state: 'asked' | 'done' };

@@ -1,4 +1,4 @@
-import type { BulkChange } from '~/core/catalogue';
+import type { BulkChange, BulkSummary } from '~/core/catalogue';
 import type { Database } from '../database';
 
 /** A variant's price as a bulk change finds it. */
@@ -27,18 +27,6 @@ export interface StoredBulk {
   readonly what: BulkChange;
   readonly before: readonly (readonly [id: number, before: number, after: number])[];
   readonly undoneAt: number | null;
-}
-
-/** A change of many products, as it is listed. */
-export interface BulkSummary {
-  readonly id: number;
-  /** Milliseconds since 1970; `undoneAt` null: it still counts. */
-  readonly at: number;
-  readonly what: BulkChange;
-  readonly rows: number;
-  readonly undoneAt: number | null;
-  /** Name of who made it; null: gone. */
-  readonly by: string | null;
 }
 
 /** Changes of many products, to be undone. */

@@ -1,16 +1,6 @@
+import type { EditedCategory } from '~/core/catalogue';
 import type { Database } from '../database';
 import { catalogueState } from './catalogue-state';
-
-/** A category as its owner edits it. */
-export interface EditedCategory {
-  readonly slug: string;
-  readonly name: string;
-  readonly text: string;
-  readonly picture: string | null;
-  readonly parent: string | null;
-  /** In it, those within it not counted. */
-  readonly products: number;
-}
 
 /** Categories as their owner edits them. */
 export function catalogueCategories(db: Database) {

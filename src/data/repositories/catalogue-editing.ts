@@ -1,6 +1,6 @@
 import { recordWriting } from './catalogue-record';
 import { ownersList } from './catalogue-owner-list';
-import type { ProductRecord, Review } from '~/core/catalogue';
+import type { ProductRecord, StoredReview } from '~/core/catalogue';
 import type { Database } from '../database';
 import { catalogueState } from './catalogue-state';
 
@@ -10,11 +10,6 @@ export interface StoredProduct {
   /** Counts every change; a change must name the one it was made on. */
   readonly edit: number;
   readonly record: ProductRecord;
-}
-
-export interface StoredReview extends Review {
-  readonly id: number;
-  readonly isHidden: boolean;
 }
 
 interface ProductFields {

@@ -1,20 +1,5 @@
-import type { ProductFilter } from '~/core/catalogue';
+import type { ProductFilter, ListedProduct } from '~/core/catalogue';
 import type { Database } from '../database';
-
-/** A product in its owner's list, shown in the shop or not. */
-export interface ListedProduct {
-  readonly slug: string;
-  readonly name: string;
-  readonly shortText: string;
-  readonly isShown: boolean;
-  readonly hasOptions: boolean;
-  readonly variants: number;
-  readonly fromMinor: number;
-  readonly toMinor: number;
-  /** What is left of all variants; null where one of them is not counted. */
-  readonly stock: number | null;
-  readonly picture: string | null;
-}
 
 const SQL_OF_FILTER: Readonly<Record<ProductFilter, string>> = {
   all: 'true',

@@ -1,14 +1,5 @@
+import type { DecidedPair } from '~/core/finder';
 import type { Database } from '../database';
-
-/** A pair that an owner took or refused, with what was known of it then. */
-export interface DecidedPair {
-  readonly a: string;
-  readonly b: string;
-  readonly state: 'accepted' | 'refused';
-  readonly both: number;
-  readonly baskets: number;
-  readonly lift: number;
-}
 
 /** What was bought together, and what its owner made of it. */
 export function foundPairs(db: Database) {

@@ -1,13 +1,5 @@
+import type { ImportRecord } from '~/core/formats';
 import type { Database } from '../database';
-
-/** How far an import is. `stopped`: the server ended before it was done; what was written stays. */
-export interface ImportRecord {
-  readonly state: 'running' | 'done' | 'failed' | 'stopped';
-  /** Products written, of so many. */
-  readonly written: number;
-  readonly total: number;
-  readonly message: string | null;
-}
 
 /** How far each import is. */
 export function importRecords(db: Database) {

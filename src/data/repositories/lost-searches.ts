@@ -1,11 +1,5 @@
+import type { LostSearch } from '~/core/search';
 import type { Database } from '../database';
-
-export interface LostSearch {
-  readonly term: string;
-  readonly times: number;
-  /** Milliseconds since 1970. */
-  readonly lastAt: number;
-}
 
 /** Different terms kept at most: what a stranger can type has no end. */
 const MOST_TERMS = 5000;

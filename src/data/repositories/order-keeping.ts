@@ -1,17 +1,8 @@
 import { minor } from '~/core/money';
-import type { ItemReturn, OrderFilter, Refund, RefundedUnits } from '~/core/orders';
+import type { ItemReturn, OrderFilter, RefundedUnits, OrderKeeping, StoredRefund } from '~/core/orders';
 import { readOrderNumber } from '~/core/orders/order-number';
 import { readSteps, type PriceStep } from '~/core/pricing';
 import type { Database } from '../database';
-
-/** What became of an order after it was paid; milliseconds since 1970, null: not yet. */
-export interface OrderKeeping {
-  readonly packedAt: number | null;
-  readonly sentAt: number | null;
-  readonly cancelledAt: number | null;
-  /** Number or address at the carrier; may be empty. */
-  readonly tracking: string;
-}
 
 export interface OrderSummary {
   readonly id: number;
@@ -72,8 +63,6 @@ interface RefundFields {
   restocked: number;
   reason: string;
 }
-
-export type StoredRefund = Refund & { readonly key: string; readonly state: 'asked' | 'done' };
 
 /** Orders as their owner keeps them: found, packed, sent, given back. */
 /** A line of a paid order, as it is priced anew. */

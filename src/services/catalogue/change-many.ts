@@ -1,7 +1,6 @@
 import type { AskedBulk, BulkResult, BulkRow } from '~/contract/studio/bulk';
-import { changedPrice, type BulkChange } from '~/core/catalogue';
+import { changedPrice, type BulkChange, type BulkSummary } from '~/core/catalogue';
 import { fail, ok, type Result } from '~/core/problems';
-import type { BulkSummary } from '~/data';
 import type { App } from '~/services/app';
 import { queryOf } from './list-products';
 import { liveLane } from '~/services/lane/live-lane';

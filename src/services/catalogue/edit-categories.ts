@@ -1,7 +1,6 @@
 import type { SentCategories } from '~/contract/studio/categories';
-import { uniqueSlug } from '~/core/catalogue';
+import { uniqueSlug, type EditedCategory } from '~/core/catalogue';
 import { fail, ok, type Result } from '~/core/problems';
-import type { EditedCategory } from '~/data';
 import type { App } from '~/services/app';
 import { changingPrices } from '~/services/prices/record-shown';
 

@@ -1,11 +1,18 @@
 import type { ImportPreview, ImportOptions, ImportChange } from '~/contract/studio/imports';
 import { randomUUID } from 'node:crypto';
 import { uniqueSlug } from '~/core/catalogue';
-import { COLUMN_FIELDS, planImport, type ColumnField, type ImportPlan, type RowProblem } from '~/core/formats';
+import {
+  COLUMN_FIELDS,
+  planImport,
+  type ColumnField,
+  type ImportPlan,
+  type RowProblem,
+  type ImportRecord,
+} from '~/core/formats';
 import { formatMoney } from '~/core/money';
 import { fail, ok, wordProblem, type Problem, type Result } from '~/core/problems';
 import { dayIn } from '~/core/time';
-import type { KnownFacts, ImportedProduct, ImportRecord } from '~/data';
+import type { KnownFacts, ImportedProduct } from '~/data';
 import type { App } from '~/services/app';
 import { liveLane } from '~/services/lane/live-lane';
 import { changingPrices } from '~/services/prices/record-shown';
@@ -126,7 +133,7 @@ function toPreview({ table, columns, left, plan }: CatalogueRead, problems: read
 const SLICE_VARIANTS = 120;
 /** An import without a sign of life for so long has died with its process. */
 const DEAD_AFTER_MS = 60_000;
-const STOPPED = 'It was stopped before it was done. What was written stays; import the file again to finish.';
+export const STOPPED = 'It was stopped before it was done. What was written stays; import the file again to finish.';
 
 type Hear = (written: number, total: number) => void;
 
@@ -153,16 +160,16 @@ export async function importCatalogue(
   return runImport(app, bytes, options, { id, accountId, onProgress });
 }
 
-function beginImport(app: App, id: string, accountId: number | null): Promise<boolean> {
+export function beginImport(app: App, id: string, accountId: number | null): Promise<boolean> {
   return app.imports.begin({ id, at: app.now(), accountId, deadBefore: app.now() - DEAD_AFTER_MS });
 }
 
-async function refuseSecond(app: App): Promise<ReturnType<typeof fail>> {
+export async function refuseSecond(app: App): Promise<ReturnType<typeof fail>> {
   const running = await app.imports.findLatest();
   return fail('file', 'import-running', { written: running?.written ?? 0, total: running?.total ?? 0 });
 }
 
-async function runImport(
+export async function runImport(
   app: App,
   bytes: Uint8Array,
   options: ImportOptions,
@@ -261,37 +268,4 @@ function columnProblem(field: ColumnField): Problem {
 
 function rowProblem({ row, code, facts }: RowProblem): Problem {
   return { path: `row ${row}`, code, facts };
-}
-
-const running = new Set<Promise<unknown>>();
-
-/** Starts an import that goes on after the answer; ask `importProgress` how far it is. */
-export async function startImport(
-  app: App,
-  bytes: Uint8Array,
-  options: ImportOptions,
-  accountId: number,
-): Promise<Result<{ id: string }>> {
-  const id = randomUUID();
-  if (!(await beginImport(app, id, accountId))) return refuseSecond(app);
-  const run = runImport(app, bytes, options, { id, accountId, onProgress: () => undefined })
-    .catch((error: unknown) => app.log.error({ err: error }, 'import failed'))
-    .finally(() => running.delete(run));
-  running.add(run);
-  return ok({ id });
-}
-
-export async function importProgress(app: App, id: string): Promise<Result<ImportRecord>> {
-  const record = await app.imports.findRecord(id);
-  return record ? ok(record) : fail('id', 'not-found');
-}
-
-/** Waits for imports that were told to stop. */
-export async function importsEnded(): Promise<void> {
-  await Promise.all(running);
-}
-
-/** Records what a crash left running as stopped. Run at start. */
-export function stopLostImports(app: App): Promise<number> {
-  return app.imports.stopLost(STOPPED);
 }

@@ -1,6 +1,7 @@
+import type { ListedProduct } from '~/core/catalogue';
 import { narrowedSchema } from '~/contract/studio/bulk';
 import { z } from 'zod';
-import { type ListedProduct, type StudioQuery } from '~/data';
+import { type StudioQuery } from '~/data';
 import type { App } from '~/services/app';
 
 const PAGE_SIZE = 40;

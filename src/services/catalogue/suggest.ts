@@ -1,3 +1,4 @@
+import type { DecidedPair } from '~/core/finder';
 import { netNote } from '~/core/lane';
 import type { ProductCard } from '~/core/catalogue';
 import {
@@ -8,7 +9,6 @@ import {
   type SuggestedCard,
   type SuggestionRule,
 } from '~/core/suggest';
-import type { DecidedPair } from '~/data';
 import { quoteCards } from '~/services/cart/quote-product';
 import type { App } from '~/services/app';
 import { liveLane } from '~/services/lane/live-lane';

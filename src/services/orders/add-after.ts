@@ -1,10 +1,10 @@
 import { minor, type Minor } from '~/core/money';
 import { answerTexts, type AnswerText } from '~/core/options';
-import type { Order } from '~/core/orders';
+import type { Order, OrderKeeping } from '~/core/orders';
 import { fail, ok, type Result } from '~/core/problems';
 import { priceAfterOrder, type AfterOrderPrice } from '~/core/pricing';
 import type { Lane } from '~/core/lane';
-import type { OrderAddition, OrderKeeping, VariantFacts } from '~/data';
+import type { OrderAddition, VariantFacts } from '~/data';
 import type { App } from '~/services/app';
 import { liveLane } from '~/services/lane/live-lane';
 import { findLinked, type LinkedFound } from '~/services/links/linked-goods';

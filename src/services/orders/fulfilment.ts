@@ -4,11 +4,11 @@ import type { OrderListAsked, KeptOrder, ManyOrders, OrderAction } from '~/contr
 import { ORDERS_A_PAGE } from '~/core/limits';
 import { stringify } from 'csv-stringify/sync';
 import { currencyOf, minor, writeSum } from '~/core/money';
-import { orderNumber, refundable, type Refundable } from '~/core/orders';
+import { orderNumber, refundable, type Refundable, type OrderKeeping } from '~/core/orders';
 import { discountName, discountsOf, type PriceStep } from '~/core/pricing';
 import { fail, ok, wordProblem, type Result } from '~/core/problems';
 import { localTime } from '~/core/time';
-import { type OrderKeeping, type OrderSummary } from '~/data';
+import { type OrderSummary } from '~/data';
 import type { App } from '~/services/app';
 import { liveLane } from '~/services/lane/live-lane';
 import { keepReturn } from './returns';

@@ -9,9 +9,10 @@ import {
   type Order,
   type Refundable,
   type RefundedUnits,
+  type OrderKeeping,
+  type StoredRefund,
 } from '~/core/orders';
 import { fail, ok, type Problem, type Result } from '~/core/problems';
-import { type OrderKeeping, type StoredRefund } from '~/data';
 import type { App } from '~/services/app';
 import { liveLane } from '~/services/lane/live-lane';
 import { noteUses } from '~/services/prices/record-shown';

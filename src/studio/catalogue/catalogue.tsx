@@ -1,3 +1,4 @@
+import type { ListedProduct } from '~/core/catalogue';
 import type { FILTERS } from './products-head';
 import { ProductsHead } from './products-head';
 import { useState } from 'react';
@@ -11,19 +12,6 @@ import { Shell } from '~/studio/shell/shell';
 import type { ShellData } from '~/studio/data/studio-data';
 import { BulkDialog } from './bulk-dialog';
 import { QuickCell } from './quick-cell';
-
-interface ListedProduct {
-  readonly slug: string;
-  readonly name: string;
-  readonly shortText: string;
-  readonly isShown: boolean;
-  readonly hasOptions: boolean;
-  readonly variants: number;
-  readonly fromMinor: number;
-  readonly toMinor: number;
-  readonly stock: number | null;
-  readonly picture: string | null;
-}
 
 interface Props {
   readonly shell: ShellData;

@@ -1,4 +1,4 @@
-import { type Category } from './category-form';
+import type { EditedCategory } from '~/core/catalogue';
 import { type Row, inTreeOrder } from './category-form';
 import { CategoryForm } from './category-form';
 import { closestCenter, DndContext, type DragEndEvent } from '@dnd-kit/core';
@@ -19,7 +19,7 @@ import { useDraft } from '~/studio/data/draft-store';
 
 interface Props {
   readonly shell: ShellData;
-  readonly categories: readonly Category[];
+  readonly categories: readonly EditedCategory[];
 }
 
 export function Categories(props: Props) {
@@ -30,11 +30,11 @@ export function Categories(props: Props) {
   );
 }
 
-const toRows = (categories: readonly Category[]): Row[] =>
+const toRows = (categories: readonly EditedCategory[]): Row[] =>
   categories.map((category) => ({ ...category, key: category.slug }));
 
 /** Categories in the order shoppers see them; those within another stand below it. */
-function Screen({ categories }: { categories: readonly Category[] }) {
+function Screen({ categories }: { categories: readonly EditedCategory[] }) {
   const lane = useDraft((state) => state.lane);
   const [stored, setStored] = useState(() => toRows(categories));
   const [rows, setRows] = useState(stored);

@@ -1,3 +1,4 @@
+import type { EditedCategory } from '~/core/catalogue';
 import type { Lane } from '../../core/lane';
 import { directionOf } from '~/core/words';
 import { PictureControl } from '~/studio/fields/picture-control';
@@ -6,16 +7,7 @@ import { piecesInTexts } from '../text/pieces-in-texts';
 import { RichField } from '../text/rich-field';
 
 /** A category with a key of its own: a new one has no slug yet. */
-export type Row = Category & { readonly key: string };
-
-export interface Category {
-  readonly slug: string;
-  readonly name: string;
-  readonly text: string;
-  readonly picture: string | null;
-  readonly parent: string | null;
-  readonly products: number;
-}
+export type Row = EditedCategory & { readonly key: string };
 
 export function CategoryForm({
   current,

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { LETTERS } from '~/core/limits';
 import type { Goods } from '~/core/lane';
 import { evaluateOptions } from '~/core/options';
 import { AnswerField } from './answer-field';
@@ -46,7 +47,7 @@ export function GoodsControl({ value, onChange }: { value: Goods; onChange: (val
           <input
             className="field w-32"
             aria-label="Code to type in"
-            maxLength={60}
+            maxLength={LETTERS.code}
             placeholder="none"
             defaultValue={value.code}
             onBlur={(event) => onChange({ ...value, code: event.target.value.trim() })}

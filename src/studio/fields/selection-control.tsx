@@ -1,4 +1,5 @@
 import { useContext } from 'react';
+import { LETTERS } from '~/core/limits';
 import {
   MOST_SELECTED,
   SELECTION_ORDERS,
@@ -44,10 +45,15 @@ export function SelectionControl({ value, canFollowPage, onChange }: Props) {
         />
       )}
       {value.from === 'tag' && (
-        <TextField label="Tag" value={value.tag} maxLength={60} onChange={(tag) => put({ tag })} />
+        <TextField label="Tag" value={value.tag} maxLength={LETTERS.tag} onChange={(tag) => put({ tag })} />
       )}
       {value.from === 'search' && (
-        <TextField label="Search for" value={value.search} maxLength={100} onChange={(search) => put({ search })} />
+        <TextField
+          label="Search for"
+          value={value.search}
+          maxLength={LETTERS.search}
+          onChange={(search) => put({ search })}
+        />
       )}
       {value.from === 'picked' ? (
         <PickedProducts

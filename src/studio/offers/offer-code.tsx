@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { LETTERS } from '~/core/limits';
 import { addressOf } from '~/studio/data/api';
 import { useAnswer, useSending } from '~/studio/data/query';
 import { NumberField } from '~/studio/fields/number-field';
@@ -37,7 +38,7 @@ export function Code({
           <input
             className="field w-40"
             aria-label={isOneTime ? 'Beginning of the codes' : 'Code'}
-            maxLength={40}
+            maxLength={isOneTime ? LETTERS.codeBeginning : LETTERS.code}
             defaultValue={code ?? ''}
             onBlur={(event) => event.target.value.trim() && onChange({ code: event.target.value.trim() })}
           />

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { LETTERS } from '~/core/limits';
 import {
   conditionForm,
   offerFacts,
@@ -58,7 +59,7 @@ export function OfferEditor({ id, offer, offers, shop, groups, onChange }: Props
         <TextField
           label="Name"
           help="Shoppers read it on their receipt."
-          maxLength={80}
+          maxLength={LETTERS.offerName}
           value={offer.name}
           onChange={(name) => put({ name })}
         />

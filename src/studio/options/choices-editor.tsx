@@ -1,4 +1,5 @@
 import Plus from 'lucide-react/icons/plus';
+import { LETTERS } from '~/core/limits';
 import X from 'lucide-react/icons/x';
 import type { Shop } from '~/core/lane';
 import { newOption, type OptionRule } from '~/core/options';
@@ -52,7 +53,7 @@ export function ChoicesEditor({ rule, stored, shop, onChange, onRenameChoice }: 
             <input
               className="field w-40"
               aria-label={`Name of choice ${i + 1}`}
-              maxLength={60}
+              maxLength={LETTERS.optionLabel}
               value={choice.label}
               onChange={(event) => change((choices) => void (choices[i]!.label = event.target.value))}
               onBlur={() => follow(choice)}

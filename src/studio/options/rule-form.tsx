@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { LETTERS } from '~/core/limits';
 import type { Shop } from '~/core/lane';
 import { MOST_UPLOAD_BYTES, type Effect, type FileForm, type OptionKind, type OptionRule } from '~/core/options';
 import { Tick } from '~/studio/fields/tick';
@@ -47,7 +48,7 @@ export function RuleForm(props: RuleFormProps) {
         <Text
           label="Name"
           value={rule.label}
-          limit={60}
+          limit={LETTERS.optionLabel}
           onChange={(text) => onChange((draft) => void (draft.label = text))}
         />
         <ShortName value={rule.key} onChange={onRename} />
@@ -55,7 +56,7 @@ export function RuleForm(props: RuleFormProps) {
           <Text
             label="Help"
             value={rule.help}
-            limit={160}
+            limit={LETTERS.optionHelp}
             onChange={(text) => onChange((draft) => void (draft.help = text))}
           />
         </div>

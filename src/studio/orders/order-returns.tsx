@@ -1,4 +1,5 @@
 import type { SentAction } from '~/contract/studio/orders';
+import { LETTERS } from '~/core/limits';
 import { useState } from 'react';
 import { stillToRefund, stillToReturn, wasRestocked, type ItemReturn, type RefundedUnits } from '~/core/orders';
 import { Modal } from '~/studio/fields/modal';
@@ -117,7 +118,12 @@ function NoteReturn({ kept: { order, returns }, busy, problem, onClose, onNote }
         </ul>
         <label className="flex flex-col gap-1">
           Note, for yourself
-          <input className="field" maxLength={300} value={note} onChange={(event) => setNote(event.target.value)} />
+          <input
+            className="field"
+            maxLength={LETTERS.reason}
+            value={note}
+            onChange={(event) => setNote(event.target.value)}
+          />
         </label>
         <Problem text={problem} />
         <div className="flex justify-end gap-2">

@@ -1,4 +1,5 @@
 import { type Giving } from './order-facts';
+import { LETTERS } from '~/core/limits';
 import { OrderedGoods, OrderFacts } from './order-facts';
 import type { SentAction } from '~/contract/studio/orders';
 import { useState } from 'react';
@@ -204,7 +205,7 @@ function OrderActions({
               className="field w-44"
               aria-label="Tracking number"
               placeholder="Tracking number, if any"
-              maxLength={200}
+              maxLength={LETTERS.tracking}
               value={tracking}
               onChange={(event) => setTracking(event.target.value)}
             />

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { LETTERS } from '~/core/limits';
 import { minor } from '~/core/money';
 import {
   planRefund,
@@ -99,7 +100,12 @@ export function RefundDialog({ order, done, left, first, restocks, isWhole, busy
         {wanted.length > 0 && <Tick label="Put the items back in stock" checked={restock} onChange={setRestock} />}
         <label className="flex flex-col gap-1">
           Reason, for yourself
-          <input className="field" maxLength={300} value={reason} onChange={(event) => setReason(event.target.value)} />
+          <input
+            className="field"
+            maxLength={LETTERS.reason}
+            value={reason}
+            onChange={(event) => setReason(event.target.value)}
+          />
         </label>
         {problem && (
           <p role="alert" className="text-brick">

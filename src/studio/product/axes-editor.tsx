@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { LETTERS } from '~/core/limits';
 import { addAxis, missingCombinations, MOST_VARIANTS, withCombinations, type ProductRecord } from '~/core/catalogue';
 import { plural } from '~/studio/data/format';
 
@@ -61,7 +62,7 @@ export function AxesEditor({ record, onChange }: Props) {
           <input
             className="field w-28"
             aria-label={`Rename ${axis}`}
-            maxLength={40}
+            maxLength={LETTERS.axisName}
             defaultValue={axis}
             key={axis}
             onBlur={(event) => rename(axis, event.target.value.trim())}
@@ -82,7 +83,7 @@ export function AxesEditor({ record, onChange }: Props) {
             className="field w-36"
             aria-label="Another difference"
             placeholder="Size, colour …"
-            maxLength={40}
+            maxLength={LETTERS.axisName}
             value={fresh}
             onChange={(event) => setFresh(event.target.value)}
             onKeyDown={(event) => event.key === 'Enter' && add()}

@@ -1,4 +1,5 @@
 import { type ProductRecord } from '~/core/catalogue';
+import { LETTERS } from '~/core/limits';
 import type { Shop } from '~/core/lane';
 import { Tick } from '~/studio/fields/tick';
 import { moment, money } from '~/studio/data/format';
@@ -48,7 +49,7 @@ export function WhatItIs({
       <TextField
         label="Name"
         value={record.name}
-        maxLength={200}
+        maxLength={LETTERS.productName}
         check={(name) => (name === '' ? 'A product needs a name.' : null)}
         onChange={(name) => put({ name })}
       />
@@ -56,17 +57,17 @@ export function WhatItIs({
         label="Short text"
         help="On cards and in quick view."
         value={record.shortText}
-        maxLength={300}
+        maxLength={LETTERS.shortText}
         onChange={(shortText) => put({ shortText })}
       />
       <TextField
         label="Full text"
         rows={8}
         value={record.fullText}
-        maxLength={20_000}
+        maxLength={LETTERS.productText}
         onChange={(fullText) => put({ fullText })}
       />
-      <TextField label="Brand" value={record.brand} maxLength={80} onChange={(brand) => put({ brand })} />
+      <TextField label="Brand" value={record.brand} maxLength={LETTERS.brand} onChange={(brand) => put({ brand })} />
       <SelectField
         label="How it reaches the buyer"
         value={record.fulfilment}

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { LETTERS } from '~/core/limits';
 import { ask } from '~/studio/data/api';
 import { Tick } from '~/studio/fields/tick';
 import { day } from '~/studio/data/format';
@@ -58,7 +59,7 @@ function Review({ slug, review }: { readonly slug: string; readonly review: Revi
         label={`Answer to ${review.author}`}
         value={typed}
         rows={2}
-        maxLength={1000}
+        maxLength={LETTERS.reviewAnswer}
         onChange={(answer) => {
           setTyped(answer);
           setSaid(null);

@@ -1,4 +1,5 @@
 import { useEffect, useState } from 'react';
+import { LETTERS } from '~/core/limits';
 import { describeDifference, dropChange, fixFinding, wordFinding, type Fix, type LaneChange } from '~/core/lane';
 import { definitions } from '~/pieces/definitions';
 import { ask, Refusal } from '~/studio/data/api';
@@ -111,7 +112,12 @@ export function PublishDialog({ onClose }: { onClose: () => void }) {
         )}
         <label className="flex flex-col gap-1">
           A note for later, if you like
-          <input className="field" maxLength={200} value={note} onChange={(event) => setNote(event.target.value)} />
+          <input
+            className="field"
+            maxLength={LETTERS.publishNote}
+            value={note}
+            onChange={(event) => setNote(event.target.value)}
+          />
         </label>
         <div className="flex justify-end gap-2">
           <button className="btn" onClick={onClose}>

@@ -1,4 +1,5 @@
 import { LanguageDialog } from '~/studio/shop/language-dialog';
+import { LETTERS } from '~/core/limits';
 import { original } from 'immer';
 import { useId, useState } from 'react';
 import { LANGUAGES, languageUse, localeOf, moveToCountry, type Lane } from '~/core/lane';
@@ -44,7 +45,7 @@ export function AboutSection({ lane, change, hasProducts = true }: SectionProps)
         label="Name of the shop"
         help="In the header, in mails and in search results."
         value={shop.name}
-        maxLength={60}
+        maxLength={LETTERS.shopName}
         check={(name) => (name === '' ? 'A shop needs a name.' : null)}
         onChange={(name) => edit((draft) => void (draft.name = name), 'shop name')}
       />
@@ -53,7 +54,7 @@ export function AboutSection({ lane, change, hasProducts = true }: SectionProps)
         help="Where shoppers can write to; in the footer. Leave it empty to show none."
         type="email"
         value={shop.email}
-        maxLength={200}
+        maxLength={LETTERS.email}
         check={(email) =>
           email === '' || /^[^\s@]+@[^\s@]+\.[^\s@]+$/.test(email)
             ? null

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { LETTERS } from '~/core/limits';
 import { renamedSentences, type Lane } from '~/core/lane';
 import { CART_KINDS, directionOf, fill, type CartKind, type Gender } from '~/core/words';
 import { definitions } from '~/pieces/definitions';
@@ -47,7 +48,7 @@ export function CartName({ lane, change }: SectionProps) {
               <TextField
                 label={`In ${names.of(language)}`}
                 value={cart.own[language]?.word ?? ''}
-                maxLength={30}
+                maxLength={LETTERS.cartWord}
                 dir={directionOf(language)}
                 onChange={(word) =>
                   edit((draft) => {

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { LETTERS } from '~/core/limits';
 import { usualSum, type Currency } from '~/core/money';
 import { ALL_COUNTRIES, countryName, type Delivery, type DeliveryZone } from '~/core/delivery';
 import { Tick } from '~/studio/fields/tick';
@@ -30,14 +31,14 @@ export function Zone({ zone, by, currency, taken, edit, onRemove }: ZoneProps) {
         <TextField
           label="Name of the zone"
           value={zone.name}
-          maxLength={60}
+          maxLength={LETTERS.zoneName}
           check={(name) => (name === '' ? 'A zone needs a name.' : null)}
           onChange={(name) => edit((draft) => void (draft.name = name), 'name')}
         />
         <TextField
           label="Working days"
           value={zone.days}
-          maxLength={20}
+          maxLength={LETTERS.deliveryDays}
           onChange={(days) => edit((draft) => void (draft.days = days), 'days')}
         />
       </div>
@@ -122,7 +123,7 @@ export function Zone({ zone, by, currency, taken, edit, onRemove }: ZoneProps) {
               in
               <input
                 className="field w-20"
-                maxLength={20}
+                maxLength={LETTERS.deliveryDays}
                 aria-label="Express working days"
                 value={zone.express.days}
                 onChange={({ target: { value } }) =>

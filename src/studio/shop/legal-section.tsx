@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { LETTERS } from '~/core/limits';
 import { LEGAL_NAMES, LEGAL_PAGES } from '~/core/lane';
 import { directionOf } from '~/core/words';
 import { TextField } from '~/studio/fields/fields';
@@ -21,7 +22,7 @@ export function LegalSection({ lane, change }: SectionProps) {
           label={LEGAL_NAMES[page]}
           rows={6}
           dir={directionOf(language)}
-          maxLength={40_000}
+          maxLength={LETTERS.pageText}
           value={lane.legal[language]?.[page] ?? ''}
           onChange={(text) =>
             change((draft) => {

@@ -1,4 +1,5 @@
 import { useEffect, useState } from 'react';
+import { LETTERS } from '~/core/limits';
 import { movePage, pageSlug, textPage } from '~/core/lane';
 import { directionOf } from '~/core/words';
 import { piecesInTexts } from '../text/pieces-in-texts';
@@ -57,7 +58,7 @@ export function PagesSection({ lane, change, onShow }: SectionProps) {
           <LanguageChoice languages={lane.shop.languages} value={language} onChange={setLanguage} />
           <TextField
             label="Title"
-            maxLength={120}
+            maxLength={LETTERS.pageTitle}
             dir={directionOf(language)}
             value={page.title[language] ?? ''}
             onChange={(title) =>

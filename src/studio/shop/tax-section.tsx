@@ -1,4 +1,5 @@
 import { uniqueSlug } from '~/core/catalogue';
+import { LETTERS } from '~/core/limits';
 import { NumberField } from '~/studio/fields/number-field';
 import { Segmented } from '~/studio/fields/segmented';
 import type { SectionProps } from './section';
@@ -34,7 +35,7 @@ export function TaxSection({ lane, change }: SectionProps) {
               className="field flex-1"
               aria-label={`Name of the rate ${rate.name}`}
               defaultValue={rate.name}
-              maxLength={40}
+              maxLength={LETTERS.taxName}
               onBlur={({ target }) => {
                 const name = target.value.trim();
                 if (name) change((draft) => void (draft.shop.tax.rates[key]!.name = name));

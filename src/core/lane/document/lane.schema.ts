@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { LETTERS } from '~/core/limits';
 import { marginsSchema, type Margins } from '~/core/pricing/margin/margins';
 import { offerSchema, type Offer } from '~/core/pricing/offers';
 import { isCurrency, isLocale } from '~/core/money';
@@ -47,7 +48,10 @@ const language = z
 
 const cartSchema = z.strictObject({
   kind: z.enum(CART_KINDS),
-  own: z.record(language, z.strictObject({ word: z.string().trim().min(1).max(30), gender: z.enum(['m', 'f', 'n']) })),
+  own: z.record(
+    language,
+    z.strictObject({ word: z.string().trim().min(1).max(LETTERS.cartWord), gender: z.enum(['m', 'f', 'n']) }),
+  ),
 });
 
 /** The origin of a site, such as https://blog.example: it ends up in a policy, so that nothing else may stand in it. */
@@ -57,7 +61,7 @@ const siteSchema = z
   .regex(/^https?:\/\/[a-z0-9.-]+(:\d{1,5})?$/, 'must be the address of a site, such as https://blog.example');
 
 const shopSchema = z.strictObject({
-  name: z.string().min(1).max(60),
+  name: z.string().min(1).max(LETTERS.shopName),
   // What is published is served: a currency, locale or zone that no program knows would stop every page.
   currency: z.string().max(3).refine(isCurrency, 'must be a currency such as EUR'),
   locale: z.string().min(2).max(20).refine(isLocale, 'must be a locale such as en-IE'),
@@ -71,12 +75,17 @@ const shopSchema = z.strictObject({
     rates: z
       .record(
         z.string().regex(/^[a-z0-9-]{1,40}$/),
-        z.strictObject({ name: z.string().trim().min(1).max(40), basisPoints: z.number().int().min(0).max(10_000) }),
+        z.strictObject({
+          name: z.string().trim().min(1).max(LETTERS.taxName),
+          basisPoints: z.number().int().min(0).max(10_000),
+        }),
       )
       .default({}),
   }),
   /** Where shoppers write to; empty: nowhere is said. */
-  email: z.union([z.literal(''), z.email('must be an e-mail address such as name@example.com').max(200)]).default(''),
+  email: z
+    .union([z.literal(''), z.email('must be an e-mail address such as name@example.com').max(LETTERS.email)])
+    .default(''),
   logo: uploadedPicture.default(''),
   /** Behind the title of the front page. */
   hero: uploadedPicture.default(''),
@@ -161,7 +170,7 @@ export function pieceSchema(definition: PieceDefinition) {
 export const LEGAL_PAGES = ['imprint', 'terms', 'privacy', 'returns'] as const;
 export type LegalPage = (typeof LEGAL_PAGES)[number];
 
-const legalText = z.string().max(40_000).optional();
+const legalText = z.string().max(LETTERS.pageText).optional();
 const legalSchema = z.strictObject({ imprint: legalText, terms: legalText, privacy: legalText, returns: legalText });
 
 /** A page of the owner's own: title and text (Markdown) by language. */
@@ -174,8 +183,8 @@ const textPageSchema = z.strictObject({
     .array(z.string().regex(/^[a-z0-9-]{1,60}$/))
     .max(20)
     .default([]),
-  title: z.record(language, z.string().trim().max(120)),
-  text: z.record(language, z.string().max(40_000)),
+  title: z.record(language, z.string().trim().max(LETTERS.pageTitle)),
+  text: z.record(language, z.string().max(LETTERS.pageText)),
 });
 export type TextPage = z.infer<typeof textPageSchema>;
 

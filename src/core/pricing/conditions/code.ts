@@ -1,11 +1,12 @@
 import { z } from 'zod';
+import { LETTERS } from '~/core/limits';
 import { plainCode } from '../basis/codes';
 import { maybe } from '../basis/fields';
 import { condition, inWhen } from './condition';
 
 export const code = condition(
   {
-    code: maybe(z.string().trim().min(1).max(60)),
+    code: maybe(z.string().trim().min(1).max(LETTERS.code)),
     /** `code` is what a list of codes begins with, of which each works once; which stand in the list is not said here. */
     isOneTime: z.boolean().default(false),
   },

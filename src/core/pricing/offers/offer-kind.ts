@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { LETTERS } from '~/core/limits';
 import type { PricedLine } from '../basis/line';
 import type { FormAround, FormRow } from '../basis/form';
 import { count, key, maybe } from '../basis/fields';
@@ -10,7 +11,7 @@ import { whenSchema } from '../conditions';
 
 /** What every offer has, of whatever kind. */
 export const shared = {
-  name: z.string().trim().max(80).default(''),
+  name: z.string().trim().max(LETTERS.offerName).default(''),
   on: z.boolean().default(true),
   /** Whether shoppers are told of it in the cart while it does not count yet: its code, or how much it lacks. */
   told: z.boolean().default(false),

@@ -1,4 +1,4 @@
-import { MOST_LINKED } from '~/core/limits';
+import { LETTERS, MOST_LINKED } from '~/core/limits';
 import { z } from 'zod';
 import type { NameOf } from '../shop-names';
 import type { Placed, SettingType, Without } from './setting-type';
@@ -6,10 +6,10 @@ import type { Placed, SettingType, Without } from './setting-type';
 /** Goods that a link or an offer names: a variant, so many, with a code. */
 export const goodsSchema = z.strictObject({
   /** Of a variant; empty: none yet. */
-  sku: z.string().trim().max(120),
+  sku: z.string().trim().max(LETTERS.sku),
   quantity: z.number().int().min(1).max(MOST_LINKED),
   /** Typed into the cart with them; empty: none. */
-  code: z.string().trim().max(60),
+  code: z.string().trim().max(LETTERS.code),
   /** To what the product asks, by option; what is missing the shopper is asked for. */
   answers: z
     .record(z.string().regex(/^[a-z0-9-]{1,40}$/), z.union([z.string().max(600), z.array(z.string().max(120)).max(60)]))

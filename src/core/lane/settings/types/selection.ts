@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { LETTERS } from '~/core/limits';
 import type { NameOf } from '../shop-names';
 import { BEST_SELLING_DAYS } from '~/core/catalogue/best-selling';
 import type { Placed, SettingType, Without } from './setting-type';
@@ -35,9 +36,9 @@ const slugs = z.array(z.string().min(1).max(120)).max(200);
 /** Which products: where they come from, which not, in which order, at most how many. Picked ones stand in their own order. */
 export const selectionSchema = z.strictObject({
   from: z.enum(Object.keys(SELECTION_SOURCES) as [SelectionSource, ...SelectionSource[]]),
-  category: z.string().max(120),
-  tag: z.string().max(60),
-  search: z.string().max(100),
+  category: z.string().max(LETTERS.slug),
+  tag: z.string().max(LETTERS.tag),
+  search: z.string().max(LETTERS.search),
   picked: z.strictObject({ slugs }),
   without: z.strictObject({ slugs }),
   order: z.enum(Object.keys(SELECTION_ORDERS) as [SelectionOrder, ...SelectionOrder[]]),

@@ -1,4 +1,5 @@
-import { previewImport, startImport } from '~/services/catalogue/import-catalogue';
+import { previewImport } from '~/services/catalogue/import-catalogue';
+import { startImport } from '~/services/catalogue/running-imports';
 import { serve } from '../../_serve';
 
 export const POST = serve('POST /api/studio/imports', async ({ app, account, form: { file, options, apply } }) => {
