@@ -41,7 +41,7 @@ function accountSessions(db: Database) {
       { accountId, now },
     );
   }
-  /** Ends one session of somebody's; false: there is none. */
+  /** Ends one of a person's sessions; false: there is none. */
   async function endSession(accountId: number, key: string): Promise<boolean> {
     const ended = await db.select('DELETE FROM sign_ins WHERE account_id = $accountId AND key = $key RETURNING key', {
       accountId,
@@ -85,7 +85,7 @@ function accountLinks(db: Database) {
     );
     return row ?? null;
   }
-  /** The link, which then opens nothing any more; null where it is used up or over. */
+  /** Uses a link up and returns it; null when it was used or has expired. */
   async function takeEntryLink(tokenHash: string, now: number): Promise<EntryLink | null> {
     const [row] = await db.select<EntryLink>(
       `DELETE FROM entry_links WHERE token_hash = $tokenHash AND until > $now RETURNING ${LINK}`,
@@ -106,7 +106,7 @@ function accountLinks(db: Database) {
   return { keepEntryLink, findEntryLink, takeEntryLink, listInvites, dropInvite };
 }
 
-/** People of the shop. Whoever was removed is found by nothing here; their name stays for the audit trail. */
+/** People of the shop. Removed people are not found here; their names stay for the audit trail. */
 export function accountRepository(db: Database) {
   const { AccountRow } = db.models;
   async function findByEmail(email: string): Promise<(Account & { passwordHash: string }) | null> {
@@ -124,7 +124,7 @@ export function accountRepository(db: Database) {
     const [row] = await db.select<{ n: number }>('SELECT count(*) n FROM accounts WHERE removed_at IS NULL');
     return row!.n;
   }
-  /** Adds somebody, or takes back one who was removed. */
+  /** Adds a person, or restores a removed one. */
   async function insert(account: Omit<Account, 'id'> & { passwordHash: string }): Promise<void> {
     const email = account.email.toLowerCase();
     await AccountRow.upsert({ ...account, email, removedAt: null }, { conflictFields: ['email'] });

@@ -28,7 +28,7 @@ export function afterOrders(db: Database) {
     return row ?? null;
   }
 
-  /** Takes the one place for an addition that an order has; null when it is taken. One that failed may be tried again. */
+  /** Reserves an order's only addition; null when there is one. A failed one may be tried again. */
   async function reserve(
     wanted: Pick<OrderAddition, 'orderId' | 'piece' | 'variantId' | 'quantity' | 'amountMinor' | 'at'>,
   ): Promise<OrderAddition | null> {
@@ -44,7 +44,7 @@ export function afterOrders(db: Database) {
     return row ?? null;
   }
 
-  /** Ends what is reserved; false when it was ended before. */
+  /** Ends a reserved addition; false when it had ended before. */
   async function settle(orderId: number, state: 'paid' | 'failed', reference: string | null): Promise<boolean> {
     const settled = await db.run(
       `UPDATE order_additions SET state = $state, reference = $reference WHERE order_id = $orderId AND state = 'reserved'`,
@@ -68,7 +68,7 @@ export function afterOrders(db: Database) {
     return row?.code ?? null;
   }
 
-  /** Keeps which code an order was given; the one it has, if it has one. */
+  /** Stores the code an order was given, and returns the code it has. */
   async function give(orderId: number, offerId: string, code: string): Promise<void> {
     await db.run(
       'INSERT INTO given_codes (order_id, offer_id, code) VALUES ($orderId, $offerId, $code) ON CONFLICT DO NOTHING',
@@ -76,7 +76,7 @@ export function afterOrders(db: Database) {
     );
   }
 
-  /** Makes an order's codes for next time worth nothing; one that was used stays with the order that used it. */
+  /** Ends an order's codes for next time; a used code stays with the order that used it. */
   async function endGiven(orderId: number): Promise<void> {
     await db.run(
       `DELETE FROM one_time_codes WHERE order_id IS NULL

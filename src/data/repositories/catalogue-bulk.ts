@@ -89,7 +89,7 @@ export function catalogueBulk(db: Database) {
       { ids: JSON.stringify(productIds), tag },
     );
   }
-  /** Puts prices where they still are what they were taken for; answers the ids of the products. */
+  /** Sets prices that have not changed since they were read; returns the products' ids. */
   async function writePrices(rows: readonly (readonly [number, number, number])[], now: number): Promise<number[]> {
     const params = { rows: JSON.stringify(rows) };
     await db.run(

@@ -84,7 +84,7 @@ function reviewsAndPrices(db: Database) {
 
 function exampleProducts(db: Database) {
   const { bumpVersion } = catalogueState(db);
-  /** Says of products whose SKUs begin so that they are examples; answers how many. */
+  /** Marks products whose SKUs begin so as examples; returns how many. */
   async function markExamples(skuStart: string): Promise<number> {
     return db.run(
       'UPDATE products SET is_example = 1 WHERE id IN (SELECT product_id FROM variants WHERE substr(sku, 1, length($skuStart)) = $skuStart)',
@@ -95,7 +95,7 @@ function exampleProducts(db: Database) {
     const [row] = await db.select<{ n: number }>('SELECT count(*) n FROM products WHERE is_example = 1');
     return row!.n;
   }
-  /** Takes away the examples, and categories that hold nothing after that but held one. Answers how many products went. */
+  /** Deletes the examples and the categories that are empty without them; returns how many products went. */
   async function deleteExamples(): Promise<number> {
     const held = await db.select<{ id: number }>(
       'SELECT DISTINCT category_id id FROM product_categories WHERE product_id IN (SELECT id FROM products WHERE is_example = 1)',
@@ -158,7 +158,7 @@ export function catalogueEditing(db: Database) {
       },
     };
   }
-  /** Makes a product with nothing but a name; answers its id. Write its record after it. */
+  /** Creates a product with only a name; returns its id. Write its record afterwards. */
   async function insertProduct(slug: string, name: string, createdDay: string): Promise<number> {
     const [row] = await db.select<{ id: number }>(
       'INSERT INTO products (slug, name, created_day) VALUES ($slug, $name, $createdDay) RETURNING id',

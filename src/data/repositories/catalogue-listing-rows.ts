@@ -82,14 +82,14 @@ export function listingRows(db: Database) {
   }
   async function listCards(query: ListingQuery): Promise<{ cards: ProductCard[]; total: number; page: number }> {
     const cards = await readPage(query, query.page);
-    // A first page that is not full is the whole listing; counting again is for the others.
+    // A first page that is not full is the whole listing: no count is needed.
     if (query.page === 1 && cards.length < query.pageSize) return { cards, total: cards.length, page: 1 };
     const total = await countProducts(query);
     const last = Math.max(1, Math.ceil(total / query.pageSize));
     if (query.page <= last) return { cards, total, page: query.page };
     return { cards: await readPage(query, last), total, page: last };
   }
-  /** What a listing begins with, uncounted. */
+  /** The first cards of a listing, without a count. */
   const listFirst = (query: Omit<ListingQuery, 'page'>) => readPage({ ...query, page: 1 }, 1);
   async function countProducts(query: Omit<ListingQuery, 'sort' | 'page' | 'pageSize'>): Promise<number> {
     const { from, where, params } = narrowed(query);

@@ -5,7 +5,7 @@ import type { Category } from '~/core/catalogue';
 import type { CategoryTexts } from '~/core/lane';
 import type { Database } from '../database';
 
-/** What the catalogue shows many at a time, and looks through. */
+/** Lists and searches of the catalogue. */
 export function catalogueListings(db: Database) {
   async function listCategories(): Promise<Category[]> {
     const rows = await db.select<{
@@ -18,7 +18,7 @@ export function catalogueListings(db: Database) {
       n: number;
       isArranged: number;
     }>(
-      // Counted once for all: each product in its categories and in those above them.
+      // Counted in one pass: each product in its categories and their parents.
       `WITH RECURSIVE above(id, ancestor) AS (
          SELECT id, id FROM categories UNION ALL SELECT a.id, c.parent_id FROM above a JOIN categories c ON c.id = a.ancestor WHERE c.parent_id IS NOT NULL),
        counts(id, n) AS (
@@ -40,7 +40,7 @@ export function catalogueListings(db: Database) {
       isArranged: row.isArranged === 1,
     }));
   }
-  /** Names and texts of the categories whose text names a piece or a fact. */
+  /** Names and texts of the categories whose text refers to a piece or a fact. */
   async function categoryTexts(): Promise<CategoryTexts> {
     const rows = await db.select<{ slug: string; name: string; text: string }>(
       `SELECT slug, name, description text FROM categories WHERE description LIKE '%<pl-%'`,

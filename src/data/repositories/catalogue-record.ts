@@ -21,7 +21,7 @@ export function recordLists(db: Database) {
        JOIN categories c ON c.slug = value`,
       { productId, list: JSON.stringify(lists.categories) },
     );
-    // Where it stood by hand it stands still.
+    // A position set by hand is kept.
     await db.run(
       `UPDATE product_categories SET place = (SELECT value ->> 'place' FROM json_each($places)
          WHERE value ->> 'categoryId' = category_id) WHERE product_id = $productId`,
@@ -43,7 +43,7 @@ export function recordLists(db: Database) {
 
 export function recordWriting(db: Database) {
   const { writeLists } = recordLists(db);
-  /** Puts a record in the place of what there was. Call inside a transaction, and refresh figures and search after it. */
+  /** Replaces a product's record. Call inside a transaction, and refresh figures and search after it. */
   async function writeRecord(productId: number, record: ProductRecord, now: number): Promise<void> {
     const {
       variants,
@@ -84,7 +84,7 @@ export function recordWriting(db: Database) {
        FROM json_each($rows) r JOIN variants v ON v.id = r.value ->> 'id' WHERE v.price_minor <> r.value ->> 'priceMinor'`,
       { rows, now },
     );
-    // Out of the way first: two variants may exchange their numbers.
+    // Renamed first: two variants may exchange their SKUs.
     await db.run(`UPDATE variants SET sku = '\u0001' || id WHERE product_id = $productId`, { productId });
     await db.run(
       `UPDATE variants SET sku = r.value ->> 'sku', choices = r.value -> 'choices', price_minor = r.value ->> 'priceMinor',

@@ -19,7 +19,7 @@ export interface ResolvedSearch {
   readonly match: string | null;
   /** By which what is found is ordered. */
   readonly ranks: SearchRanks | null;
-  /** Words that were mended, as typed and as taken. */
+  /** Corrected words, as typed and as searched for. */
   readonly mended: readonly { readonly typed: string; readonly taken: string }[];
 }
 
@@ -54,7 +54,7 @@ function searchWords(db: Database) {
     );
     return new Map(rows.map((row) => [row.term, JSON.parse(row.means) as string[]]));
   }
-  /** Known words that share letters with one that is not, nearest first. */
+  /** Known words similar to an unknown one, nearest first. */
   async function findNear(word: string): Promise<string[]> {
     const trigrams = trigramsOf(word);
     if (trigrams.length === 0) return [];
@@ -65,7 +65,7 @@ function searchWords(db: Database) {
     );
     return nearWords(word, known);
   }
-  /** Works out what a shopper looks for: synonyms count, slips are mended, and words that leave too little are not insisted on. */
+  /** Finds what a shopper means: synonyms count, slips are corrected, and words that would leave too few results are dropped. */
   async function resolveSearch(typed: string): Promise<ResolvedSearch> {
     const words = queryWords(typed);
     const synonyms = await synonymsOf(words);
@@ -121,9 +121,9 @@ export function catalogueSearch(db: Database) {
         document.choices,
         ...readTexts(document.places).map(withoutTags),
       ];
-      // Written as they are searched: the tokenizer would part “children’s” where the shopper does not.
+      // Written as they are searched for: the tokenizer would split “children’s”, which shoppers type as one word.
       const plain = (texts: readonly (string | null)[]) => wordsOf(texts.filter(Boolean).join(' ')).join(' ');
-      // A number keeps its marks: its parts are words of their own to the tokenizer, and so they are in what is typed.
+      // Numbers keep their punctuation: the tokenizer splits them in the index and in what is typed alike.
       return [document.id, plain([document.name]), plain(words), document.skus ?? '', plain([document.body])] as const;
     });
     await db.run('DELETE FROM product_search WHERE rowid IN (SELECT value FROM json_each($ids))', {

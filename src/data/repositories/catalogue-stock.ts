@@ -1,14 +1,14 @@
 import type { Database } from '../database';
 import { catalogueState } from './catalogue-state';
 
-/** Whether anything of a product is left; what is not counted is never gone. */
+/** Whether any of a product is left; uncounted stock never runs out. */
 const IS_LEFT = `EXISTS (SELECT 1 FROM variants v LEFT JOIN stock_levels s ON s.variant_id = v.id
   WHERE v.product_id = products.id AND (s.quantity IS NULL OR s.quantity > 0))`;
 
 /** What one is shown to cost: where no offer lowers it, what it costs. */
 const SHOWN = `iif(v.shown_by = '', v.price_minor, v.shown_minor)`;
 
-/** What is left of things, and the figures that follow from it. */
+/** Stock, and the figures that follow from it. */
 export function catalogueStock(db: Database) {
   const { bumpVersion } = catalogueState(db);
 
@@ -38,7 +38,7 @@ export function catalogueStock(db: Database) {
     lines: readonly { readonly variantId: number | null; readonly quantity: number }[],
   ): Promise<void> {
     const params = { rows: JSON.stringify(lines.map((line) => [line.variantId, line.quantity])) };
-    // Listings are told when the last of something went.
+    // Listings change when the last of a product is sold.
     await db.run(
       `UPDATE catalogue_state SET stock = stock + 1, version = version + EXISTS (SELECT 1 FROM products
          WHERE id IN (SELECT product_id FROM variants WHERE id IN (SELECT value ->> 0 FROM json_each($rows)))
@@ -53,7 +53,7 @@ export function catalogueStock(db: Database) {
     );
   }
 
-  /** Counts anew what has been sold since then and not given back; call once a day, for days go by without a sale. */
+  /** Counts again what was sold since then and not returned; call daily, as days pass without a sale. */
   async function countRecent(sinceMs: number): Promise<void> {
     await db.run(
       `UPDATE products SET recent_count = coalesce(r.n, 0) FROM products p LEFT JOIN (

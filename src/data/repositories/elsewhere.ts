@@ -18,7 +18,7 @@ export interface RefusedSite {
   readonly lastAt: number;
 }
 
-/** Strangers send these: of one day no more is kept. */
+/** Strangers send these: no more are kept per day. */
 const MOST_SEEN_A_DAY = 5000;
 const MOST_REFUSED_A_DAY = 200;
 

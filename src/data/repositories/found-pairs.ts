@@ -1,7 +1,7 @@
 import type { DecidedPair } from '~/core/finder';
 import type { Database } from '../database';
 
-/** What was bought together, and what its owner made of it. */
+/** Products bought together, and what the owner decided about them. */
 export function foundPairs(db: Database) {
   /** Products of all paid orders, oldest first, an order's together; weeks count from 1970. */
   async function listBaskets(): Promise<{ basket: number; product: string; week: number }[]> {

@@ -79,7 +79,7 @@ export function groundRepository(db: Database) {
     const [row] = await db.select<{ n: number }>(`SELECT count(*) n FROM orders WHERE status = 'paid'`);
     return row!.n;
   }
-  /** Products with options, to be converted by whoever knows what stands in them. */
+  /** Products with options; the caller converts the options. */
   async function listOptions(): Promise<{ id: number; options: string }[]> {
     return db.select(`SELECT id, options FROM products WHERE options <> '[]'`);
   }

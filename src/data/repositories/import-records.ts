@@ -3,7 +3,7 @@ import type { Database } from '../database';
 
 /** How far each import is. */
 export function importRecords(db: Database) {
-  /** Begins the record of an import, unless one is running that has been heard of since `deadBefore`. False: there is one. */
+  /** Records the start of an import; false when another is running that gave a sign of life since `deadBefore`. */
   async function begin(record: {
     id: string;
     at: number;

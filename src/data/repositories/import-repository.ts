@@ -217,7 +217,7 @@ export function importRepository(db: Database) {
     );
     return new Set(rows.map(({ id }) => id));
   }
-  /** Says of those of these that cost nothing that it is meant so, or takes them off the shelf until they have a price. */
+  /** Marks products without a price as free, or hides them until they have one. */
   async function keepFree(productIds: readonly number[], isMeant: boolean): Promise<void> {
     await db.run(
       `UPDATE products SET ${isMeant ? 'is_free = 1' : 'is_shown = 0'}

@@ -9,7 +9,7 @@ export interface OneTimeCode {
 
 /** Codes that each work once, and the orders that used them. */
 export function oneTimeCodes(db: Database) {
-  /** How many were made: one that is there already is left out. */
+  /** Stores codes and returns how many were new. */
   async function make(offerId: string, codes: readonly string[], at: number): Promise<number> {
     const made = await db.select<{ code: string }>(
       `INSERT INTO one_time_codes (code, offer_id, made_at) SELECT value, $offerId, $at FROM json_each($codes) WHERE true
@@ -27,7 +27,7 @@ export function oneTimeCodes(db: Database) {
     return rows.map(({ orderId, ...row }) => ({ ...row, isUsed: orderId !== null }));
   }
 
-  /** Takes codes for an order; how many were still to be had. Call inside the order's transaction. */
+  /** Marks codes as used by an order; returns how many were unused. Call inside the order's transaction. */
   async function use(orderId: number, codes: readonly string[]): Promise<number> {
     const used = await db.select<{ code: string }>(
       `UPDATE one_time_codes SET order_id = $orderId WHERE order_id IS NULL AND code IN (SELECT value FROM json_each($codes))

@@ -43,14 +43,14 @@ export function orderDownloads(db: Database) {
     );
     return row ?? null;
   }
-  /** Nothing of an order can be downloaded any more. */
+  /** Ends all downloads of an order. */
   async function closeDownloads(orderToken: string): Promise<void> {
     await db.run(
       'UPDATE downloads SET uses_left = 0 WHERE order_id = (SELECT id FROM orders WHERE token = $orderToken)',
       { orderToken },
     );
   }
-  /** Takes one use of a link; false when there is none left or its time is over. */
+  /** Counts one use of a link; false when none is left or it has expired. */
   async function useDownload(token: string, now: number): Promise<boolean> {
     return (
       (await db.run(

@@ -64,7 +64,6 @@ interface RefundFields {
   reason: string;
 }
 
-/** Orders as their owner keeps them: found, packed, sent, given back. */
 /** A line of a paid order, as it is priced anew. */
 interface PricedRow {
   readonly orderId: number;
@@ -81,7 +80,7 @@ interface PricedRow {
 }
 
 function orderRefunds(db: Database) {
-  /** Refunds of an order, oldest first; what was asked and not answered yet is among them. */
+  /** Refunds of an order, oldest first, those without an answer yet included. */
   async function listRefunds(orderId: number): Promise<StoredRefund[]> {
     const rows = await db.select<RefundFields>(
       `SELECT id, key, state, at, amount_minor amountMinor, sum_minor sumMinor, units, delivery, restocked, reason FROM refunds WHERE order_id = $orderId ORDER BY id`,
@@ -111,7 +110,7 @@ function orderRefunds(db: Database) {
       },
     );
   }
-  /** Says that a refund was made; false when that was known. */
+  /** Records that a refund was made; false when it was recorded already. */
   async function settleRefund(key: string): Promise<boolean> {
     return (await db.run(`UPDATE refunds SET state = 'done' WHERE key = $key AND state = 'asked'`, { key })) === 1;
   }

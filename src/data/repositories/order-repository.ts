@@ -203,7 +203,7 @@ export function orderRepository(db: Database) {
       },
     );
   }
-  /** Moves an order on, only from the status it is expected in; false when something else was quicker. */
+  /** Changes an order's status if it is the expected one; false when something else was faster. */
   async function move(
     token: string,
     from: OrderStatus,

@@ -1,6 +1,6 @@
 import type { Database } from '../database';
 
-/** What there is of one buyer. */
+/** Everything stored about one buyer. */
 export interface BuyerTraces {
   readonly orders: number;
   readonly checkouts: number;
@@ -14,7 +14,7 @@ const OF_BUYER = 'lower(email) = $email';
 const LINES = `SELECT l.answers FROM order_lines l JOIN orders o ON o.id = l.order_id WHERE lower(o.email) = $email`;
 const CHECKOUTS = `checkout IS NOT NULL AND lower(checkout ->> 'email') = $email`;
 
-/** Takes away what has been kept long enough, and what one buyer wants taken away. `email` in small letters. */
+/** Deletes what was kept for its time, and what one buyer wants deleted. `email` in small letters. */
 export function privacyRepository(db: Database) {
   async function findTraces(email: string): Promise<BuyerTraces> {
     const [counts] = await db.select<{ orders: number; underWay: number | null }>(
@@ -34,7 +34,7 @@ export function privacyRepository(db: Database) {
     };
   }
 
-  /** Leaves of a buyer's orders what was sold and paid, and nothing that says by whom. Call inside a transaction. */
+  /** Keeps of a buyer's orders what was sold and paid, but nothing that says by whom. Call inside a transaction. */
   async function erase(email: string, files: readonly string[]): Promise<void> {
     await db.run(`UPDATE order_lines SET answers = '[]' WHERE order_id IN (SELECT id FROM orders WHERE ${OF_BUYER})`, {
       email,
@@ -60,7 +60,7 @@ export function privacyRepository(db: Database) {
     );
   }
 
-  /** Looks for rows first and takes them a slice at a time: a long look must not keep carts and orders waiting. */
+  /** Finds rows first and deletes them in slices, so that carts and orders do not wait. */
   async function deleteWhere(
     table: string,
     key: string,
@@ -80,7 +80,7 @@ export function privacyRepository(db: Database) {
     }
   }
 
-  /** Takes away what is older than it is kept; the number of rows of each. Moments in milliseconds since 1970. */
+  /** Deletes what is older than its time; returns the number of rows of each. Milliseconds since 1970. */
   async function sweep(before: {
     readonly checkouts: number;
     readonly carts: number;

@@ -3,7 +3,7 @@ import type { Database } from '../database';
 export interface StoredLayout {
   readonly id: number;
   readonly name: string;
-  /** As it was written; to be read by whoever knows the kind. */
+  /** As stored; its kind reads it. */
   readonly document: unknown;
 }
 

@@ -104,7 +104,7 @@ function seedHistory(db: Database) {
        SELECT o.id, r.value ->> 'variantId', r.value ->> 'sku', r.value ->> 'name', r.value ->> 'choices', r.value ->> 'quantity', r.value ->> 'unitMinor',
          r.value ->> 'totalMinor', r.value ->> 'costMinor', r.value -> 'steps' FROM json_each($rows) r JOIN orders o ON o.token = r.value ->> 'token'`,
     );
-    // What is older than two days has long left the house.
+    // Orders older than two days have been sent.
     await db.run(
       `UPDATE orders SET packed_at = placed_at + 6 * 3600000, sent_at = placed_at + 20 * 3600000
        WHERE placed_at < (SELECT max(placed_at) FROM orders) - 2 * 86400000`,

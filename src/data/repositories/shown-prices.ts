@@ -1,14 +1,14 @@
 import type { ShownPrice } from '~/core/pricing';
 import type { Database } from '../database';
 
-/** A variant as its shown price is found, with what it is told to be. */
+/** A variant with what its shown price depends on, and the last price recorded. */
 export interface ShownGood {
   readonly variantId: number;
   readonly productId: number;
   readonly sku: string;
   readonly slug: string;
   readonly listMinor: number;
-  /** Null: it has not been told yet. */
+  /** Null: none has been recorded yet. */
   readonly shownMinor: number | null;
   readonly shownBy: string;
   /** Slugs, parents included. */
@@ -22,7 +22,7 @@ export interface ShownChange extends ShownPrice {
 
 /** What prices were shown when. */
 export function shownPriceRepository(db: Database) {
-  /** Up to when the history is told (milliseconds since 1970); null: nothing of it. */
+  /** Until when the history is recorded (milliseconds since 1970); null: not at all. */
   async function readSettled(): Promise<number | null> {
     const [row] = await db.select<{ at: number }>('SELECT at FROM shown_state WHERE id = 1');
     return row?.at ?? null;
@@ -79,7 +79,7 @@ export function shownPriceRepository(db: Database) {
     return found;
   }
 
-  /** Tells of prices as they changed, in order, and keeps what stands now. Call inside a transaction. */
+  /** Records price changes in order, and the price that holds now. Call inside a transaction. */
   async function write(changes: readonly ShownChange[], currency: string): Promise<void> {
     const params = { rows: JSON.stringify(changes), currency };
     await db.run(
@@ -88,7 +88,7 @@ export function shownPriceRepository(db: Database) {
        FROM json_each($rows) ORDER BY key`,
       params,
     );
-    // The last of each variant stands.
+    // The last change of each variant holds.
     await db.run(
       `UPDATE variants SET shown_minor = r.price, shown_by = r.by FROM (
          SELECT value ->> 'variantId' id, value ->> 'priceMinor' price, value ->> 'by' "by", max(key) FROM json_each($rows) GROUP BY 1) r

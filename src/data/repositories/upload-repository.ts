@@ -36,7 +36,7 @@ export function uploadRepository(db: Database) {
     );
   }
 
-  /** Takes out what no cart and no order speaks of any more; answers the ids, whose files can go. */
+  /** Deletes uploads that no cart or order names any more; returns their ids, whose files can go. */
   async function deleteUnused(before: number): Promise<string[]> {
     const rows = await db.select<{ id: string }>(
       `SELECT id FROM uploads u WHERE created_at < $before

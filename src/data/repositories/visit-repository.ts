@@ -85,7 +85,7 @@ function visitRecording(db: Database) {
       return fresh;
     });
   }
-  /** What the server saw of visits before it heard of them, a press on a page that was left at once, takes them as deep. */
+  /** Events the server saw before the visit was known (a press on a page left at once) count for its depth. */
   async function countEarlier(visitIds: readonly string[]): Promise<void> {
     const rows = await db.select<{ visitId: string; kind: EventKind }>(
       'SELECT DISTINCT visit_id visitId, kind FROM events WHERE visit_id IN (SELECT value FROM json_each($ids))',
@@ -124,7 +124,7 @@ function visitRecording(db: Database) {
 
 /** What the server knows of a visit. */
 function visitNotes(db: Database) {
-  /** An event the server itself saw. A visit it has not heard of yet is not made up: the event counts once it is heard of. */
+  /** An event the server itself saw. It does not create the visit: it counts once the browser reports one. */
   async function recordServerEvent(
     event: Pick<VisitEvent, 'id' | 'visitId' | 'at' | 'kind'> & Partial<Pick<VisitEvent, 'product' | 'piece'>>,
   ): Promise<void> {
@@ -139,7 +139,7 @@ function visitNotes(db: Database) {
       { id, visitId, at, kind, product, piece },
     );
   }
-  /** A piece was used in a visit that may only be heard of in a moment; one that never is counts for nothing. */
+  /** A piece was used in a visit that the browser may report a moment later; without a report it does not count. */
   async function notePiece(visitId: string, piece: string, day: string): Promise<void> {
     await db.run('INSERT OR IGNORE INTO visit_pieces (visit_id, piece_id, day) VALUES ($visitId, $piece, $day)', {
       visitId,
