@@ -5,7 +5,7 @@ import { MOST_PER_LINE } from '~/core/limits';
 
 export const MOST_LINES = 60;
 
-/** Of the lines that were taken out, a cart remembers so many. */
+/** A cart remembers so many removed lines. */
 const MOST_REMOVED = 10;
 
 /** A line as a cart remembers it; everything else is looked up when it is priced. */
@@ -108,7 +108,7 @@ export function changeCart(cart: Cart, change: CartChange, rulesOf: RulesOf): Re
       if (change.quantity === 0) return ok(withoutLine(cart, line));
       const made = { ...line, quantity: change.quantity };
       const lines = cart.lines.map((other) => (other === line ? made : other));
-      // Fewer is always allowed: stock may have fallen below what stands there.
+      // Fewer is always allowed: stock may be less than the line holds.
       const problem = change.quantity > line.quantity ? checkLine(made, lines, rulesOf) : null;
       return problem ?? withLines(lines);
     }

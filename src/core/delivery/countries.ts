@@ -29,7 +29,7 @@ export function countryName(code: string, language: string): string {
   return known.of(code) ?? code;
 }
 
-/** What is known of a country by its code (ISO 3166-1), as it came; undefined where the carrier does not go. */
+/** A country by its code (ISO 3166-1) from outside; undefined when the carrier does not deliver there. */
 export function countryOf(code: string): Country | undefined {
   return own<Country>(COUNTRIES, code);
 }

@@ -25,12 +25,12 @@ const zoneSchema = z.strictObject({
       (steps) => steps.every((step, i) => i === 0 || (step.upTo ?? Infinity) > (steps[i - 1]!.upTo ?? Infinity)),
       'must go up from step to step',
     ),
-  /** A quicker way at a surcharge; null: there is none. */
+  /** Express delivery at a surcharge; null: none. */
   express: z.strictObject({ days: z.string().max(LETTERS.deliveryDays), extraMinor: cost }).nullable(),
 });
 
 export const deliverySchema = z.strictObject({
-  /** Where the shop itself is: what is promised before anybody has said where they live. */
+  /** The shop's country: used for promises until a shopper names theirs. */
   home: country,
   /** Who says what it costs: the carrier, or the table below by weight or by value of the goods. */
   by: z.enum(['carrier', 'weight', 'value']),

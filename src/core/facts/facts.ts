@@ -55,7 +55,7 @@ export interface FactReader {
 
 export type SaidFact = { readonly text: string } | { readonly picture: { readonly src: string; readonly alt: string } };
 
-/** A fact as a text asks for it, read from the attributes of its element; what is no fact asks for nothing. */
+/** A fact a text asks for, read from its element's attributes; anything else asks for nothing. */
 export function readFact(attributes: Readonly<Record<string, unknown>>, fallback: string): AskedFact | null {
   const text = (name: string) => {
     const value = own(attributes, name);
@@ -80,7 +80,7 @@ export function writeFact({ product, fact, attribute, before, after, fallback }:
   return `<pl-fact${attributes.join('')}>${escapeHtml(fallback)}</pl-fact>`;
 }
 
-/** What a product says to what is asked; null where it has no such fact, and the fallback stands. */
+/** A product's answer to a fact; null when it has none and the fallback is shown. */
 export function sayFact(asked: AskedFact, product: FactSource | undefined, reader: FactReader): SaidFact | null {
   if (!product) return null;
   if (asked.fact === 'picture') return product.picture && { picture: product.picture };

@@ -43,7 +43,7 @@ export function normalTail(z: number): number {
   const density = Math.exp((-z * z) / 2) / Math.sqrt(2 * Math.PI);
   if (z > 3) {
     let fraction = 0;
-    // The further out, the sooner it stands.
+    // Converges faster further out.
     for (let k = z > 5 ? 20 : 60; k >= 1; k -= 1) fraction = k / (z + fraction);
     return density / (z + fraction);
   }
@@ -61,7 +61,7 @@ export function normalTail(z: number): number {
  * `values` are the p-values that are not 1, in any order; answers the largest that is kept, -1 when none is.
  */
 export function keepUpTo(values: readonly number[], tested: number, rate: number): number {
-  // What is above the rate itself is never kept, and stands behind all that may be.
+  // Values above the rate itself are never kept, and come last.
   const sorted = Float64Array.from(values.filter((value) => value <= rate)).sort();
   for (let i = sorted.length - 1; i >= 0; i -= 1) if (sorted[i]! <= ((i + 1) / tested) * rate) return sorted[i]!;
   return -1;

@@ -78,7 +78,7 @@ export function* find(baskets: Baskets, { least = LEAST, rate = RATE }: FindOpti
   const { items, products } = baskets;
   const all = baskets.starts.length - 1;
   const counts = countItems(items, products.length);
-  // Only what is bought often enough has a place; how often says nothing of what it is bought with.
+  // Only products bought often enough are counted; how often one is bought says nothing about pairs.
   const frequent = [...counts.keys()]
     .filter((item) => counts[item]! >= least)
     .sort((a, b) => counts[b]! - counts[a]!)

@@ -1,6 +1,6 @@
 import type { Baskets } from './baskets';
 
-/** Of a basket so many products are counted with each other. */
+/** The most products of a basket that are paired with each other. */
 const LARGEST = 4096;
 /** Baskets of this many products and more count as of one size. */
 const LARGE = 6;
@@ -51,7 +51,7 @@ export function newTally({ starts, items, weeks }: Baskets, place: Int32Array, p
   let [last, number] = [-1, 0];
   for (let basket = 0; basket < weeks.length; basket += 1) {
     const week = weeks[basket]!;
-    // Orders stand as they came, so that most are of the week of the one before.
+    // Orders come in order of time: most are in the same week as the one before.
     if (week !== last) {
       number = numbers.get(week) ?? numbers.size;
       numbers.set(week, number);
@@ -90,7 +90,7 @@ export function countBaskets({ starts, items }: Baskets, tally: Tally, from: num
       if (product < 0) continue;
       sized[size * products + product]! += 1;
       weekly[week * products + product]! += 1;
-      // Baskets are small, and most stand in order nearly.
+      // Baskets are small and almost sorted.
       let at = end;
       for (; at > begin && places[at - 1]! > product; at -= 1) {
         const larger = places[at - 1]!;

@@ -34,7 +34,7 @@ export interface OrderRowsRead {
   /** In the order of their baskets. */
   readonly rows: readonly { readonly basket: number; readonly product: string; readonly week: number }[];
   readonly orders: number;
-  /** Names of what is not in the catalogue, with how many rows name it, the most frequent first. */
+  /** Names that are not in the catalogue, with their number of rows, the most frequent first. */
   readonly unknown: readonly { readonly name: string; readonly rows: number }[];
   readonly problems: readonly {
     readonly row: number;

@@ -2,8 +2,8 @@
 const MOST_DEPTH = 40;
 
 /**
- * Reads JSON (RFC 8259) of a depth that whoever walks it can follow, without NUL characters, which databases and files cut
- * texts at. Undefined: it is none.
+ * Reads JSON (RFC 8259) of limited depth, which recursive code can follow, and without NUL characters, where databases and
+ * files would cut texts off. Undefined: it is not such JSON.
  */
 export function parseJson(text: string): unknown {
   if (depthOf(text) > MOST_DEPTH || /\\u0000|\0/.test(text)) return undefined;
@@ -14,7 +14,7 @@ export function parseJson(text: string): unknown {
   }
 }
 
-/** How deep brackets stand in each other, outside of texts. Read once, and no further than is needed. */
+/** How deep brackets are nested, outside of strings. Read once, no further than needed. */
 function depthOf(text: string): number {
   let [depth, deepest, isText] = [0, 0, false];
   for (let i = 0; i < text.length && deepest <= MOST_DEPTH; i += 1) {

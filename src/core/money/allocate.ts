@@ -21,7 +21,7 @@ export function allocate(total: Minor, weights: readonly number[]): Minor[] {
   return floors.map((value) => minor(total < 0 ? 0 - value : value));
 }
 
-/** Up to so many parts, units that are left are given out by looking for the largest remainder again and again. */
+/** For up to so many parts, remaining units are given out by searching for the largest remainder each time. */
 const MOST_LOOKED_THROUGH = 40;
 const rests = new Float64Array(MOST_LOOKED_THROUGH);
 

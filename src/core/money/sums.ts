@@ -115,7 +115,7 @@ function parse(bare: string, decimal: '.' | ','): Written | null {
   return { whole: match[1]!.replace(/[.,]/g, '') || '0', fraction: match[2] ?? '' };
 }
 
-/** In minor units; what is more exact is rounded. */
+/** In minor units, rounded. */
 function amountOf({ whole, fraction }: Written, exponent: number): number {
   const kept = Number(`${whole}${fraction.slice(0, exponent).padEnd(exponent, '0')}`);
   return kept + (Number(fraction[exponent] ?? 0) >= 5 ? 1 : 0);

@@ -1,4 +1,4 @@
-/** The edge of the window a floating thing stands at; start and end are left and right, swapped in right-to-left pages. */
+/** The window edge of a floating element; start and end are left and right, swapped in right-to-left pages. */
 export type Edge = 'top' | 'bottom' | 'start' | 'end';
 
 /** `along` runs from 0 (start or top) to 100 (end or bottom) of the edge, in percent. */
@@ -29,10 +29,10 @@ export interface Box extends Size {
   readonly top: number;
 }
 
-/** Within this many percent of a corner or the middle, a dropped thing goes there. */
+/** Dropped within so many percent of a corner or the middle, an element snaps to it. */
 const SNAP = 8;
 
-/** The place a thing is dropped at: the nearest edge, and corner or middle when close. `x`, `y`: its middle, CSS px. */
+/** Where a dropped element goes: the nearest edge, and the corner or middle when close. `x`, `y`: its middle, CSS px. */
 export function snapPlace(x: number, y: number, window: Size, isRightToLeft = false): Place {
   const fromStart = isRightToLeft ? window.width - x : x;
   const distances: readonly (readonly [Edge, number])[] = [
@@ -48,7 +48,7 @@ export function snapPlace(x: number, y: number, window: Size, isRightToLeft = fa
   return { edge, along: near ?? along };
 }
 
-/** Where the thing lies, `inset` px from the edges. */
+/** Where the element lies, `inset` px from the edges. */
 export function boxAt(
   place: Place,
   size: Size,

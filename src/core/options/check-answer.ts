@@ -3,7 +3,7 @@ import type { Problem } from '~/core/problems';
 import type { Answer } from './answers';
 import type { Effect, ProductOption } from './option.schema';
 
-/** An answer as it counts: cleaned, with what it costs. `null`: nothing was answered. */
+/** A checked answer: cleaned, with its costs. `null`: nothing was answered. */
 export interface CheckedAnswer {
   readonly value: Answer;
   readonly effects: readonly { readonly label: string; readonly effect: Effect }[];

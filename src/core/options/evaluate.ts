@@ -39,7 +39,7 @@ export function evaluateOptions(options: readonly ProductOption[], given: Answer
     return settled;
   }
 
-  /** The values that count; none for what is hidden, open or wrong. */
+  /** The answers that count: none for options that are hidden, open or wrong. */
   function valuesOf(key: string): readonly string[] {
     const option = byKey.get(key);
     const value = option && settle(option).answer?.value;

@@ -4,7 +4,7 @@ const AHEAD = 1000;
 /** What buyers and the shop call an order by. */
 export const orderNumber = ({ id }: { readonly id: number }): string => String(AHEAD + id);
 
-/** The id of the order that goes by a number, as typed, with or without #; null: it is none. */
+/** The id of the order with a number as typed, with or without #; null: not an order number. */
 export function readOrderNumber(typed: string): number | null {
   const [, digits] = /^#?(\d{4,12})$/.exec(typed.trim()) ?? [];
   const id = Number(digits ?? 0) - AHEAD;

@@ -8,7 +8,7 @@ export interface ReceiptRow {
   readonly name: string;
   /** Choices and answers, each as one text. */
   readonly notes: readonly string[];
-  /** By the offers on it; what comes off the whole order stands below. */
+  /** After the offers on the line; discounts on the whole order are listed below. */
   readonly amountMinor: Minor;
   /** Before them; null where none lowers it. */
   readonly wasMinor: Minor | null;

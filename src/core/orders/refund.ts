@@ -142,7 +142,7 @@ function faultOf(order: RefundableOrder, refunds: readonly Done[], wanted: Wish)
   return seen.size === 0 && !wanted.delivery && wanted.sumMinor === 0 ? fail('units', 'refund-nothing') : null;
 }
 
-/** How an order stands: what was paid for what, what was given back of it, and what that came to. */
+/** What was paid for each part of an order, and what was refunded of it. */
 interface Account {
   readonly order: RefundableOrder;
   readonly paid: ReturnType<typeof paidParts>;

@@ -1,6 +1,6 @@
 import type { ProblemCode } from './wording';
 
-/** One thing that is wrong with what came in: where, which kind, and the facts its wording needs. */
+/** One problem of an input: where, which kind, and the facts its wording needs. */
 export interface Problem {
   readonly path: string;
   readonly code: ProblemCode;

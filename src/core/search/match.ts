@@ -8,7 +8,7 @@ export interface SearchWord {
   readonly isWhole?: boolean;
 }
 
-/** Found by so many products a search is answered as typed; with fewer its commonest word is not insisted on. */
+/** With so many results a search is answered as typed; with fewer its commonest word becomes optional. */
 const ENOUGH = 3;
 
 /** A phrase of SQLite's full-text query language (FTS5, 3.2), whole or by its beginning: quotes make everything in it plain. */

@@ -28,7 +28,7 @@ export function nearWords(
     .map(({ word }) => word);
 }
 
-/** Every three letters in a row; what is near shares some of them. */
+/** All groups of three letters; similar words share some. */
 export function trigramsOf(word: string): string[] {
   return Array.from({ length: Math.max(0, word.length - 2) }, (_, i) => word.slice(i, i + 3));
 }

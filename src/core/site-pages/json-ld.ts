@@ -35,7 +35,7 @@ function parse(text: string): unknown {
   }
 }
 
-/** A picture is named by its address, in a list, or as a thing of its own. */
+/** A picture is given as an address, a list or an object. */
 export const picturesOf = (value: unknown): string[] =>
   listOf(value)
     .map((one) => (isNode(one) ? textOf(one['url'] ?? one['contentUrl']) : textOf(one)))

@@ -11,7 +11,7 @@ const INSIDE = ['@graph', 'mainEntity', 'itemListElement', 'item'];
 /** By which variants of a group differ (schema.org, `variesBy`). */
 const CHOICES = { size: 'Size', color: 'Colour', material: 'Material', pattern: 'Pattern' } as const;
 
-/** A thing is said by its name or as a text. */
+/** A value is named by its text or its `name`. */
 const nameOf = (value: unknown): string => {
   const [first] = listOf(value);
   return isNode(first) ? textOf(first['name']) : textOf(first);

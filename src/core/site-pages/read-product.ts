@@ -82,7 +82,7 @@ function bySelectors(page: ParentNode, selectors: Selectors): Partial<Record<Pro
         const element = page.querySelector(selector);
         return element ? [[field, valueOf(element)]] : [];
       } catch {
-        // No selector: it finds nothing, as the owner is told beside it.
+        // Not a selector: it finds nothing; the field tells the owner.
         return [];
       }
     }),

@@ -14,7 +14,7 @@ export function dropChange(draft: Lane, live: Lane, { at }: Pick<LaneChange, 'at
   put(draft, live, at);
 }
 
-/** Copies what stands at a place, or takes it away where nothing stands there. */
+/** Copies the value at a place of the document, or removes it where the other has none. */
 function put(place: object, live: object, [step, ...rest]: readonly string[]): void {
   if (step === undefined) return;
   const [into, from] = [place as Tree, live as Tree];

@@ -125,7 +125,7 @@ function isOwnAddress(address: string): boolean {
   return /^(#|\/media\/[\w./-]*$|data:image\/(png|jpe?g|gif|webp|avif|svg\+xml)[;,])/i.test(address.trim());
 }
 
-/** Half a selector or half a value would mean something else than was written: a rule or declaration at fault goes whole. */
+/** Half a selector or value would mean something else: a faulty rule or declaration is left out whole. */
 function dropWhole(sheet: CssNode, problems: readonly CssProblem[]): void {
   const isAtFault = (node: CssNode) =>
     node.loc !== null &&

@@ -39,7 +39,7 @@ export function firstLane(definitions: readonly PieceDefinition[], timeZone: str
       font: 'figtree',
     },
     pieces: Object.fromEntries(
-      // What there can be many of is made by whoever wants it.
+      // Kinds of which there can be many are added by the owner.
       definitions
         .filter(({ isMany }) => !isMany)
         .map((definition) => [

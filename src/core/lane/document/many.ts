@@ -13,7 +13,7 @@ export function canAdd(lane: Lane, definition: PieceDefinition): boolean {
   return definition.isMany === true || !Object.values(lane.pieces).some(({ kind }) => kind === definition.kind);
 }
 
-/** Where one that comes last stands. */
+/** The number of one that comes last. */
 const lastOrder = ({ pieces }: Lane): number =>
   Math.max(-1, ...Object.values(pieces).map(({ where }) => where.order)) + 1;
 

@@ -8,7 +8,7 @@ import { newPiece } from './new-piece';
 const versioned = z.looseObject({ version: z.number().int() });
 const schemas = new WeakMap<readonly PieceDefinition[], z.ZodType<Lane>>();
 
-/** What the shop always has is in every document, also in one from before there was such a piece. */
+/** Pieces that every shop has are added to documents from before they existed. */
 function withAlwaysOn(lane: Lane, definitions: readonly PieceDefinition[]): Lane {
   const missing = definitions.filter(
     ({ kind, isAlwaysOn }) => isAlwaysOn && !Object.values(lane.pieces).some((piece) => piece.kind === kind),

@@ -14,7 +14,7 @@ export function movedTo(pages: Lane['pages'], slug: string): string | null {
   return Object.keys(pages).find((now) => pages[now]!.on && pages[now]!.formerly.includes(slug)) ?? null;
 }
 
-/** Gives a page another address; the one it had goes on leading to it. Changes the lane it is given. */
+/** Gives a page another address; its old one keeps leading to it. Changes the lane it is given. */
 export function movePage(lane: Pick<Lane, 'pages' | 'pieces'>, slug: string, next: string): void {
   const page = lane.pages[slug]!;
   delete lane.pages[slug];

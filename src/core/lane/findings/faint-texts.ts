@@ -23,7 +23,7 @@ interface SlotState {
   readonly state: LookState;
 }
 
-/** A value as it comes: set or inherited, else what the shop's own style gives. */
+/** The value that applies: set, inherited, or from the shop's own style. */
 export function comesTo(
   { looks }: Pick<PieceDefinition, 'looks'>,
   set: Look,

@@ -9,7 +9,7 @@ export interface Fix {
   readonly change: (lane: Lane) => void;
 }
 
-/** The way out of a finding, where there is one that takes nothing else away; null where the owner must choose. */
+/** The change that mends a finding without side effects; null when the owner must choose. */
 export function fixFinding(finding: LintFinding): Fix | null {
   switch (finding.code) {
     case 'needs-part': {

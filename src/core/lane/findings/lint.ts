@@ -65,7 +65,7 @@ export type LintFinding =
       readonly language: string;
       readonly because: string;
     }
-  /** It stands in a place there is no more, or that its kind cannot stand in, and so nowhere. */
+  /** Its spot does not exist any more, or its kind cannot be there: it is shown nowhere. */
   | { readonly level: 'warning'; readonly code: 'spot-gone'; readonly pieceId: string; readonly spot: string }
   /** A text names a product or a piece that is gone, or a piece that does not stand in texts; `page`: of a page of the owner's. */
   | {
@@ -105,7 +105,7 @@ export interface CatalogueSlugs {
   /** SKUs that offers give but the shop does not sell. */
   readonly goneGifts?: ReadonlySet<string>;
   readonly categoryTexts?: CategoryTexts;
-  /** Milliseconds since 1970; of what is over nothing is said. */
+  /** Milliseconds since 1970; offers that have ended are not reported. */
   readonly at?: number;
 }
 

@@ -94,7 +94,7 @@ export function moveInSpot(lane: Lane, id: string, by: -1 | 1): void {
   if (!inPlace[to]) return;
   const without = inPlace.filter(([other]) => other !== id);
   const [before, after] = [without[to - 1]?.[1].where.order, without[to]?.[1].where.order];
-  // Between its new neighbours, so that nothing else changes; where these stand at one number, all get numbers of their own.
+  // Between its new neighbours, so that nothing else changes; if these share a number, all are numbered again.
   if (before === undefined) lane.pieces[id]!.where.order = after! - 1;
   else if (after === undefined) lane.pieces[id]!.where.order = before + 1;
   else if (before < after) lane.pieces[id]!.where.order = (before + after) / 2;

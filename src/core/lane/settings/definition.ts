@@ -59,11 +59,11 @@ export interface PieceDefinition {
   readonly elsewhere?: Readonly<Record<string, SettingValue>>;
   /** True where a lane can hold several of the kind. */
   readonly isMany?: boolean;
-  /** True where the server's drawing is all there is: the runtime has no view of it, and is not told of it. */
+  /** True when the server draws all of it: the runtime has no view of it and does not get it. */
   readonly isDrawnOnly?: boolean;
   /** Places of pages the kind can stand in; such a piece is drawn by the server. */
   readonly spots?: readonly Spot[];
-  /** True for what the shop always has, such as its cart page: it is shaped, but never off. */
+  /** True for pieces every shop has, such as the cart page: they can be shaped but not turned off. */
   readonly isAlwaysOn?: boolean;
   /** Words beside which prices stand: they say so where the tax is not in those yet. */
   readonly priceWords?: readonly string[];

@@ -8,7 +8,7 @@ export interface ShopNames {
 }
 export type NamedThing = keyof ShopNames;
 
-/** What something is called; what nobody knows (any more) goes by its slug or SKU. */
+/** The name of something; unknown things are called by their slug or SKU. */
 export type NameOf = (what: NamedThing, key: string) => string;
 
 /** How a difference names what a lane names. */

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { PLACE_PATTERN, readPlace } from '~/core/opener-position';
 import type { Placed, SettingType, Without } from './setting-type';
 
-/** Where a floating thing stands, as `writePlace` writes it; dragged there in the preview. */
+/** The position of a floating element, as `writePlace` writes it; dragged there in the preview. */
 export interface PlaceSetting extends Placed {
   readonly type: 'place';
   readonly default: string;
