@@ -40,7 +40,7 @@ const SPAR = '#2B3238';
 const poly = (points: string, fill: string) => `<polygon points="${points}" fill="${fill}"/>`;
 const line = (d: string, width = 5, stroke = SPAR) =>
   `<path d="${d}" fill="none" stroke="${stroke}" stroke-width="${width}" stroke-linecap="round"/>`;
-const rect = (x: number, y: number, w: number, h: number, fill: string, r = 0) =>
+const rect = ([x, y, w, h]: readonly [number, number, number, number], fill: string, r = 0) =>
   `<rect x="${x}" y="${y}" width="${w}" height="${h}" rx="${r}" fill="${fill}"/>`;
 const circle = (x: number, y: number, r: number, fill: string) =>
   `<circle cx="${x}" cy="${y}" r="${r}" fill="${fill}"/>`;
@@ -81,7 +81,7 @@ const DRAW: Readonly<Record<Shape, (c: Colours) => string>> = {
     line('M180 120V450M300 90V420M420 120V450'),
   sled: ([a, b, c]) =>
     poly('170,130 250,110 250,460 210,440', a) +
-    rect(250, 110, 100, 350, b) +
+    rect([250, 110, 100, 350], b) +
     poly('430,130 350,110 350,460 390,440', a) +
     circle(300, 360, 34, c) +
     line('M250 110V460M350 110V460'),
@@ -102,10 +102,10 @@ const DRAW: Readonly<Record<Shape, (c: Colours) => string>> = {
     poly('262,400 300,500 338,400', c) +
     line('M60 260Q180 150 300 262Q420 150 540 260M300 250V480', 4),
   spool: ([a, b]) =>
-    rect(170, 170, 260, 50, a, 8) +
-    rect(210, 220, 180, 160, b) +
+    rect([170, 170, 260, 50], a, 8) +
+    rect([210, 220, 180, 160], b) +
     [0, 1, 2, 3, 4, 5].map((i) => line(`M210 ${236 + i * 26}H390`, 3, '#ffffffaa')).join('') +
-    rect(170, 380, 260, 50, a, 8),
+    rect([170, 380, 260, 50], a, 8),
   winder: ([a, b]) =>
     `<path d="M190 130q110 70 220 0v90q-60 80 0 160v90q-110 -70 -220 0v-90q60 -80 0 -160z" fill="${a}"/>` +
     [0, 1, 2, 3].map((i) => line(`M226 ${250 + i * 32}H374`, 9, b)).join(''),
@@ -115,10 +115,10 @@ const DRAW: Readonly<Record<Shape, (c: Colours) => string>> = {
     `<rect x="150" y="150" width="200" height="200" rx="6" fill="${a}"/><rect x="230" y="230" width="200" height="200" rx="6" fill="${b}"/><rect x="190" y="300" width="110" height="150" rx="6" fill="${c}"/>`,
   glove: ([a, b]) =>
     `<path d="M200 490V280l-40-70q10-40 45 0l25 40V130q25-34 50 0v-20q26-30 50 0v24q26-26 48 4v40q24-20 40 8v180q-10 90-70 124z" fill="${a}"/>` +
-    rect(200, 440, 170, 50, b, 6),
+    rect([200, 440, 170, 50], b, 6),
   meter: ([a, b, c]) =>
-    rect(220, 250, 160, 260, a, 18) +
-    rect(245, 330, 110, 90, c, 6) +
+    rect([220, 250, 160, 260], a, 18) +
+    rect([245, 330, 110, 90], c, 6) +
     circle(300, 190, 84, b) +
     circle(300, 190, 20, a) +
     line('M300 112V268M222 190H378', 8, a),
@@ -126,17 +126,17 @@ const DRAW: Readonly<Record<Shape, (c: Colours) => string>> = {
     poly('285,240 315,240 303,530 297,530', a) +
     circle(300, 170, 64, b) +
     circle(300, 170, 36, '#EAF4F6') +
-    rect(255, 225, 90, 26, a, 6),
+    rect([255, 225, 90, 26], a, 6),
   bag: ([a, b]) =>
     line('M210 210q90-120 180 0', 16, b) +
-    rect(130, 200, 340, 270, a, 26) +
-    rect(130, 300, 340, 26, b) +
-    rect(270, 290, 60, 48, '#F1EDE4', 6),
+    rect([130, 200, 340, 270], a, 26) +
+    rect([130, 300, 340, 26], b) +
+    rect([270, 290, 60, 48], '#F1EDE4', 6),
   plan: ([a]) =>
-    rect(150, 100, 300, 400, '#F7FAFB', 4) +
+    rect([150, 100, 300, 400], '#F7FAFB', 4) +
     `<g stroke="${a}" fill="none" stroke-width="3"><path d="M300 150 200 300 300 440 400 300z M300 150V440 M200 300H400"/><path d="M170 130h60M370 470h60" stroke-dasharray="6 6"/></g>`,
   workshop: ([a, b, c]) =>
-    rect(110, 360, 380, 26, SPAR, 4) +
+    rect([110, 360, 380, 26], SPAR, 4) +
     line('M160 386V500M440 386V500', 14) +
     poly('300,120 210,240 300,350 390,240', a) +
     poly('300,120 390,240 300,240', b) +
@@ -152,13 +152,13 @@ const DRAW: Readonly<Record<Shape, (c: Colours) => string>> = {
       )
       .join('') + line('M160 100Q330 260 470 520', 3),
   connector: ([a, b]) =>
-    rect(200, 270, 200, 60, a, 30) + rect(270, 180, 60, 240, b, 30) + circle(300, 300, 24, '#F1EDE4'),
+    rect([200, 270, 200, 60], a, 30) + rect([270, 180, 60, 240], b, 30) + circle(300, 300, 24, '#F1EDE4'),
 };
 
 const SKIES = ['#E6F1F3', '#EAF4EC', '#F6EFE2', '#E9EEF6'] as const;
 
 export function drawProduct(shape: Shape, colours: Colours, n = 0): string {
-  return svg(600, 600, rect(0, 0, 600, 600, SKIES[n % SKIES.length]!) + DRAW[shape](colours));
+  return svg(600, 600, rect([0, 0, 600, 600], SKIES[n % SKIES.length]!) + DRAW[shape](colours));
 }
 
 /** The same thing small, over the lake. */
@@ -201,10 +201,10 @@ export function drawHero(): string {
 
 function landscape(w: number, h: number): string {
   return (
-    rect(0, 0, w, h, '#CFE5EC') +
+    rect([0, 0, w, h], '#CFE5EC') +
     circle(w * 0.82, h * 0.2, h * 0.07, '#FBEFC9') +
     `<path d="M0 ${h * 0.62}Q${w * 0.2} ${h * 0.42} ${w * 0.42} ${h * 0.6}T${w} ${h * 0.5}V${h}H0z" fill="#A9C3A4"/>` +
-    rect(0, h * 0.7, w, h * 0.3, '#6FA3B5') +
+    rect([0, h * 0.7, w, h * 0.3], '#6FA3B5') +
     [0, 1, 2, 3]
       .map((i) => line(`M${w * (0.1 + i * 0.22)} ${h * (0.77 + (i % 2) * 0.06)}h${w * 0.12}`, 3, '#ffffff88'))
       .join('') +

@@ -28,7 +28,7 @@ export async function seedCatalogue(db: Database, random: Random, today: string,
   ]);
   const taken = new Set<string>();
   const products = PRODUCTS.map((product, i) =>
-    buildProduct(product, i, taken, files, addDays(today, -random.whole(20, 700))),
+    buildProduct(product, i, { taken, files }, addDays(today, -random.whole(20, 700))),
   );
   const categories = CATEGORIES.map((category) => {
     const file = `category-${uniqueSlug(category.name, new Set())}.svg`;
@@ -58,8 +58,7 @@ export async function seedCatalogue(db: Database, random: Random, today: string,
 function buildProduct(
   product: DemoProduct,
   index: number,
-  taken: Set<string>,
-  files: Map<string, string>,
+  { taken, files }: { readonly taken: Set<string>; readonly files: Map<string, string> },
   createdDay: string,
 ): ImportedProduct {
   const slug = uniqueSlug(product.name, taken);

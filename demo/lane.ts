@@ -19,6 +19,68 @@ function winter(days: number): string {
   return `${new Date(Date.now() + days * 86_400_000).toISOString().slice(0, 10)}T00:00:00Z`;
 }
 
+function livePieces(): Lane['pieces'] {
+  return {
+    'quick-view': piece('quick-view'),
+    options: piece('product-options'),
+    'buy-bar': piece('buy-bar', (bar) => void (bar.where.devices = ['phone'])),
+    // It opens at the same moment as the cart: a collision for the owner to find.
+    'added-popup': piece('added-popup'),
+    'cart-opener': piece('cart-opener'),
+    'slide-out-cart': piece('cart-surface'),
+    'line-editor': piece('line-editor'),
+    'cart-page': piece('cart-page'),
+    checkout: piece('checkout'),
+    thanks: piece('thanks-page', (page) => {
+      page.where.spot = 'thanks.main';
+      applyLayout(page, definitionOf('thanks-page')!.layouts!['doorstep']!);
+      Object.assign(page.settings, { offerGoods: { ...NO_GOODS, sku: 'STR138-3M-POP' }, offerPercent: 20 });
+    }),
+    'loft-note': piece('text', (note) => {
+      note.name = 'Note from the loft';
+      note.where.spot = 'home.below';
+      note.settings['framed'] = 'panel';
+      note.settings['width'] = 'full';
+      note.words = Object.fromEntries(Object.entries(LOFT_NOTE).map(([language, body]) => [language, { body }]));
+    }),
+    'spares-table': piece('order-form', (table) => {
+      table.name = 'Spares';
+      table.where.spot = 'text';
+      table.settings['shows'] = selectionOf({ from: 'category', category: 'spares', most: 24, order: 'name' });
+      table.settings['search'] = false;
+    }),
+    ...demoLinks(),
+  };
+}
+
+function liveOffers(): Lane['offers'] {
+  return {
+    'free-delivery': demoOffer({
+      kind: 'deliveryOff',
+      name: 'Free delivery',
+      when: { minGoodsMinor: 6000 },
+      methods: ['standard'],
+      basisPoints: 10_000,
+    }),
+    'winter-power': demoOffer({
+      kind: 'percentOff',
+      name: 'Winter power',
+      when: { from: winter(7), until: winter(28) },
+      target: 'lines',
+      basisPoints: 1500,
+      selection: { only: { categories: ['power'] } },
+    }),
+    'first-wind': demoOffer({
+      kind: 'percentOff',
+      name: 'First wind',
+      when: { code: 'WIND10', minGoodsMinor: 3000 },
+      combine: { group: 'discounts', per: 'item' },
+      target: 'lines',
+      basisPoints: 1000,
+    }),
+  };
+}
+
 /** The lane that ships live. */
 export function liveDemoLane(): Lane {
   return {
@@ -52,37 +114,7 @@ export function liveDemoLane(): Lane {
       radiusPx: 14,
       font: 'figtree',
     },
-    pieces: {
-      'quick-view': piece('quick-view'),
-      options: piece('product-options'),
-      'buy-bar': piece('buy-bar', (bar) => void (bar.where.devices = ['phone'])),
-      // It opens at the same moment as the cart: a collision for the owner to find.
-      'added-popup': piece('added-popup'),
-      'cart-opener': piece('cart-opener'),
-      'slide-out-cart': piece('cart-surface'),
-      'line-editor': piece('line-editor'),
-      'cart-page': piece('cart-page'),
-      checkout: piece('checkout'),
-      thanks: piece('thanks-page', (page) => {
-        page.where.spot = 'thanks.main';
-        applyLayout(page, definitionOf('thanks-page')!.layouts!['doorstep']!);
-        Object.assign(page.settings, { offerGoods: { ...NO_GOODS, sku: 'STR138-3M-POP' }, offerPercent: 20 });
-      }),
-      'loft-note': piece('text', (note) => {
-        note.name = 'Note from the loft';
-        note.where.spot = 'home.below';
-        note.settings['framed'] = 'panel';
-        note.settings['width'] = 'full';
-        note.words = Object.fromEntries(Object.entries(LOFT_NOTE).map(([language, body]) => [language, { body }]));
-      }),
-      'spares-table': piece('order-form', (table) => {
-        table.name = 'Spares';
-        table.where.spot = 'text';
-        table.settings['shows'] = selectionOf({ from: 'category', category: 'spares', most: 24, order: 'name' });
-        table.settings['search'] = false;
-      }),
-      ...demoLinks(),
-    },
+    pieces: livePieces(),
     shopWords: {
       en: {
         searchHint: 'Kites, lines, spares …',
@@ -111,31 +143,7 @@ export function liveDemoLane(): Lane {
     legal: {},
     pages: structuredClone(DEMO_PAGES),
     margins: { shop: 1500, categories: {}, products: {} },
-    offers: {
-      'free-delivery': demoOffer({
-        kind: 'deliveryOff',
-        name: 'Free delivery',
-        when: { minGoodsMinor: 6000 },
-        methods: ['standard'],
-        basisPoints: 10_000,
-      }),
-      'winter-power': demoOffer({
-        kind: 'percentOff',
-        name: 'Winter power',
-        when: { from: winter(7), until: winter(28) },
-        target: 'lines',
-        basisPoints: 1500,
-        selection: { only: { categories: ['power'] } },
-      }),
-      'first-wind': demoOffer({
-        kind: 'percentOff',
-        name: 'First wind',
-        when: { code: 'WIND10', minGoodsMinor: 3000 },
-        combine: { group: 'discounts', per: 'item' },
-        target: 'lines',
-        basisPoints: 1000,
-      }),
-    },
+    offers: liveOffers(),
   };
 }
 

@@ -7,56 +7,61 @@ const effect = (amountMinor: number, per: Effect['per'] = 'unit', weightGrams = 
 });
 const always = { help: '', required: false, shownWhen: null } as const;
 
+/** What is sewn or printed on the sail. */
+const LETTERING: readonly OptionRule[] = [
+  {
+    ...always,
+    kind: 'text',
+    key: 'name',
+    label: 'Name on the sail',
+    help: 'Sewn across the leading edge, up to 18 characters.',
+    least: 0,
+    most: 18,
+    effect: effect(900),
+  },
+  {
+    ...always,
+    kind: 'swatch',
+    key: 'lettering',
+    label: 'Lettering colour',
+    required: true,
+    shownWhen: { op: 'isSet', option: 'name' },
+    choices: [
+      { value: 'night', label: 'Night', colour: '#14323b', effect: effect(0) },
+      { value: 'chalk', label: 'Chalk', colour: '#f2f4ee', effect: effect(0) },
+      { value: 'copper', label: 'Copper', colour: '#b5652d', effect: effect(250) },
+    ],
+  },
+  {
+    ...always,
+    kind: 'one',
+    key: 'printing',
+    label: 'Printing',
+    required: true,
+    choices: [
+      { value: 'none', label: 'None', effect: effect(0) },
+      { value: 'one-colour', label: 'One colour', effect: effect(1200) },
+      { value: 'own', label: 'Own artwork', effect: effect(2500, 'once') },
+    ],
+  },
+  {
+    ...always,
+    kind: 'file',
+    key: 'artwork',
+    label: 'Your artwork',
+    help: 'A PNG, JPEG or WebP picture, or an SVG drawing, up to 4 MB.',
+    required: true,
+    shownWhen: { op: 'equals', option: 'printing', value: 'own' },
+    forms: ['picture', 'drawing'],
+    mostBytes: 4 * 1024 * 1024,
+    effect: effect(0),
+  },
+];
+
 /** What can be asked of the kite that is sewn to order. `winderSku` is the add-on's. */
 export function sailYourOwnOptions(winderSku: string): OptionRule[] {
   return [
-    {
-      ...always,
-      kind: 'text',
-      key: 'name',
-      label: 'Name on the sail',
-      help: 'Sewn across the leading edge, up to 18 characters.',
-      least: 0,
-      most: 18,
-      effect: effect(900),
-    },
-    {
-      ...always,
-      kind: 'swatch',
-      key: 'lettering',
-      label: 'Lettering colour',
-      required: true,
-      shownWhen: { op: 'isSet', option: 'name' },
-      choices: [
-        { value: 'night', label: 'Night', colour: '#14323b', effect: effect(0) },
-        { value: 'chalk', label: 'Chalk', colour: '#f2f4ee', effect: effect(0) },
-        { value: 'copper', label: 'Copper', colour: '#b5652d', effect: effect(250) },
-      ],
-    },
-    {
-      ...always,
-      kind: 'one',
-      key: 'printing',
-      label: 'Printing',
-      required: true,
-      choices: [
-        { value: 'none', label: 'None', effect: effect(0) },
-        { value: 'one-colour', label: 'One colour', effect: effect(1200) },
-        { value: 'own', label: 'Own artwork', effect: effect(2500, 'once') },
-      ],
-    },
-    {
-      ...always,
-      kind: 'file',
-      key: 'artwork',
-      label: 'Your artwork',
-      help: 'A PNG, JPEG or WebP picture, or an SVG drawing, up to 4 MB.',
-      required: true,
-      shownWhen: { op: 'equals', option: 'printing', value: 'own' },
-      forms: ['picture', 'drawing'],
-      mostBytes: 4 * 1024 * 1024,
-      effect: effect(0),
-    },
+    ...LETTERING,
     {
       ...always,
       kind: 'one',

@@ -46,7 +46,7 @@ export async function seedDemo(
   say('catalogue and artwork are in');
   if (scale > 0) {
     const seed = seedRepository(app.db);
-    const { visits, orders } = playTraffic(random, await seed.listShelves(), lane, today, scale);
+    const { visits, orders } = playTraffic(random, await seed.listShelves(), lane, { today, scale });
     let done = 0;
     await app.db.inTransaction(async () => {
       await seed.writeVisits(visits, (count) => {

@@ -46,17 +46,25 @@ const OTHER_SEED = 20_261;
 
 const KINDS: readonly EventKind[] = ['page', 'product-page', 'add', 'cart-seen', 'checkout', 'order'];
 
+/** What the made-up past is played with. */
+interface Playing {
+  readonly random: Random;
+  /** Draws of its own, so that what is planted besides leaves the rest as it is. */
+  readonly others: Random;
+  readonly lane: Lane;
+  /** How popular each product is, by name. */
+  readonly popular: Record<string, number>;
+  readonly byName: Map<string, Shelf[]>;
+}
+
 /** Plays the shoppers of the days before `today`; `scale` 1 is about 60,000 visits. Pure but for `random`. */
 export function playTraffic(
   random: Random,
   shelves: readonly Shelf[],
   lane: Lane,
-  today: string,
-  scale: number,
+  { today, scale }: { readonly today: string; readonly scale: number },
 ): Traffic {
   const visits: SeededVisit[] = [];
-  // Draws of its own, so that what is planted besides leaves the rest as it is.
-  const others = randomFrom(OTHER_SEED);
   const people = randomFrom(OTHER_SEED + 1);
   const orders: SeededOrder[] = [];
   const weights = dayWeights(random);
@@ -68,6 +76,7 @@ export function playTraffic(
   const popular = Object.fromEntries(
     PRODUCTS.filter((product) => product.stock !== 0).map((product) => [product.name, product.popularity]),
   );
+  const playing: Playing = { random, others: randomFrom(OTHER_SEED), lane, popular, byName };
   for (let day = 0; day < DAYS; day += 1) {
     const date = addDays(today, day - DAYS);
     const back = returns.filter((item) => item.day === day);
@@ -75,14 +84,14 @@ export function playTraffic(
     const count = Math.round((SESSIONS * scale * weights[day]!) / total) + due;
     for (let i = 0; i < count; i += 1) {
       const isReturn = i < due;
-      const visit = playVisit(random, date, `d${day}-${i}`, isReturn, popular, byName);
+      const visit = playVisit(playing, date, `d${day}-${i}`, isReturn);
       visits.push(visit);
       if (visit.depth < 6) {
         noteLink(visit, null, slugOf);
         continue;
       }
       const first = isReturn ? 'Ripstop Patch' : random.weighted(popular);
-      const { firstName, ...bought } = fillOrder(random, visit, lane, byName, first, others, day);
+      const { firstName, ...bought } = fillOrder(playing, visit, first, day);
       const buyer = isReturn ? back[i]!.buyer : buyerFrom(people, firstName);
       const order = { ...bought, ...buyer };
       orders.push(order);
@@ -97,7 +106,7 @@ export function playTraffic(
         returns.push({ day: day + SPARES_REPEAT.days + random.whole(-4, 4), buyer });
     }
     for (let i = 0; i < OWNER_VISITS_A_DAY; i += 1)
-      visits.push({ ...playVisit(random, date, `o${day}-${i}`, false, popular, byName), depth: 2, excluded: 'owner' });
+      visits.push({ ...playVisit(playing, date, `o${day}-${i}`, false), depth: 2, excluded: 'owner' });
   }
   // Numbered as they were placed.
   return { visits, orders: orders.sort((a, b) => a.placedAt - b.placedAt) };
@@ -112,14 +121,8 @@ function dayWeights(random: Random): number[] {
   });
 }
 
-function playVisit(
-  random: Random,
-  day: string,
-  id: string,
-  sure: boolean,
-  popular: Record<string, number>,
-  byName: Map<string, Shelf[]>,
-): SeededVisit {
+/** `sure`: it ends with an order. */
+function playVisit({ random, popular, byName }: Playing, day: string, id: string, sure: boolean): SeededVisit {
   const device = random.weighted(DEVICE_SHARES);
   let depth = 1;
   while (depth < 6 && (sure || random.chance(GO_ON[device][depth - 1]!))) depth += 1;
@@ -183,12 +186,9 @@ function plant(random: Random, day: number, chosen: Map<Shelf, number>, byName: 
 }
 
 function fillOrder(
-  random: Random,
+  { random, others, lane, byName }: Playing,
   visit: SeededVisit,
-  lane: Lane,
-  byName: Map<string, Shelf[]>,
   first: string,
-  others: Random,
   /** Of the made-up past, from 0. */
   dayOf: number,
 ): Omit<SeededOrder, keyof Buyer> & { readonly firstName: string } {

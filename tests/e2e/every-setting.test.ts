@@ -11,7 +11,11 @@ import { signInOwner } from '../support/owner';
 import { changingTest, expect, expectAccessible, test, type Page, saidBeside } from './harness';
 
 /** A page of the shop's own origin that frames it, as the bench does. */
-async function frameShop(page: Page, origin: string, path: string, token: string, width: number): Promise<void> {
+async function frameShop(
+  page: Page,
+  origin: string,
+  { path, token, width }: { path: string; token: string; width: number },
+): Promise<void> {
   await page.goto(`${origin}/api/health`);
   await page.evaluate(
     async ({ src, px }) => {
@@ -176,7 +180,7 @@ for (const definition of definitions.filter(({ spots }) => spots === undefined))
       const product = situation.product ? (samples.products[situation.product] ?? null) : null;
       const path = definition.preview.path.replace('{product}', product ?? '');
       const width = situation.width < 640 ? 390 : 1200;
-      if (framed !== `${path} ${width}`) await frameShop(page, server.origin, path, token, width);
+      if (framed !== `${path} ${width}`) await frameShop(page, server.origin, { path, token, width });
       framed = `${path} ${width}`;
       const cart = situation.cart ? (samples.carts[situation.cart] ?? null) : null;
       const message = { product, cart, added: situation.added ?? false };
