@@ -67,14 +67,21 @@ const isParagraph = (node: ElementContent): node is Element => node.type === 'el
 
 /** Whether two pieces of HTML say the same, but for spaces and the paragraphs around what stands alone. */
 export function saysTheSame(a: string, b: string): boolean {
-  const plain = (html: string) => {
-    const tree = unified().use(rehypeParse, { fragment: true }).parse(html);
+  const plain = (written: string) => {
+    const tree = unified().use(rehypeParse, { fragment: true }).parse(written);
     unwrapSingle(tree);
-    return unified()
-      .use(rehypeStringify)
-      .stringify(tree)
-      .replaceAll(/\s+/g, ' ')
-      .replaceAll(/> | </g, (mark) => mark.trim());
+    const html = unified().use(rehypeStringify).stringify(tree).replaceAll(/\s+/g, ' ');
+    return joinMarks(html).replaceAll(/> | </g, (mark) => mark.trim());
   };
   return plain(a) === plain(b);
+}
+
+const SPLIT_MARK = /( ?)<\/(strong|em|s|del)>( ?)<\2>( ?)/g;
+
+/** Joins marks of one kind with nothing but a space between them: nobody sees whether the space is bold. */
+function joinMarks(html: string): string {
+  const joined = html.replaceAll(SPLIT_MARK, (_match, before: string, _tag, between: string, after: string) =>
+    before + between + after === '' ? '' : ' ',
+  );
+  return joined === html ? html : joinMarks(joined);
 }

@@ -91,6 +91,15 @@ describe('a text in the editor', () => {
     );
   });
 
+  it('is the same whether a space between bold words is bold or not, and another without the space', () => {
+    const split = '<p>so<strong>kite  </strong> <strong>kite</strong>so</p>';
+    expect(saysTheSame('<p>so<strong>kite kite</strong>so</p>', split)).to.equal(true);
+    expect(saysTheSame('<p>so<strong>kitekite</strong>so</p>', split)).to.equal(false);
+    const both = '<p><strong><em>a</em></strong> <strong><em>b</em></strong></p>';
+    expect(saysTheSame('<p><strong><em>a b</em></strong></p>', both)).to.equal(true);
+    expect(saysTheSame('<p><strong><em>a</em> b</strong></p>', both)).to.equal(false);
+  });
+
   it('is another where anything a shopper sees is another', () => {
     const one = '<p>A <strong>b</strong></p><ul><li>c</li></ul>';
     expect(saysTheSame(one, '<p>A\n<strong>b</strong></p>\n<ul>\n<li><p>c</p></li></ul>')).to.equal(true);
