@@ -137,6 +137,7 @@ async function reserve(
       const now = await cartOrAnswer(app, request, requestHash);
       if ('answer' in now) return ok<Reserved>(now);
       const { cart } = now;
+      // Looked up again: what was published while the carrier answered is what is charged by.
       const context = await requestContext(app, { language: request.language });
       const goods = await goodsOf(context, cart);
       const built = await buildOrder(context, request, requestHash, { cart, goods, rates });

@@ -1,23 +1,14 @@
 import { useState } from 'react';
-import type { BulkChange } from '~/core/catalogue';
+import type { BulkSummary } from '~/core/catalogue';
 import { ask } from '~/studio/data/api';
 import { moment, money, plural } from '~/studio/data/format';
 import { Modal } from '~/studio/fields/modal';
 import { useShop } from '~/studio/data/sums';
 
-interface PastChange {
-  readonly id: number;
-  readonly at: number;
-  readonly what: BulkChange;
-  readonly rows: number;
-  readonly undoneAt: number | null;
-  readonly by: string | null;
-}
-
 /** The last changes of many products, each of which can still be undone. */
 export function PastChanges() {
   const shop = useShop();
-  const [list, setList] = useState<readonly PastChange[] | null>(null);
+  const [list, setList] = useState<readonly BulkSummary[] | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
   const [said, setSaid] = useState<string | null>(null);
@@ -34,14 +25,14 @@ export function PastChanges() {
     }
   }
   const load = async () => setList(await ask('GET /api/studio/bulk'));
-  const undo = ({ id }: PastChange) =>
+  const undo = ({ id }: BulkSummary) =>
     attempt(async () => {
       await ask('DELETE /api/studio/bulk/[id]', { params: { id } });
       setSaid('Undone. What was changed again since then stays as it is.');
       await load();
     });
 
-  const told = ({ what, rows }: PastChange) => {
+  const told = ({ what, rows }: BulkSummary) => {
     const ending = what.kind === 'price' && what.endMinor !== null ? `, ending on ${money(what.endMinor, shop)}` : '';
     switch (what.kind) {
       case 'price':
