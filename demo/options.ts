@@ -61,7 +61,8 @@ const LETTERING: readonly OptionRule[] = [
 /** What can be asked of the kite that is sewn to order. `winderSku` is the add-on's. */
 export function sailYourOwnOptions(winderSku: string): OptionRule[] {
   return [
-    ...LETTERING,
+    // Whoever gets them may change them.
+    ...structuredClone(LETTERING),
     {
       ...always,
       kind: 'one',
