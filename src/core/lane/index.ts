@@ -68,7 +68,7 @@ export {
   type LanePatch,
 } from './document/patch';
 export { migrateLane } from './document/migrate-lane';
-export { isPreviewMessage, type FromPreview, type ToPreview } from './preview/preview-message';
+export { isPreviewMessage, type FromPreview, type SituationMessage, type ToPreview } from './preview/preview-message';
 export { readLane } from './document/read-lane';
 export { anyLaneSchema } from './document/lane.schema';
 export { renamedSentences, type RenamedSentence } from './preview/renamed-sentences';
@@ -110,5 +110,9 @@ export {
   shopButtonLook,
 } from './settings/standard';
 export { fixFinding, type Fix } from './findings/fix-finding';
+export { mendsFor, type Mend } from './proof/mends';
+export { proofSituations } from './proof/proof-situations';
+export { slotUses } from './proof/slot-uses';
+export { wordProofProblem } from './proof/word-problem';
 export { wordCssProblem, wordFinding, wordOfferFault } from './findings/word-finding';
 export type { CartPick, ProductPick, Situation } from './preview/situation';

@@ -106,6 +106,7 @@ export const cartParts = {
 export const cartLooks = {
   close: {
     label: 'Close button',
+    use: 'close',
     help: 'In the corner.',
     properties: ['background', 'text', 'border', 'borderWidth', 'radius'],
     states: ['rest', 'hover', 'focus', 'pressed'],

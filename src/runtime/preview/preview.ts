@@ -4,6 +4,9 @@ import type { CartClient } from '../cart-client';
 import type { OpenAbout } from '../piece-host';
 import type { Surfaces } from '../surfaces';
 import { editWord } from './edit-word';
+import { copyPage } from './measure/copy-page';
+import { measurePage } from './measure/measure-page';
+import { settle, watchRequests } from './measure/settle';
 import { createPreviewMarks } from './marks';
 import { ownerOf, pieceElements } from './preview-pieces';
 
@@ -20,6 +23,7 @@ const tell = (message: FromPreview) => parent.postMessage(message, location.orig
 export function startPreview({ apply, open, cart, surfaces }: Preview): void {
   const marks = createPreviewMarks(tell);
   let manifest: Manifest | null = null;
+  let opening: Promise<void> = Promise.resolve();
 
   addEventListener('message', (event: MessageEvent<ToPreview>) => {
     if (event.origin !== location.origin || event.source !== parent || !isPreviewMessage(event.data)) return;
@@ -53,6 +57,9 @@ export function startPreview({ apply, open, cart, surfaces }: Preview): void {
       case 'force':
         marks.force(message.state);
         break;
+      case 'measure':
+        void opening.then(() => measure(message));
+        break;
     }
   });
 
@@ -65,16 +72,25 @@ export function startPreview({ apply, open, cart, surfaces }: Preview): void {
     pieceElements(document)
       .find((element) => ownerOf(element) === pieceId && element.closest('[data-pl-spot]'))
       ?.scrollIntoView({ block: 'nearest' });
-    if (piece) void open(piece, { product, lineId: added ? (sample?.lines.at(-1)?.id ?? null) : null, opener: null });
+    if (piece)
+      opening = open(piece, { product, lineId: added ? (sample?.lines.at(-1)?.id ?? null) : null, opener: null });
     // Opening takes the focus; whoever is typing in the bench keeps it.
     if (active && active.tagName !== 'IFRAME') active.focus({ preventScroll: true });
     marks.markWhatComes();
   }
 
+  watchRequests();
   followOwner();
   addEventListener('pagehide', marks.end);
   surfaces.close();
   tell({ pl: 'ready' });
+}
+
+/** Tells what stands in the page, once it stands still. */
+async function measure({ seq, pieceId, textPercent, uses }: Extract<ToPreview, { pl: 'measure' }>): Promise<void> {
+  document.documentElement.style.fontSize = textPercent === 100 ? '' : `${textPercent}%`;
+  const isStill = await settle();
+  tell({ pl: 'proved', seq, isStill, page: measurePage(pieceId, uses), picture: copyPage() });
 }
 
 /** Takes over what the server draws of this page now, spot by spot. */

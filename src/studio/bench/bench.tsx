@@ -5,7 +5,7 @@ import Search from 'lucide-react/icons/search';
 import Undo2 from 'lucide-react/icons/undo-2';
 import { Tabs } from 'radix-ui';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { describeDifference, type LookState, type Situation, type Task } from '~/core/lane';
+import { describeDifference, type Lane, type LookState, type Situation, type Task } from '~/core/lane';
 import { STRETCH_NAMES } from '~/core/funnel';
 import { definitionOf, definitions, situationsOf } from '~/pieces/definitions';
 import { CategoriesContext } from '~/studio/data/categories-context';
@@ -13,17 +13,31 @@ import { hasSteps, useDraft, type Step } from '~/studio/data/draft-store';
 import { Shell } from '~/studio/shell/shell';
 import type { ShellData } from '~/studio/data/studio-data';
 import { useFoundRow } from '~/studio/data/use-found-row';
+import { isPossible, languageOf } from '~/studio/preview/framed';
 import { LookPanel } from './look-panel';
 import { Outline } from './outline';
 import type { OwnLayout } from './own-layouts';
 import { PartsPanel } from './parts-panel';
-import { Preview, type Measured } from './preview';
-import type { Samples } from './samples';
+import { ProofTask } from '~/studio/proof/proof-task';
+import type { Stone } from '~/studio/proof/sheet';
+import { Preview, type Measured } from '~/studio/preview/preview';
+import type { Samples } from '~/studio/preview/samples';
 import { Situations } from './situations';
 import { WherePanel } from './where-panel';
 import { WordsPanel } from './words-panel';
 
-const TASKS: Readonly<Record<Task, string>> = { where: 'Where', parts: 'Parts', words: 'Words', look: 'Look' };
+/** What is done at the bench: settings of a task, or looking at them all at once. */
+type Side = Task | 'proof';
+
+const SIDES: Readonly<Record<Side, string>> = {
+  where: 'Where',
+  parts: 'Parts',
+  words: 'Words',
+  look: 'Look',
+  proof: 'Proof',
+};
+const PANEL =
+  'col-start-3 flex min-h-0 flex-col gap-4 overflow-auto border-s border-mortar bg-limestone px-4 py-3.5 *:flex-none max-lg:fixed max-lg:end-0 max-lg:top-[118px] max-lg:bottom-0 max-lg:z-20 max-lg:w-[min(340px,80vw)]';
 
 interface Props {
   readonly shell: ShellData;
@@ -33,7 +47,13 @@ interface Props {
   readonly layouts: readonly OwnLayout[];
   readonly categories: readonly { readonly slug: string; readonly name: string }[];
   readonly tags: readonly string[];
-  readonly start: { readonly task: Task; readonly part: string | null; readonly width: number | null };
+  readonly start: { readonly task: Side; readonly part: string | null; readonly width: number | null };
+}
+
+/** What the proof drew last, and of which lane. */
+interface Drawn {
+  readonly lane: Lane;
+  readonly stones: ReadonlyMap<string, Stone>;
 }
 
 export function Bench(props: Props) {
@@ -56,7 +76,7 @@ function BenchScreen({ pieceId, samples, categories, tags, start, layouts: ownLa
   kept.current = piece;
   const definition = definitionOf(piece.kind)!;
   const situations = situationsOf(piece.kind).filter((situation) => isPossible(situation, samples));
-  const [task, setTask] = useState<Task>(start.task);
+  const [task, setTask] = useState<Side>(start.task);
   const [part, setPart] = useState<string | null>(start.part);
   /** Where the window is narrow, the settings lie over the preview and can be put away. */
   const [hasDrawer, setDrawer] = useState(false);
@@ -65,19 +85,20 @@ function BenchScreen({ pieceId, samples, categories, tags, start, layouts: ownLa
   const [situation, setSituation] = useState<Situation>(situations[0]!);
   const [measured, setMeasured] = useState<Measured | null>(null);
   const [width, setWidth] = useState(start.width ?? situations[0]!.width);
+  const [drawn, setDrawn] = useState<Drawn | null>(null);
   const changes = describeDifference(live.lane, lane, definitions).filter((item) => item.pieceId === pieceId).length;
 
   useEffect(() => localStorage.setItem('pl-last-bench', location.pathname), []);
   useFoundRow();
 
-  const openTask = useCallback((key: Task) => {
+  const openTask = useCallback((key: Side) => {
     setTask(key);
     setDrawer(true);
   }, []);
   const select = useCallback((next: string | null) => {
     setPart(next);
     setDrawer(next !== null);
-    setTask((current) => (current === 'where' ? 'parts' : current));
+    setTask((current) => (current === 'where' || current === 'proof' ? 'parts' : current));
   }, []);
   const edit = useCallback(
     (recipe: (draft: (typeof lane.pieces)[string]) => void, key?: string) =>
@@ -96,15 +117,18 @@ function BenchScreen({ pieceId, samples, categories, tags, start, layouts: ownLa
   function put(next: Situation): void {
     setSituation(next);
     setWidth(next.width);
-    if (next.rightToLeft) setLanguage('ar');
-    else if (situation.rightToLeft) setLanguage(lane.shop.languages[0]!);
+    const wanted = languageOf(next, lane.shop.languages);
+    if (wanted !== languageOf(situation, lane.shop.languages)) setLanguage(wanted);
   }
 
+  const keepDrawn = useCallback((stones: Drawn['stones']) => setDrawn({ lane: useDraft.getState().lane, stones }), []);
+
   const panel = { piece, definition, edit, part };
+  const panelClass = `${PANEL} ${task === 'proof' ? 'row-span-2' : ''} ${hasDrawer ? '' : 'max-lg:hidden'}`;
   return (
     <Tabs.Root
       value={task}
-      onValueChange={(key) => openTask(key as Task)}
+      onValueChange={(key) => openTask(key as Side)}
       className="grid h-full grid-cols-[176px_minmax(0,1fr)] grid-rows-[52px_minmax(0,1fr)_92px] lg:grid-cols-[216px_minmax(0,1fr)_272px]"
     >
       <BenchHead
@@ -119,46 +143,63 @@ function BenchScreen({ pieceId, samples, categories, tags, start, layouts: ownLa
         redo={redo}
       />
       <Outline piece={piece} definition={definition} part={part} onSelect={select} edit={edit} />
-      <Preview
-        pieceId={pieceId}
-        path={definition.preview.path}
-        categories={categories}
-        situation={situation}
-        samples={samples}
-        language={language}
-        width={width}
-        onWidth={setWidth}
-        part={part}
-        force={force}
-        onSelect={select}
-        onWord={editWord}
-        onMeasured={setMeasured}
-        onSetting={(setting, value) => edit((draft) => void (draft.settings[setting] = value), `setting ${setting}`)}
-      />
-      <Tabs.Content
-        value={task}
-        className={`flex min-h-0 flex-col gap-4 overflow-auto border-s border-mortar bg-limestone px-4 py-3.5 *:flex-none max-lg:fixed max-lg:end-0 max-lg:top-[118px] max-lg:bottom-0 max-lg:z-20 max-lg:w-[min(340px,80vw)] ${hasDrawer ? '' : 'max-lg:hidden'}`}
-      >
-        <button className="btn self-end lg:hidden" onClick={() => setDrawer(false)}>
-          Close the settings
-        </button>
-        {task === 'where' && <WherePanel {...panel} pieceId={pieceId} categories={categories} tags={tags} />}
-        {task === 'parts' && <PartsPanel {...panel} onTask={openTask} layouts={layouts} onLayouts={setLayouts} />}
-        {task === 'words' && (
-          <WordsPanel
-            {...panel}
-            language={language}
-            languages={lane.shop.languages}
-            onLanguage={setLanguage}
-            cart={lane.shop.cart}
-            editWord={editWord}
-          />
-        )}
-        {task === 'look' && (
-          <LookPanel {...panel} theme={lane.theme} force={force} measured={measured} onForce={setForce} />
-        )}
-      </Tabs.Content>
-      <Situations situations={situations} current={situation} onPut={put} />
+      {task === 'proof' ? (
+        <ProofTask
+          pieceId={pieceId}
+          name={piece.name || definition.name.toLowerCase()}
+          samples={samples}
+          categories={categories}
+          panelClass={panelClass}
+          onDrawn={keepDrawn}
+        />
+      ) : (
+        <Preview
+          pieceId={pieceId}
+          path={definition.preview.path}
+          categories={categories}
+          situation={situation}
+          samples={samples}
+          language={language}
+          width={width}
+          onWidth={setWidth}
+          part={part}
+          force={force}
+          onSelect={select}
+          onWord={editWord}
+          onMeasured={setMeasured}
+          onSetting={(setting, value) => edit((draft) => void (draft.settings[setting] = value), `setting ${setting}`)}
+        />
+      )}
+      {task !== 'proof' && (
+        <Tabs.Content value={task} className={panelClass}>
+          <button className="btn self-end lg:hidden" onClick={() => setDrawer(false)}>
+            Close the settings
+          </button>
+          {task === 'where' && <WherePanel {...panel} pieceId={pieceId} categories={categories} tags={tags} />}
+          {task === 'parts' && <PartsPanel {...panel} onTask={openTask} layouts={layouts} onLayouts={setLayouts} />}
+          {task === 'words' && (
+            <WordsPanel
+              {...panel}
+              language={language}
+              languages={lane.shop.languages}
+              onLanguage={setLanguage}
+              cart={lane.shop.cart}
+              editWord={editWord}
+            />
+          )}
+          {task === 'look' && (
+            <LookPanel {...panel} theme={lane.theme} force={force} measured={measured} onForce={setForce} />
+          )}
+        </Tabs.Content>
+      )}
+      {task !== 'proof' && (
+        <Situations
+          situations={situations}
+          current={situation}
+          stones={drawn?.lane === lane ? drawn.stones : null}
+          onPut={put}
+        />
+      )}
     </Tabs.Root>
   );
 }
@@ -207,7 +248,7 @@ function BenchHead({
         {changes > 0 && ` · ${changes} ${changes === 1 ? 'change' : 'changes'} in draft`}
       </p>
       <Tabs.List aria-label="Tasks" className="ms-auto flex h-full items-stretch">
-        {(Object.entries(TASKS) as [Task, string][]).map(([key, label]) => (
+        {(Object.entries(SIDES) as [Side, string][]).map(([key, label]) => (
           <Tabs.Trigger
             key={key}
             value={key}
@@ -248,10 +289,4 @@ function BenchHead({
       </div>
     </header>
   );
-}
-
-/** A situation the owner's catalogue has no product or cart for is not offered. */
-function isPossible(situation: Situation, samples: Samples): boolean {
-  if (situation.product) return situation.product in samples.products;
-  return !situation.cart || situation.cart in samples.carts;
 }

@@ -9,7 +9,7 @@ import {
   type PieceDefinition,
   type Theme,
 } from '~/core/lane';
-import type { Measured } from './preview';
+import type { Measured } from '~/studio/preview/preview';
 
 /** What the look of a slot comes to: as it stands in the preview, else as far as its rules say. */
 export interface ComesTo {

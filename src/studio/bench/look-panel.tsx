@@ -20,7 +20,7 @@ import { SettingControl } from '~/studio/settings/setting-control';
 import { Segmented } from '~/studio/fields/segmented';
 import { lookAt, type ComesTo } from './comes-to';
 import type { PanelProps } from './panel';
-import type { Measured } from './preview';
+import type { Measured } from '~/studio/preview/preview';
 
 const STATES: Readonly<Record<LookState, string>> = {
   rest: 'Rest',

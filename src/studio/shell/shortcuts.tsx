@@ -7,6 +7,7 @@ import { Modal } from '~/studio/fields/modal';
 const KEYS = [
   ['1 – 6', 'go to a stretch of the road, Browse to After'],
   ['b', 'the piece shaped last'],
+  ['p', 'its proof sheet'],
   ['w', 'visit the shop with the draft, in a new tab'],
   ['/', 'find a setting, part or word'],
   ['?', 'this list'],
@@ -36,6 +37,8 @@ export function useShortcuts({ find, keys, publish }: Actions): void {
         const stretch = STRETCHES[Number(event.key) - 1];
         if (stretch) return () => location.assign(`/studio/stretch/${stretch}`);
         if (event.key === 'b') return () => location.assign(localStorage.getItem('pl-last-bench') ?? FIRST_BENCH);
+        if (event.key === 'p')
+          return () => location.assign(`${localStorage.getItem('pl-last-bench') ?? FIRST_BENCH}?task=proof`);
         if (event.key === 'w') return () => window.open(`/shop/?draft=${token}`, '_blank');
         if (event.key === '/') return find;
         return event.key === '?' ? keys : null;

@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { countFunnel, type Stretch } from '~/core/funnel';
 import type { FromPreview, ToPreview } from '~/core/lane';
 import { definitionOf, situationsOf } from '~/pieces/definitions';
-import type { Samples } from '~/studio/bench/samples';
+import type { Samples } from '~/studio/preview/samples';
 import { cartView, lineView } from '../../support/cart-view';
 import { draftData, shellData, withStudio } from '../../support/studio';
 

@@ -5,7 +5,7 @@ import { useState } from 'react';
 import type { LookState, Piece, Task } from '~/core/lane';
 import { definitionOf } from '~/pieces/definitions';
 import type { PanelProps } from '~/studio/bench/panel';
-import type { Measured } from '~/studio/bench/preview';
+import type { Measured } from '~/studio/preview/preview';
 import { liveDemoLane } from '../../../demo/lane';
 import { withStudio } from '../../support/studio';
 
@@ -415,7 +415,7 @@ describe('a panel of the bench', () => {
     const situations = situationsOf('quick-view');
     let put: string | null = null;
     const view = studio.show(
-      <Situations situations={situations} current={situations[0]!} onPut={(next) => (put = next.key)} />,
+      <Situations situations={situations} current={situations[0]!} stones={null} onPut={(next) => (put = next.key)} />,
     );
 
     view.getByText(`${situations.length} situations`);

@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { addPiece, type Lane } from '~/core/lane';
 import type { Where } from '~/core/where';
 import { definitionOf } from '~/pieces/definitions';
-import { previewPage, whyUnseen } from '~/studio/bench/preview-page';
+import { previewPage, whyUnseen } from '~/studio/preview/preview-page';
 import { liveDemoLane } from '../../../demo/lane';
 
 const categories = [{ slug: 'kites' }, { slug: 'spares' }];

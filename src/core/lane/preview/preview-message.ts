@@ -1,22 +1,36 @@
 import type { CartView } from '~/core/cart';
 import type { Manifest } from './manifest';
+import type { ControlUse, PageMeasure } from '~/core/proof';
 import type { LookState } from '../settings/setting';
+
+/** Puts the framed shop into a situation. */
+export interface SituationMessage {
+  readonly pl: 'situation';
+  readonly pieceId: string;
+  readonly product: string | null;
+  readonly cart: CartView | null;
+  /** Plays the moment after an add of the cart's last line. */
+  readonly added: boolean;
+}
 
 /** From the bench to the framed shop. Both sides are of one origin; the receiver checks that. */
 export type ToPreview =
   | { readonly pl: 'manifest'; readonly manifest: Manifest; readonly seq: number }
-  | {
-      readonly pl: 'situation';
-      readonly pieceId: string;
-      readonly product: string | null;
-      readonly cart: CartView | null;
-      /** Plays the moment after an add of the cart's last line. */
-      readonly added: boolean;
-    }
+  | SituationMessage
   | { readonly pl: 'select'; readonly pieceId: string; readonly part: string | null }
   | { readonly pl: 'force'; readonly state: LookState }
   /** What the server draws is drawn anew, by the draft as it is stored now. */
   | { readonly pl: 'redraw' }
+  /** Measures what is shown, once it stands still. */
+  | {
+      readonly pl: 'measure';
+      readonly seq: number;
+      readonly pieceId: string;
+      /** Size of the shopper's text, of the usual one. */
+      readonly textPercent: number;
+      /** What the buttons of these slots are for. */
+      readonly uses: Readonly<Record<string, ControlUse>>;
+    }
   /** Closes what is open, so that what opens it is seen. */
   | { readonly pl: 'close'; readonly pieceId: string };
 
@@ -40,6 +54,15 @@ export type FromPreview =
       readonly pieceId: string;
       readonly state: LookState;
       readonly slots: Readonly<Record<string, MeasuredLook>>;
+    }
+  | {
+      readonly pl: 'proved';
+      readonly seq: number;
+      /** False where something was still coming when no more could be waited for it. */
+      readonly isStill: boolean;
+      readonly page: PageMeasure;
+      /** A copy of what was drawn, as HTML that stands by itself and runs nothing. */
+      readonly picture: string;
     }
   | { readonly pl: 'ready' }
   | { readonly pl: 'painted'; readonly seq: number }

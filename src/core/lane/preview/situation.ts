@@ -1,3 +1,5 @@
+import type { LookState } from '../settings/setting';
+
 /** Which product of the owner's own catalogue a situation is about; the server finds one that fits. */
 export type ProductPick =
   'plain' | 'long-name' | 'sold-out' | 'no-picture' | 'no-text' | 'many-variants' | 'on-sale' | 'options';
@@ -13,4 +15,10 @@ export interface Situation {
   readonly rightToLeft?: boolean;
   /** Shown as right after an add of the cart's last line. */
   readonly added?: boolean;
+  /** ISO 639-1; absent: the shop's first, or Arabic from right to left. */
+  readonly language?: string;
+  /** Size of the shopper's text, of the usual one. */
+  readonly textPercent?: number;
+  /** Shown under a pointer, in focus or pressed. */
+  readonly state?: LookState;
 }

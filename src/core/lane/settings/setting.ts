@@ -69,6 +69,8 @@ export interface LookSlot extends Described {
   readonly inherits: Readonly<{ rest: LookRules } & Partial<Record<LookState, LookRules>>>;
   /** What the shop's own style gives it where nothing is set: not written anywhere, but judged and shown. */
   readonly usual?: Readonly<Partial<Record<LookState, LookRules>>>;
+  /** What its button is for: to order, or to close what lies over the page. The proof looks whether it can be pressed. */
+  readonly use?: 'order' | 'close';
   /** The slot it lies on; without one the panel, where the piece has one, else the page. */
   readonly on?: string;
 }

@@ -4,6 +4,7 @@ import { choice, toggle, type LookSlot } from './setting';
 export function mainButtonLook(of: { part: string; label: string; help: string }): LookSlot {
   return {
     ...of,
+    use: 'order',
     properties: ['background', 'text', 'radius', 'size'],
     states: ['rest', 'hover', 'focus', 'pressed'],
     inherits: {
@@ -32,6 +33,7 @@ export function secondButtonLook(of: { part?: string; on?: string; label: string
 export function shopButtonLook(of: { part?: string; label: string; help: string }): LookSlot {
   return {
     ...of,
+    use: 'order',
     properties: ['background', 'text', 'border', 'borderWidth', 'radius', 'letterCase'],
     states: ['rest', 'hover', 'focus', 'pressed'],
     inherits: { rest: {} },

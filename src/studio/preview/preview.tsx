@@ -5,13 +5,13 @@ import {
   isPreviewMessage,
   type FromPreview,
   type LookState,
-  type Piece,
   type Situation,
   type ToPreview,
 } from '~/core/lane';
 import { deviceOf } from '~/core/where';
 import { definitionOf, definitions } from '~/pieces/definitions';
 import { useDraft } from '~/studio/data/draft-store';
+import { frameAddress, shownLane, situationMessage } from './framed';
 import { previewPage, whyUnseen } from './preview-page';
 import type { Samples } from './samples';
 
@@ -56,16 +56,8 @@ export function Preview(props: Props) {
   const listeners = useRef({ onSelect, onWord, onSetting, onMeasured });
   listeners.current = { onSelect, onWord, onSetting, onMeasured };
   const product = situation.product ? (samples.products[situation.product] ?? null) : null;
-  const isServerDrawn = definitionOf(lane.pieces[pieceId]?.kind ?? '')?.spots !== undefined;
-  // An off piece is shown all the same: it is being shaped.
-  const shown = {
-    ...lane,
-    pieces: {
-      ...lane.pieces,
-      [pieceId]: { ...lane.pieces[pieceId]!, on: true, where: openWhere(lane.pieces[pieceId]!) },
-    },
-  };
   const definition = definitionOf(lane.pieces[pieceId]!.kind)!;
+  const isServerDrawn = definition.spots !== undefined;
   const opens = 'panel' in definition.looks;
   const asked = {
     lane,
@@ -77,7 +69,11 @@ export function Preview(props: Props) {
   };
   const page = previewPage(asked, path, deviceOf(width));
   const unseen = whyUnseen(asked, page, deviceOf(width));
-  const address = `${page.path}${page.path.includes('?') ? '&' : '?'}draft=${token}&lang=${isServerDrawn ? `${language}&shape=${pieceId}` : whole.shop.languages[0]!}`;
+  const address = frameAddress(page.path, {
+    draft: token,
+    lang: isServerDrawn ? language : whole.shop.languages[0]!,
+    ...(isServerDrawn && { shape: pieceId }),
+  });
   const post = (message: ToPreview) => frame.current?.contentWindow?.postMessage(message, location.origin);
 
   useEffect(() => {
@@ -104,17 +100,14 @@ export function Preview(props: Props) {
   useEffect(() => {
     if (ready === 0) return;
     seq.current += 1;
-    post({ pl: 'manifest', manifest: compileManifest(shown, definitions, live.revision, language), seq: seq.current });
+    post({
+      pl: 'manifest',
+      manifest: compileManifest(shownLane(lane, pieceId), definitions, live.revision, language),
+      seq: seq.current,
+    });
   }, [ready, lane, language]);
 
-  const putAnew = () =>
-    post({
-      pl: 'situation',
-      pieceId,
-      product,
-      cart: situation.cart ? (samples.carts[situation.cart] ?? null) : null,
-      added: situation.added ?? false,
-    });
+  const putAnew = () => post(situationMessage(pieceId, situation, samples));
   useEffect(() => {
     if (ready > 0) putAnew();
   }, [ready, situation, pieceId, samples, product]);
@@ -237,15 +230,4 @@ function PreviewBar({
       {scale.by < 1 && <span>shown at {Math.round(scale.by * 100)} %</span>}
     </div>
   );
-}
-
-/** In the bench a piece is seen on every page and device, whatever Where says; Where has its own answers. */
-function openWhere({ where, kind }: Piece): Piece['where'] {
-  return {
-    ...where,
-    devices: ['phone', 'tablet', 'desktop'],
-    pages: [...(definitionOf(kind)?.pages ?? where.pages)],
-    categories: { mode: 'all' as const },
-    products: { mode: 'all' as const },
-  };
 }

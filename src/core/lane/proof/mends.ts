@@ -1,0 +1,259 @@
+import { nearestPassing, type PlaceInPiece, type ProofProblem } from '~/core/proof';
+import { deviceOf } from '~/core/where';
+import type { Lane, Piece } from '../document/lane.schema';
+import { resolveLook } from '../document/resolve';
+import type { Situation } from '../preview/situation';
+import type { PieceDefinition } from '../settings/definition';
+import { LOOK_PROPERTIES, type LookProperty, type LookState, type LookValue, type Task } from '../settings/setting';
+import { ownRules } from './own-rules';
+
+/** A change of one setting that may mend a problem. Whether it does is seen when it is drawn. */
+export interface Mend {
+  readonly pieceId: string;
+  /** Where the bench shows the setting. */
+  readonly task: Task;
+  readonly part: string | null;
+  /** The setting, as the owner knows it. */
+  readonly setting: string;
+  /** What would be done, for the button. */
+  readonly label: string;
+  readonly change: (lane: Lane) => void;
+}
+
+interface Asked {
+  readonly problem: ProofProblem;
+  readonly situation: Situation;
+  readonly lane: Lane;
+  readonly definitions: readonly PieceDefinition[];
+}
+
+/** A piece that a problem is about. */
+interface Concerned {
+  readonly pieceId: string;
+  readonly piece: Piece;
+  readonly definition: PieceDefinition;
+  readonly at: PlaceInPiece;
+}
+
+const SMALLEST_TEXT_PX = 12;
+const CORNERS = ['bottom 0', 'top 100', 'top 0', 'bottom 100', 'end 50', 'start 50'];
+const STATE_WORDS: Readonly<Record<LookState, string>> = {
+  rest: '',
+  hover: ', under the pointer',
+  focus: ', in focus',
+  pressed: ', pressed',
+};
+
+/**
+ * What could mend a problem, likeliest first: the nearest change of what was measured, then every change of the owner's
+ * own undone, what lies nearest first, then the part left out where it was found.
+ * @param pieceId the piece that was proved, for a problem of the whole page
+ */
+export function mendsFor(asked: Asked, pieceId: string): Mend[] {
+  const { problem, lane, definitions } = asked;
+  const places = [problem.at];
+  if (problem.check === 'covered') places.unshift(problem.by);
+  if (problem.check === 'several') places.push(...problem.others);
+  const concerned = places.flatMap((at): Concerned[] => {
+    const id = at.pieceId || pieceId;
+    const piece = lane.pieces[id];
+    const definition = definitions.find(({ kind }) => kind === piece?.kind);
+    return piece && definition ? [{ pieceId: id, piece, definition, at }] : [];
+  });
+  return [
+    ...concerned.flatMap((one) => nearestMends(asked, one)),
+    ...concerned.flatMap((one) => undoneMends(one)),
+    ...concerned.flatMap((one) => leftOutMends(asked, one)),
+  ];
+}
+
+/** The smallest change of what was measured. */
+function nearestMends({ problem, situation }: Asked, one: Concerned): Mend[] {
+  switch (problem.check) {
+    case 'faint':
+      return colourMends(problem, situation.state ?? 'rest', one);
+    case 'cut':
+    case 'sticks-out':
+    case 'narrow':
+      return sizeMends(one, (size) => [0.9, 0.8, 0.7, 0.6].map((share) => Math.round(size * share)));
+    case 'small':
+      return sizeMends(one, (size) => [1.25, 1.5, 2].map((share) => Math.round(size * share)));
+    case 'covered':
+      return cornerMends(situation, one);
+    default:
+      return [];
+  }
+}
+
+function lookMend(one: Concerned, key: string, state: LookState, [property, value]: [LookProperty, LookValue]): Mend {
+  const { pieceId, definition } = one;
+  const slot = definition.looks[key]!;
+  return {
+    pieceId,
+    task: 'look',
+    part: slot.part ?? null,
+    setting: `${slot.label}${STATE_WORDS[state]}: ${LOOK_PROPERTIES[property].label.toLowerCase()}`,
+    label: `Change it to ${value}${typeof value === 'number' ? ' px' : ''}`,
+    change: (lane) => {
+      const slots = lane.pieces[pieceId]?.look.slots;
+      if (slots) ((slots[key] ??= {})[state] ??= {})[property] = value;
+    },
+  };
+}
+
+/** Another colour of the text, or of its ground where the owner chose that. */
+function colourMends(problem: ProofProblem & { check: 'faint' }, shown: LookState, one: Concerned): Mend[] {
+  const { at, definition, piece } = one;
+  const slot = at.slot === null ? undefined : definition.looks[at.slot];
+  if (!slot || at.slot === null) return [];
+  const state = slot.states.includes(shown) ? shown : 'rest';
+  const { colour, ground, wanted } = problem;
+  const text = nearestPassing(colour, ground, wanted);
+  const behind = nearestPassing(ground, colour, wanted);
+  const mends: Mend[] = [];
+  const own = piece.look.slots[at.slot]?.[state];
+  if (text !== null && slot.properties.includes('text')) mends.push(lookMend(one, at.slot, state, ['text', text]));
+  if (behind !== null && slot.properties.includes('background'))
+    mends.push(lookMend(one, at.slot, state, ['background', behind]));
+  return own?.background !== undefined && own.text === undefined ? mends.reverse() : mends;
+}
+
+function sizeMends(one: Concerned, sizes: (from: number) => readonly number[]): Mend[] {
+  const { at, definition, piece } = one;
+  const slot = at.slot === null ? undefined : definition.looks[at.slot];
+  if (!slot || at.slot === null || !slot.properties.includes('size')) return [];
+  const now = resolveLook(slot, piece.look.slots[at.slot], 'rest', 'size');
+  const most = LOOK_PROPERTIES.size.max;
+  return sizes(typeof now === 'number' ? now : 16)
+    .filter((size) => size >= SMALLEST_TEXT_PX && size <= most)
+    .map((size) => lookMend(one, at.slot!, 'rest', ['size', size]));
+}
+
+/** The other corners of what can be dragged about, on the devices on which it was found. */
+function cornerMends({ width }: Situation, { pieceId, piece, definition }: Concerned): Mend[] {
+  const phones = deviceOf(width) === 'phone';
+  return Object.entries(definition.settings).flatMap(([key, spec]) =>
+    spec.type === 'place' && /phone/i.test(key) === phones
+      ? CORNERS.filter((corner) => corner !== (piece.settings[key] ?? spec.default)).map((corner): Mend => ({
+          pieceId,
+          task: spec.task,
+          part: spec.part ?? null,
+          setting: spec.label,
+          label: `Move it to the ${corner.startsWith('top') ? 'upper' : corner.startsWith('bottom') ? 'lower' : 'middle'} ${/ 0$|start/.test(corner) ? 'beginning' : 'end'}`,
+          change: (lane) => {
+            const changed = lane.pieces[pieceId];
+            if (changed) changed.settings[key] = corner;
+          },
+        }))
+      : [],
+  );
+}
+
+/** Every change of the owner's own taken back by itself, that of the place itself first. */
+function undoneMends(one: Concerned): Mend[] {
+  const { at, definition } = one;
+  const isNear = ({ part, setting }: Mend) =>
+    Number(part !== null && part === (at.part ?? definition.looks[at.slot ?? '']?.part)) +
+    Number(at.slot !== null && setting.startsWith(definition.looks[at.slot]?.label ?? '\n'));
+  return [...undoneRules(one), ...undoneLooks(one), ...undoneWords(one), ...undoneSettings(one)].sort(
+    (a, b) => isNear(b) - isNear(a),
+  );
+}
+
+function undoneRules({ pieceId, piece }: Concerned): Mend[] {
+  return ownRules(piece.look.css).map(({ line, text, without }) => ({
+    pieceId,
+    task: 'look',
+    part: null,
+    setting: `Own style rules, line ${line}`,
+    label: `Remove “${text.slice(0, 40)}”`,
+    change: (lane) => {
+      const changed = lane.pieces[pieceId];
+      if (changed) changed.look.css = without;
+    },
+  }));
+}
+
+function undoneLooks({ pieceId, piece, definition }: Concerned): Mend[] {
+  return Object.entries(piece.look.slots).flatMap(([key, states]) =>
+    Object.entries(states ?? {}).flatMap(([state, rules]) =>
+      Object.keys(rules ?? {}).map((property): Mend => ({
+        pieceId,
+        task: 'look',
+        part: definition.looks[key]?.part ?? null,
+        setting: `${definition.looks[key]?.label ?? key}${STATE_WORDS[state as LookState]}: ${LOOK_PROPERTIES[property as LookProperty].label.toLowerCase()}`,
+        label: 'Back to the usual',
+        change: (lane) => {
+          delete lane.pieces[pieceId]?.look.slots[key]?.[state as LookState]?.[property as LookProperty];
+        },
+      })),
+    ),
+  );
+}
+
+function undoneWords({ pieceId, piece, definition }: Concerned): Mend[] {
+  return Object.entries(piece.words).flatMap(([language, words]) =>
+    Object.keys(words).map((word): Mend => ({
+      pieceId,
+      task: 'words',
+      part: definition.words[word]?.part ?? null,
+      setting: definition.words[word]?.label ?? word,
+      label: 'Use the usual text',
+      change: (lane) => {
+        delete lane.pieces[pieceId]?.words[language]?.[word];
+      },
+    })),
+  );
+}
+
+function undoneSettings({ pieceId, piece, definition }: Concerned): Mend[] {
+  return Object.entries(definition.settings).flatMap(([key, spec]): Mend[] => {
+    const now = piece.settings[key];
+    if (now === undefined || JSON.stringify(now) === JSON.stringify(spec.default)) return [];
+    return [
+      {
+        pieceId,
+        task: spec.task,
+        part: spec.part ?? null,
+        setting: spec.label,
+        label: 'Back to the usual',
+        change: (lane) => {
+          const changed = lane.pieces[pieceId];
+          if (changed) changed.settings[key] = structuredClone(spec.default);
+        },
+      },
+    ];
+  });
+}
+
+/** The part hidden on the device it was found on; a surface too many turned off. */
+function leftOutMends({ problem, situation }: Asked, { pieceId, piece, definition, at }: Concerned): Mend[] {
+  const device = deviceOf(situation.width);
+  const mends: Mend[] = [];
+  const isNeeded = (key: string) => (definition.needs ?? []).some(({ oneOf }) => Object.hasOwn(oneOf, key));
+  if (at.part !== null && !isNeeded(at.part) && piece.parts.some(({ key }) => key === at.part))
+    mends.push({
+      pieceId,
+      task: 'parts',
+      part: at.part,
+      setting: definition.parts[at.part]?.label ?? at.part,
+      label: `Hide it on ${device}s`,
+      change: (lane) => {
+        const part = lane.pieces[pieceId]?.parts.find(({ key }) => key === at.part);
+        if (part && !part.hideOn.includes(device)) part.hideOn.push(device);
+      },
+    });
+  if ((problem.check === 'several' || problem.check === 'covered') && !definition.isAlwaysOn)
+    mends.push({
+      pieceId,
+      task: 'where',
+      part: null,
+      setting: 'On or off',
+      label: 'Turn it off',
+      change: (lane) => {
+        const changed = lane.pieces[pieceId];
+        if (changed) changed.on = false;
+      },
+    });
+  return mends;
+}

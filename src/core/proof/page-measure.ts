@@ -1,0 +1,75 @@
+/** In CSS px, from the upper left corner of the window. */
+export interface DrawnBox {
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+}
+
+/** What something measured belongs to. */
+export interface PlaceInPiece {
+  /** Empty: the page itself, no piece. */
+  readonly pieceId: string;
+  readonly part: string | null;
+  readonly slot: string | null;
+  readonly word: string | null;
+  /** How a person would call it: its text or its name, at most 60 letters. */
+  readonly called: string;
+}
+
+export interface MeasuredText {
+  readonly at: PlaceInPiece;
+  readonly box: DrawnBox;
+  readonly text: string;
+  /** #rrggbb, as it comes to on its ground. */
+  readonly colour: string;
+  /** Colours behind it, #rrggbb: one for an even ground, several sampled from a picture. */
+  readonly grounds: readonly string[];
+  readonly sizePx: number;
+  readonly isBold: boolean;
+  /** True where nobody can use what it names now. */
+  readonly isDisabled: boolean;
+  readonly lines: number;
+  /** Px of it that no scrolling brings into sight, across and down. */
+  readonly hiddenPx: { readonly across: number; readonly down: number };
+  /** Px by which it sticks out of the control it names. */
+  readonly sticksOutPx: number;
+}
+
+/** What a button is for, where that is to order, or to close what lies over the page. */
+export type ControlUse = 'order' | 'close';
+
+export interface MeasuredControl {
+  readonly at: PlaceInPiece;
+  readonly box: DrawnBox;
+  /** Its accessible name; empty where it has none. */
+  readonly name: string;
+  readonly use: ControlUse | null;
+  /** A link within a sentence. */
+  readonly isInText: boolean;
+  /** What a pointer hits in its place, however the page is scrolled; null when it hits the control. */
+  readonly coveredBy: PlaceInPiece | null;
+}
+
+/** Something that lies over the page. */
+export interface MeasuredSurface {
+  readonly at: PlaceInPiece;
+  readonly box: DrawnBox;
+  /** Its accessible name; empty where it has none. */
+  readonly name: string;
+  readonly isModal: boolean;
+  /** Some of the page beside it can be pressed, which closes it. */
+  readonly isClosedBeside: boolean;
+}
+
+/** What stands in a window that shows the shop in a situation, measured by the browser that drew it. */
+export interface PageMeasure {
+  readonly language: string;
+  readonly width: number;
+  readonly height: number;
+  /** Px by which the page is wider than its window. */
+  readonly widerByPx: number;
+  readonly texts: readonly MeasuredText[];
+  readonly controls: readonly MeasuredControl[];
+  readonly surfaces: readonly MeasuredSurface[];
+}

@@ -1,0 +1,62 @@
+import { Tabs } from 'radix-ui';
+import { useEffect, useRef, useState } from 'react';
+import type { Samples } from '~/studio/preview/samples';
+import { Board } from './board';
+import { ProblemPanel } from './problem-panel';
+import type { Stone } from './sheet';
+import { useSheet } from './use-sheet';
+
+/** The shop is played in as many frames at once. */
+const FRAMES = [0, 1];
+
+interface Props {
+  readonly pieceId: string;
+  /** As the owner calls the piece. */
+  readonly name: string;
+  readonly samples: Samples;
+  readonly categories: readonly { readonly slug: string }[];
+  readonly panelClass: string;
+  /** What was drawn, whenever the sheet is complete. */
+  readonly onDrawn: (stones: ReadonlyMap<string, Stone>) => void;
+}
+
+/** The proof sheet in the middle of the bench, and beside it the situation that was chosen. */
+export function ProofTask({ pieceId, name, samples, categories, panelClass, onDrawn }: Props) {
+  const frames = useRef<(HTMLIFrameElement | null)[]>([]);
+  const sheet = useSheet({ pieceId, samples, categories, frames });
+  const [chosen, setChosen] = useState<string | null>(null);
+  const stones = sheet.situations.flatMap(({ key }) => sheet.stones.get(key) ?? []);
+  const stone =
+    sheet.stones.get(chosen ?? '') ?? stones.find(({ problems }) => problems.length > 0) ?? stones[0] ?? null;
+
+  useEffect(() => {
+    if (sheet.tookMs !== null) onDrawn(sheet.stones);
+  }, [sheet.tookMs, sheet.stones, onDrawn]);
+
+  return (
+    <>
+      <section
+        aria-label="Proof sheet"
+        className="relative isolate col-start-2 row-span-2 row-start-2 flex min-h-0 flex-col overflow-hidden bg-slab"
+      >
+        {/* The shop is played under the board: what is out of the window is not drawn, and cannot be measured. */}
+        <div aria-hidden className="pointer-events-none absolute inset-0 -z-20 overflow-hidden">
+          {FRAMES.map((i) => (
+            <iframe
+              key={i}
+              tabIndex={-1}
+              title="The shop while it is proved"
+              ref={(frame) => void (frames.current[i] = frame)}
+              className="absolute inset-0 border-0"
+            />
+          ))}
+        </div>
+        <div className="absolute inset-0 -z-10 bg-slab" />
+        <Board name={name} sheet={sheet} chosen={stone?.situation.key ?? null} onChoose={setChosen} />
+      </section>
+      <Tabs.Content value="proof" className={panelClass}>
+        {stone ? <ProblemPanel stone={stone} sheet={sheet} /> : <p className="help">The first pictures are drawn …</p>}
+      </Tabs.Content>
+    </>
+  );
+}

@@ -1,0 +1,155 @@
+import {
+  compileManifest,
+  mendsFor,
+  proofSituations,
+  slotUses,
+  type CategoryTexts,
+  type Lane,
+  type Mend,
+  type Situation,
+} from '~/core/lane';
+import { findProblems, problemKey, type ProofProblem } from '~/core/proof';
+import { deviceOf } from '~/core/where';
+import { definitionOf, definitions, situationsOf } from '~/pieces/definitions';
+import { frameAddress, isPossible, languageOf, shownLane, situationMessage } from '~/studio/preview/framed';
+import { previewPage } from '~/studio/preview/preview-page';
+import type { Samples } from '~/studio/preview/samples';
+import { produce } from 'immer';
+import type { FrameDriver, Shot } from './frame-driver';
+
+/** What a sheet is drawn from. */
+export interface SheetOf {
+  readonly pieceId: string;
+  readonly lane: Lane;
+  readonly token: string;
+  readonly revision: number;
+  readonly samples: Samples;
+  readonly categories: readonly { readonly slug: string }[];
+  readonly categoryTexts: CategoryTexts;
+}
+
+/** One situation, as it was drawn. */
+export interface Stone {
+  readonly situation: Situation;
+  readonly height: number;
+  readonly problems: readonly ProofProblem[];
+  /** HTML that stands by itself. */
+  readonly picture: string;
+}
+
+/** A mend that was drawn, and held. */
+export interface TriedMend {
+  readonly mend: Mend;
+  readonly after: Stone;
+}
+
+const HEIGHTS = { phone: 844, tablet: 1024, desktop: 800 } as const;
+/** Mends that are drawn for one problem, at most. */
+const MOST_TRIED = 24;
+const USES = slotUses(definitions);
+
+/** The situations of a piece that the shop has products and carts for. */
+export function situationsFor({ lane, pieceId, samples }: SheetOf): Situation[] {
+  const { kind } = lane.pieces[pieceId]!;
+  return proofSituations(definitionOf(kind)!, situationsOf(kind), lane.shop.languages).filter((situation) =>
+    isPossible(situation, samples),
+  );
+}
+
+function shotOf(of: SheetOf, lane: Lane, situation: Situation): Shot {
+  const { pieceId, samples, categories, categoryTexts, token, revision } = of;
+  const definition = definitionOf(lane.pieces[pieceId]!.kind)!;
+  const device = deviceOf(situation.width);
+  const message = situationMessage(pieceId, situation, samples);
+  const product = message.product ?? samples.products['plain'] ?? null;
+  const asked = { lane, pieceId, definition, categories, categoryTexts, product };
+  const lang = languageOf(situation, lane.shop.languages);
+  return {
+    address: frameAddress(previewPage(asked, definition.preview.path, device).path, {
+      draft: token,
+      lang,
+      ...(definition.spots && { shape: pieceId }),
+    }),
+    width: situation.width,
+    height: HEIGHTS[device],
+    manifest: compileManifest(shownLane(lane, pieceId), definitions, revision, lang),
+    situation: message,
+    state: situation.state ?? 'rest',
+    textPercent: situation.textPercent ?? 100,
+    uses: USES,
+  };
+}
+
+/** Draws a piece in a situation and looks what is wrong; null where the shop did not answer. */
+async function lay(driver: FrameDriver, of: SheetOf, lane: Lane, situation: Situation): Promise<Stone | null> {
+  const shot = shotOf(of, lane, situation);
+  const proved = await driver.measure(shot);
+  if (!proved) return null;
+  return {
+    situation,
+    height: shot.height,
+    problems: findProblems(proved.page, of.pieceId),
+    picture: proved.picture,
+  };
+}
+
+/** Draws every situation of a piece, in as many frames at once as there are, and tells each as it is there. */
+export async function laySheet(
+  drivers: readonly FrameDriver[],
+  of: SheetOf,
+  onLaid: (stone: Stone) => void,
+  signal: AbortSignal,
+): Promise<void> {
+  // Those of one page one after the other: it is loaded once.
+  const byPage = new Map<string, Situation[]>();
+  for (const situation of situationsFor(of)) {
+    const { address } = shotOf(of, of.lane, situation);
+    byPage.set(address, [...(byPage.get(address) ?? []), situation]);
+  }
+  const waiting = [...byPage.values()];
+  await Promise.all(
+    drivers.map(async (driver) => {
+      for (let page = takeWork(waiting); page && !signal.aborted; page = takeWork(waiting))
+        for (const situation of page) {
+          if (signal.aborted) return;
+          const stone = await lay(driver, of, of.lane, situation);
+          if (stone && !signal.aborted) onLaid(stone);
+        }
+    }),
+  );
+}
+
+/** Whether the server draws the piece, and not the shopper's browser. */
+export function isServerDrawn({ lane, pieceId }: Pick<SheetOf, 'lane' | 'pieceId'>): boolean {
+  return definitionOf(lane.pieces[pieceId]!.kind)!.spots !== undefined;
+}
+
+/** The next page to draw; where only a long one is left, half of it. */
+function takeWork(waiting: Situation[][]): Situation[] | undefined {
+  if (waiting.length !== 1) return waiting.shift();
+  const [last] = waiting;
+  const half = last!.splice(0, Math.ceil(last!.length / 2));
+  if (last!.length === 0) waiting.pop();
+  return half;
+}
+
+/** The likeliest change that, when it is drawn, leaves the problem out and brings no new one; null where none does. */
+export async function tryMends(
+  driver: FrameDriver,
+  of: SheetOf,
+  { problem, stone }: { readonly problem: ProofProblem; readonly stone: Stone },
+  signal: AbortSignal,
+): Promise<TriedMend | null> {
+  const { situation } = stone;
+  // What the server draws is drawn by the draft as it is stored: nothing can be tried before.
+  if (isServerDrawn(of)) return null;
+  const before = new Set(stone.problems.map(problemKey));
+  const mends = mendsFor({ problem, situation, lane: of.lane, definitions }, of.pieceId).slice(0, MOST_TRIED);
+  for (const mend of mends) {
+    if (signal.aborted) return null;
+    const after = await lay(driver, of, produce(of.lane, mend.change), situation);
+    const left = after?.problems.map(problemKey) ?? [problemKey(problem)];
+    if (after && !left.includes(problemKey(problem)) && left.every((key) => before.has(key))) return { mend, after };
+  }
+  return null;
+}

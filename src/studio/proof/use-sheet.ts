@@ -1,0 +1,84 @@
+import { useCallback, useEffect, useRef, useState, type RefObject } from 'react';
+import type { Situation } from '~/core/lane';
+import type { ProofProblem } from '~/core/proof';
+import { useDraft } from '~/studio/data/draft-store';
+import type { Samples } from '~/studio/preview/samples';
+import { createFrameDriver, type FrameDriver } from './frame-driver';
+import { isServerDrawn, laySheet, situationsFor, tryMends, type SheetOf, type Stone, type TriedMend } from './sheet';
+
+/** An edit is proved when nothing more has been changed for as long, in ms. */
+const REST_MS = 600;
+
+export interface Sheet {
+  /** Stones that have been laid, by the key of their situation. */
+  readonly stones: ReadonlyMap<string, Stone>;
+  /** Situations there are, those not drawn yet among them. */
+  readonly situations: readonly Situation[];
+  /** How long it took in ms; null while it is being drawn. */
+  readonly tookMs: number | null;
+  /** Whether mends can be tried out for this piece. */
+  readonly triesMends: boolean;
+  /** Waits for the sheet; null where no change of one setting mends it. */
+  readonly mendFor: (stone: Stone, problem: ProofProblem, signal: AbortSignal) => Promise<TriedMend | null>;
+}
+
+interface Asked {
+  readonly pieceId: string;
+  readonly samples: Samples;
+  readonly categories: readonly { readonly slug: string }[];
+  /** The frames the shop is played in. */
+  readonly frames: RefObject<readonly (HTMLIFrameElement | null)[]>;
+}
+
+/** The proof sheet of a piece, drawn anew with every change of the draft. */
+export function useSheet({ pieceId, samples, categories, frames }: Asked): Sheet {
+  const { lane, token, live, categoryTexts, flush } = useDraft();
+  const [stones, setStones] = useState<ReadonlyMap<string, Stone>>(new Map());
+  const [tookMs, setTookMs] = useState<number | null>(null);
+  const drivers = useRef<FrameDriver[]>([]);
+  /** One thing is drawn at a time: mends wait for the sheet. */
+  const busy = useRef<Promise<unknown>>(Promise.resolve());
+  const sheetOf: SheetOf = { pieceId, lane, token, revision: live.revision, samples, categories, categoryTexts };
+  const latest = useRef(sheetOf);
+  latest.current = sheetOf;
+
+  useEffect(() => {
+    drivers.current = frames.current.flatMap((frame) => (frame ? [createFrameDriver(frame)] : []));
+    return () => {
+      for (const driver of drivers.current) driver.end();
+    };
+  }, [frames]);
+
+  useEffect(() => {
+    const stop = new AbortController();
+    setTookMs(null);
+    const draw = async () => {
+      // What the server draws it draws by the draft as it is stored.
+      if (stop.signal.aborted || !(await flush())) return;
+      const began = performance.now();
+      await laySheet(
+        drivers.current,
+        latest.current,
+        (stone) => setStones((before) => new Map(before).set(stone.situation.key, stone)),
+        stop.signal,
+      );
+      if (!stop.signal.aborted) setTookMs(performance.now() - began);
+    };
+    const timer = setTimeout(() => (busy.current = busy.current.then(draw)), stones.size === 0 ? 0 : REST_MS);
+    return () => {
+      clearTimeout(timer);
+      stop.abort();
+    };
+  }, [lane, pieceId, samples]);
+
+  const mendFor = useCallback((stone: Stone, problem: ProofProblem, signal: AbortSignal) => {
+    const tried = busy.current.then(() => {
+      const [driver] = drivers.current;
+      return driver && !signal.aborted ? tryMends(driver, latest.current, { problem, stone }, signal) : null;
+    });
+    busy.current = tried;
+    return tried;
+  }, []);
+
+  return { stones, situations: situationsFor(sheetOf), tookMs, triesMends: !isServerDrawn(sheetOf), mendFor };
+}

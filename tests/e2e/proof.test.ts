@@ -1,0 +1,120 @@
+import type { Piece } from '~/core/lane';
+import { signInOwner } from '../support/owner';
+import { changingTest, expect, signIn, type Page } from './harness';
+
+/** Sheets are drawn a situation after the other, on a busy machine slowly. */
+const DRAWN = { timeout: 60_000 };
+const PLANTED: readonly {
+  readonly piece: string;
+  readonly plant: (piece: Piece) => void;
+  /** What the sheet says, and the setting it names for each. */
+  readonly found: readonly (readonly [heading: RegExp, setting: RegExp])[];
+}[] = [
+  {
+    piece: 'quick-view',
+    plant(piece) {
+      piece.look.slots['add'] = { hover: { background: '#8fb3bd' } };
+      piece.look.css =
+        '[data-slot=name]{color:#9fb8bd}\n[data-slot=close]{display:none}\n[data-slot=shortText]{height:9px;overflow:hidden}';
+    },
+    found: [
+      [/^“Add to cart” is hard to read$/, /^Add button, under the pointer: background$/],
+      [/is hard to read$/, /^(Name: text|Own style rules, line 1)$/],
+      [/cannot be closed$/, /^Own style rules, line 2$/],
+      [/is cut off$/, /^Own style rules, line 3$/],
+    ],
+  },
+  {
+    piece: 'slide-out-cart',
+    plant(piece) {
+      piece.words = { en: { checkout: 'Zur Bestellübersicht und Zahlungsabwicklung mit Versandauswahl' } };
+      piece.look.css = '[data-slot=checkout]{white-space:nowrap}';
+    },
+    found: [[/(is cut off|does not fit)$/, /.*/]],
+  },
+  {
+    piece: 'cart-opener',
+    plant(piece) {
+      piece.look.css = '[data-slot=opener]{position:fixed;inset:0;width:100vw;height:100vh;z-index:9}';
+    },
+    found: [[/is covered$/, /^Own style rules, line 1$/]],
+  },
+  {
+    piece: 'added-popup',
+    plant(piece) {
+      piece.look.css = '[data-part=name]{width:9px;overflow-wrap:anywhere}';
+    },
+    found: [[/is broken into letters$/, /^Own style rules, line 1$/]],
+  },
+  {
+    piece: 'cart-page',
+    plant(piece) {
+      piece.look.css = '.page{width:1500px;max-width:none}';
+    },
+    found: [[/^The page is wider than its window$/, /^Own style rules, line 1$/]],
+  },
+];
+
+const board = (page: Page) => page.getByRole('region', { name: 'Proof sheet' });
+const panel = (page: Page) => page.getByRole('tabpanel', { name: 'Proof' });
+const drawn = (page: Page) =>
+  expect(board(page).getByText(/situations, drawn by the shop itself in/)).toBeVisible(DRAWN);
+
+/** Presses “Mend it” for the first problem there is, until none is left; answers what was said of each. */
+async function mendAll(page: Page): Promise<[heading: string, setting: string][]> {
+  const mended: [string, string][] = [];
+  for (let presses = 0; presses < 12; presses += 1) {
+    await drawn(page);
+    const bad = board(page).getByRole('button', { name: /problem/ });
+    if ((await bad.count()) === 0) return mended;
+    await bad.first().click();
+    const problem = panel(page).getByRole('region', { name: 'Problem' });
+    const mend = problem.getByRole('button', { name: 'Mend it' });
+    await expect(mend).toBeVisible(DRAWN);
+    mended.push([await problem.getByRole('heading').innerText(), await problem.locator('strong').innerText()]);
+    await mend.click();
+    await expect(board(page).getByText(/drawn by the shop itself …/)).toBeVisible();
+  }
+  throw new Error(`Not mended by 12 presses: ${JSON.stringify(mended)}`);
+}
+
+for (const { piece, plant, found } of PLANTED)
+  changingTest(
+    `what is planted in ${piece} is found where it is drawn, and mended by a press each`,
+    async ({ page, server }) => {
+      changingTest.setTimeout(300_000);
+      const faults: string[] = [];
+      page.on('pageerror', (error) => faults.push(error.message));
+      const owner = await signInOwner(server);
+      await owner.change((lane) => plant(lane.pieces[piece]!));
+      await signIn(page, server.origin, `/studio/bench/${piece}?task=proof`);
+      await drawn(page);
+      await expect(board(page).getByRole('heading')).toContainText('do not hold');
+
+      const mended = await mendAll(page);
+
+      for (const [heading, setting] of found)
+        expect(
+          mended.some((said) => heading.test(said[0]) && setting.test(said[1])),
+          `${heading} ${JSON.stringify(mended)}`,
+        ).toBe(true);
+      await expect(board(page).getByRole('heading')).toContainText('The board is level');
+      expect(faults).toEqual([]);
+    },
+  );
+
+changingTest('the strip of situations shows what was drawn, and what does not hold', async ({ page, server }) => {
+  changingTest.setTimeout(120_000);
+  const owner = await signInOwner(server);
+  await owner.change((lane) => void (lane.pieces['quick-view']!.look.css = '[data-slot=add]{color:#8fb3bd}'));
+  await signIn(page, server.origin, '/studio/bench/quick-view');
+  await page.getByRole('tab', { name: 'Proof' }).click();
+  await drawn(page);
+  await page.getByRole('tab', { name: 'Parts' }).click();
+  const strip = page.getByRole('region', { name: 'Situations' });
+  await expect(strip.getByRole('button', { name: 'Everyday · 1' })).toBeVisible();
+  await expect(strip.locator('iframe').first().contentFrame().locator('pl-look dialog, dialog').first()).toBeVisible();
+  // What was drawn of another draft says nothing of this one.
+  await page.getByRole('radiogroup', { name: 'Picture enlarges' }).getByText('Off').click();
+  await expect(strip.getByRole('button', { name: 'Everyday', exact: true })).toBeVisible();
+});
