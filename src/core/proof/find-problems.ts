@@ -39,5 +39,5 @@ function concerns(found: Found, pieceId: string): boolean {
   const places = [found.at];
   if (found.check === 'covered') places.push(found.by);
   if (found.check === 'several') places.push(...found.others);
-  return found.check === 'sideways' || places.some((place) => place.pieceId === pieceId);
+  return (found.check === 'sideways' && found.at.pieceId === '') || places.some((place) => place.pieceId === pieceId);
 }

@@ -60,6 +60,8 @@ export interface MeasuredSurface {
   readonly isModal: boolean;
   /** Some of the page beside it can be pressed, which closes it. */
   readonly isClosedBeside: boolean;
+  /** Px by which what it shows is wider than itself. */
+  readonly widerByPx: number;
 }
 
 /** What stands in a window that shows the shop in a situation, measured by the browser that drew it. */

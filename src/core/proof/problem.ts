@@ -59,7 +59,7 @@ export interface UnnamedProblem {
   readonly check: 'unnamed';
 }
 
-/** The page has to be scrolled sideways. WCAG 2.2, 1.4.10. */
+/** The page, or what lies over it, has to be scrolled sideways. WCAG 2.2, 1.4.10. */
 export interface SidewaysProblem {
   readonly check: 'sideways';
   readonly byPx: number;

@@ -33,9 +33,9 @@ export function findNarrow({ texts }: PageMeasure): Found[] {
   });
 }
 
-export function findSideways({ widerByPx, width, height }: PageMeasure): Found[] {
+export function findSideways({ widerByPx, width, height, surfaces }: PageMeasure): Found[] {
   const at = { pieceId: '', part: null, slot: null, word: null, called: '' };
-  return widerByPx > SLACK_PX
-    ? [{ check: 'sideways', at, box: { x: 0, y: 0, width, height }, byPx: Math.round(widerByPx) }]
-    : [];
+  return [{ at, box: { x: 0, y: 0, width, height }, widerByPx }, ...surfaces].flatMap((one): Found[] =>
+    one.widerByPx > SLACK_PX ? [{ check: 'sideways', at: one.at, box: one.box, byPx: Math.round(one.widerByPx) }] : [],
+  );
 }

@@ -70,7 +70,7 @@ export function wordProofProblem(
       };
     case 'sideways':
       return {
-        heading: 'The page is wider than its window',
+        heading: `${problem.at.pieceId === '' ? 'The page' : name} is wider than its window`,
         sentence: `Shoppers have to scroll sideways by ${problem.byPx} px.`,
       };
     default:

@@ -38,8 +38,18 @@ function measureSurfaces(): MeasuredSurface[] {
         name: squeezed(name),
         isModal: dialog.matches(':modal'),
         isClosedBeside: isClosedBeside(dialog),
+        widerByPx: widerBy(dialog),
       };
     });
+}
+
+/** Px to scroll sideways in what is there to be scrolled down. A strip that only runs sideways is meant to. */
+function widerBy(dialog: HTMLDialogElement): number {
+  const scrolled = [dialog, ...dialog.querySelectorAll<HTMLElement>('*')].filter((element) => {
+    const { overflowX, overflowY } = getComputedStyle(element);
+    return overflowX === 'auto' && overflowY === 'auto';
+  });
+  return Math.max(0, ...scrolled.map(({ scrollWidth, clientWidth }) => scrollWidth - clientWidth));
 }
 
 /** Whether some point of the window lies beside what the dialog shows, where a press closes it. */

@@ -55,8 +55,9 @@ function measureText(node: Text): MeasuredText | null {
 
 /** Px by which letters stand outside of the button they name. */
 function sticksOut(element: Element, letters: DOMRectReadOnly): number {
-  const control = element.closest('button,summary,[role=button]');
-  if (!control) return 0;
+  const control = element.closest('button,summary,[role=button],a[href]');
+  // A link within a text has no edges.
+  if (!control || getComputedStyle(control).display === 'inline') return 0;
   const box = control.getBoundingClientRect();
   return Math.max(
     0,

@@ -11,13 +11,15 @@ let asking = 0;
 /** Counts what is being asked for from now on. */
 export function watchRequests(): void {
   const { fetch: send } = window;
-  window.fetch = async (...request) => {
+  window.fetch = (...request) => {
     asking += 1;
-    try {
-      return await send(...request);
-    } finally {
-      asking -= 1;
-    }
+    const answer = send(...request);
+    // It is there when all of it is, not when it begins.
+    void answer
+      .then((response) => response.clone().arrayBuffer())
+      .catch(() => undefined)
+      .finally(() => (asking -= 1));
+    return answer;
   };
 }
 

@@ -66,6 +66,7 @@ describe('problems found in what was measured', () => {
       name: 'Added',
       isModal: false,
       isClosedBeside: false,
+      widerByPx: 0,
     };
     const covered = measuredControl({ use: 'order', coveredBy: by });
     const close = measuredControl({ use: 'close', at: by });
@@ -80,6 +81,7 @@ describe('problems found in what was measured', () => {
       name: 'Kite',
       isModal: true,
       isClosedBeside: false,
+      widerByPx: 0,
     };
     const close = measuredControl({ use: 'close' });
     const checks = (controls: MeasuredControl[], surfaces = [surface]) =>
@@ -96,6 +98,16 @@ describe('problems found in what was measured', () => {
 
   it('are a page wider than its window, and what has no name', () => {
     expect(findProblems(measuredPage({ widerByPx: 40 }))[0]).to.include({ check: 'sideways', byPx: 40 });
+    const panel = {
+      at: placeIn('cart'),
+      box: { x: 0, y: 0, width: 300, height: 844 },
+      name: 'Your cart',
+      isModal: false,
+      isClosedBeside: false,
+      widerByPx: 31,
+    };
+    expect(findProblems(measuredPage({ surfaces: [panel] }), 'cart')[0]).to.include({ check: 'sideways', byPx: 31 });
+    expect(findProblems(measuredPage({ surfaces: [panel] }), 'quick-view')).to.deep.equal([]);
     expect(ofControls({ name: '' })[0]).to.include({ check: 'unnamed' });
   });
 
