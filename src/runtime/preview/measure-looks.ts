@@ -1,5 +1,6 @@
 import type { MeasuredLook } from '~/core/lane/preview/preview-message';
 import { layered } from '~/core/proof/ground';
+import { above } from './measure/drawn-tree';
 
 /** How each slot drawn in these roots stands now; of one that is drawn several times the first in sight. */
 export function measureLooks(roots: readonly ParentNode[]): Record<string, MeasuredLook> {
@@ -31,12 +32,4 @@ function groundsBehind(element: Element | null): string[] {
   const grounds: string[] = [];
   for (let at = element; at; at = above(at)) grounds.push(getComputedStyle(at).backgroundColor);
   return grounds;
-}
-
-/** What an element lies on, out of a shadow tree, too. */
-function above(element: Element): Element | null {
-  return (
-    element.parentElement ??
-    (element.getRootNode() instanceof ShadowRoot ? (element.getRootNode() as ShadowRoot).host : null)
-  );
 }

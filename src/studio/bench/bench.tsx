@@ -150,6 +150,7 @@ function BenchScreen({ pieceId, samples, categories, tags, start, layouts: ownLa
           samples={samples}
           categories={categories}
           panelClass={panelClass}
+          onClose={() => setDrawer(false)}
           onDrawn={keepDrawn}
         />
       ) : (

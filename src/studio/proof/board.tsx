@@ -53,8 +53,8 @@ export function Board({ name, sheet, chosen, onChoose }: Props) {
 }
 
 function heading(name: string, { tookMs, stones, situations }: Sheet, bad: readonly Stone[]): string {
-  if (bad.length > 0) return `Proof of ${name}: ${bad.length} of ${stones.size} do not hold`;
   if (tookMs === null) return `Proof of ${name}`;
+  if (bad.length > 0) return `Proof of ${name}: ${bad.length} of ${stones.size} do not hold`;
   if (stones.size < situations.length) return `Proof of ${name}: ${stones.size} of ${situations.length} were drawn`;
   return `The board is level: ${name} holds in all ${stones.size} situations`;
 }

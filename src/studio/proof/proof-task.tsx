@@ -16,12 +16,14 @@ interface Props {
   readonly samples: Samples;
   readonly categories: readonly { readonly slug: string }[];
   readonly panelClass: string;
+  /** Puts the panel away, where it lies over the board. */
+  readonly onClose: () => void;
   /** What was drawn, whenever the sheet is complete. */
   readonly onDrawn: (stones: ReadonlyMap<string, Stone>) => void;
 }
 
 /** The proof sheet in the middle of the bench, and beside it the situation that was chosen. */
-export function ProofTask({ pieceId, name, samples, categories, panelClass, onDrawn }: Props) {
+export function ProofTask({ pieceId, name, samples, categories, panelClass, onClose, onDrawn }: Props) {
   const frames = useRef<(HTMLIFrameElement | null)[]>([]);
   const sheet = useSheet({ pieceId, samples, categories, frames });
   const [chosen, setChosen] = useState<string | null>(null);
@@ -55,6 +57,9 @@ export function ProofTask({ pieceId, name, samples, categories, panelClass, onDr
         <Board name={name} sheet={sheet} chosen={stone?.situation.key ?? null} onChoose={setChosen} />
       </section>
       <Tabs.Content value="proof" className={panelClass}>
+        <button className="btn self-end lg:hidden" onClick={onClose}>
+          Close the panel
+        </button>
         {stone ? <ProblemPanel stone={stone} sheet={sheet} /> : <p className="help">The first pictures are drawn …</p>}
       </Tabs.Content>
     </>

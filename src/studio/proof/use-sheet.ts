@@ -56,13 +56,20 @@ export function useSheet({ pieceId, samples, categories, frames }: Asked): Sheet
       // What the server draws it draws by the draft as it is stored.
       if (stop.signal.aborted || !(await flush())) return;
       const began = performance.now();
+      const laid = new Map<string, Stone>();
       await laySheet(
         drivers.current,
         latest.current,
-        (stone) => setStones((before) => new Map(before).set(stone.situation.key, stone)),
+        (stone) => {
+          laid.set(stone.situation.key, stone);
+          setStones((before) => new Map(before).set(stone.situation.key, stone));
+        },
         stop.signal,
       );
-      if (!stop.signal.aborted) setTookMs(performance.now() - began);
+      if (stop.signal.aborted) return;
+      // What could not be drawn again was drawn of another draft.
+      setStones(laid);
+      setTookMs(performance.now() - began);
     };
     const timer = setTimeout(() => (busy.current = busy.current.then(draw)), stones.size === 0 ? 0 : REST_MS);
     return () => {
