@@ -30,7 +30,7 @@ export function Board({ name, sheet, chosen, onChoose }: Props) {
         </h2>
         <p className="help">
           {sheet.tookMs === null
-            ? `${stones.length} of ${sheet.situations.length} drawn by the shop itself …`
+            ? `${sheet.laid} of ${sheet.situations.length} drawn by the shop itself …`
             : `${stones.length} situations, drawn by the shop itself in ${(sheet.tookMs / 1000).toFixed(1)} s.`}
           {sheet.tookMs !== null &&
             missing > 0 &&
@@ -53,8 +53,8 @@ export function Board({ name, sheet, chosen, onChoose }: Props) {
 }
 
 function heading(name: string, { tookMs, stones, situations }: Sheet, bad: readonly Stone[]): string {
-  if (bad.length > 0) return `Proof of ${name}: ${bad.length} of ${stones.size} do not hold`;
   if (tookMs === null) return `Proof of ${name}`;
+  if (bad.length > 0) return `Proof of ${name}: ${bad.length} of ${stones.size} do not hold`;
   if (stones.size < situations.length) return `Proof of ${name}: ${stones.size} of ${situations.length} were drawn`;
   return `The board is level: ${name} holds in all ${stones.size} situations`;
 }
