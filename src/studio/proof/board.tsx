@@ -30,7 +30,7 @@ export function Board({ name, sheet, chosen, onChoose }: Props) {
         </h2>
         <p className="help">
           {sheet.tookMs === null
-            ? `${stones.length} of ${sheet.situations.length} drawn by the shop itself …`
+            ? `${sheet.laid} of ${sheet.situations.length} drawn by the shop itself …`
             : `${stones.length} situations, drawn by the shop itself in ${(sheet.tookMs / 1000).toFixed(1)} s.`}
           {sheet.tookMs !== null &&
             missing > 0 &&

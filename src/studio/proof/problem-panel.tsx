@@ -85,7 +85,7 @@ function Problem({ problem, stone, sheet }: Props & { readonly problem: ProofPro
     const stop = new AbortController();
     setFound('searching');
     void mendFor(stone, problem, stop.signal).then((mend) => {
-      if (!stop.signal.aborted) setFound(mend);
+      if (mend !== 'stopped') setFound(mend);
     });
     return () => stop.abort();
   }, [stone, problem, mendFor]);

@@ -83,7 +83,8 @@ function shotOf(of: SheetOf, lane: Lane, situation: Situation): Shot {
 /** Draws a piece in a situation and looks what is wrong; null where the shop did not answer. */
 async function lay(driver: FrameDriver, of: SheetOf, lane: Lane, situation: Situation): Promise<Stone | null> {
   const shot = shotOf(of, lane, situation);
-  const proved = await driver.measure(shot);
+  // A busy machine may not have come to rest in time: once more.
+  const proved = (await driver.measure(shot)) ?? (await driver.measure(shot));
   if (!proved) return null;
   return {
     situation,

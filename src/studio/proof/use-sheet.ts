@@ -12,6 +12,8 @@ const REST_MS = 600;
 export interface Sheet {
   /** Stones that have been laid, by the key of their situation. */
   readonly stones: ReadonlyMap<string, Stone>;
+  /** How many of them show the draft as it is now. */
+  readonly laid: number;
   /** Situations there are, those not drawn yet among them. */
   readonly situations: readonly Situation[];
   /** How long it took in ms; null while it is being drawn. */
@@ -19,7 +21,7 @@ export interface Sheet {
   /** Whether mends can be tried out for this piece. */
   readonly triesMends: boolean;
   /** Waits for the sheet; null where no change of one setting mends it. */
-  readonly mendFor: (stone: Stone, problem: ProofProblem, signal: AbortSignal) => Promise<TriedMend | null>;
+  readonly mendFor: (stone: Stone, problem: ProofProblem, signal: AbortSignal) => Promise<TriedMend | null | 'stopped'>;
 }
 
 interface Asked {
@@ -35,7 +37,10 @@ export function useSheet({ pieceId, samples, categories, frames }: Asked): Sheet
   const { lane, token, live, categoryTexts, flush } = useDraft();
   const [stones, setStones] = useState<ReadonlyMap<string, Stone>>(new Map());
   const [tookMs, setTookMs] = useState<number | null>(null);
+  const [laid, setLaid] = useState(0);
   const drivers = useRef<FrameDriver[]>([]);
+  /** Ended with every change of the draft: what was tried was tried on another. */
+  const search = useRef(new AbortController());
   /** One thing is drawn at a time: mends wait for the sheet. */
   const busy = useRef<Promise<unknown>>(Promise.resolve());
   const sheetOf: SheetOf = { pieceId, lane, token, revision: live.revision, samples, categories, categoryTexts };
@@ -52,40 +57,51 @@ export function useSheet({ pieceId, samples, categories, frames }: Asked): Sheet
   useEffect(() => {
     const stop = new AbortController();
     setTookMs(null);
+    setLaid(0);
+    search.current = new AbortController();
     const draw = async () => {
       // What the server draws it draws by the draft as it is stored.
       if (stop.signal.aborted || !(await flush())) return;
       const began = performance.now();
-      const laid = new Map<string, Stone>();
+      const drawn = new Map<string, Stone>();
       await laySheet(
         drivers.current,
         latest.current,
         (stone) => {
-          laid.set(stone.situation.key, stone);
+          drawn.set(stone.situation.key, stone);
           setStones((before) => new Map(before).set(stone.situation.key, stone));
+          setLaid(drawn.size);
         },
         stop.signal,
       );
       if (stop.signal.aborted) return;
       // What could not be drawn again was drawn of another draft.
-      setStones(laid);
+      setStones(drawn);
       setTookMs(performance.now() - began);
     };
-    const timer = setTimeout(() => (busy.current = busy.current.then(draw)), stones.size === 0 ? 0 : REST_MS);
+    const timer = setTimeout(
+      () => (busy.current = busy.current.catch(() => undefined).then(draw)),
+      stones.size === 0 ? 0 : REST_MS,
+    );
     return () => {
       clearTimeout(timer);
       stop.abort();
+      search.current.abort();
     };
   }, [lane, pieceId, samples]);
 
-  const mendFor = useCallback((stone: Stone, problem: ProofProblem, signal: AbortSignal) => {
-    const tried = busy.current.then(() => {
-      const [driver] = drivers.current;
-      return driver && !signal.aborted ? tryMends(driver, latest.current, { problem, stone }, signal) : null;
-    });
-    busy.current = tried;
-    return tried;
+  const mendFor = useCallback(async (stone: Stone, problem: ProofProblem, signal: AbortSignal) => {
+    const ends = AbortSignal.any([signal, search.current.signal]);
+    const trying = busy.current
+      .catch(() => undefined)
+      .then(() => {
+        const [driver] = drivers.current;
+        return driver && !ends.aborted ? tryMends(driver, latest.current, { problem, stone }, ends) : null;
+      });
+    busy.current = trying;
+    const found = await trying;
+    return ends.aborted ? 'stopped' : found;
   }, []);
 
-  return { stones, situations: situationsFor(sheetOf), tookMs, triesMends: !isServerDrawn(sheetOf), mendFor };
+  return { stones, laid, situations: situationsFor(sheetOf), tookMs, triesMends: !isServerDrawn(sheetOf), mendFor };
 }

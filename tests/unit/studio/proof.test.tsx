@@ -165,6 +165,7 @@ describe('the proof sheet', () => {
       return {
         stones: new Map(stones.map((stone) => [stone.situation.key, stone])),
         situations: studio.loaded.situationsFor(of),
+        laid: stones.length,
         tookMs: 2140,
         triesMends: true,
         mendFor: (stone, problem, signal) => studio.loaded.tryMends(driver, of, { problem, stone }, signal),

@@ -1,5 +1,7 @@
 import { nearestPassing, type PlaceInPiece, type ProofProblem } from '~/core/proof';
+import { readPlace } from '~/core/opener-position';
 import { deviceOf } from '~/core/where';
+import { directionOf } from '~/core/words';
 import type { Lane, Piece } from '../document/lane.schema';
 import { resolveLook } from '../document/resolve';
 import type { Situation } from '../preview/situation';
@@ -68,7 +70,8 @@ export function mendsFor(asked: Asked, pieceId: string): Mend[] {
 }
 
 /** The smallest change of what was measured. */
-function nearestMends({ problem, situation }: Asked, one: Concerned): Mend[] {
+function nearestMends(asked: Asked, one: Concerned): Mend[] {
+  const { problem, situation } = asked;
   switch (problem.check) {
     case 'faint':
       return colourMends(problem, situation.state ?? 'rest', one);
@@ -79,7 +82,7 @@ function nearestMends({ problem, situation }: Asked, one: Concerned): Mend[] {
     case 'small':
       return sizeMends(one, (size) => [1.25, 1.5, 2].map((share) => Math.round(size * share)));
     case 'covered':
-      return cornerMends(situation, one);
+      return cornerMends(asked, one);
     default:
       return [];
   }
@@ -130,23 +133,33 @@ function sizeMends(one: Concerned, sizes: (from: number) => readonly number[]): 
 }
 
 /** The other corners of what can be dragged about, on the devices on which it was found. */
-function cornerMends({ width }: Situation, { pieceId, piece, definition }: Concerned): Mend[] {
-  const phones = deviceOf(width) === 'phone';
-  return Object.entries(definition.settings).flatMap(([key, spec]) =>
-    spec.type === 'place' && /phone/i.test(key) === phones
-      ? CORNERS.filter((corner) => corner !== (piece.settings[key] ?? spec.default)).map((corner): Mend => ({
-          pieceId,
-          task: spec.task,
-          part: spec.part ?? null,
-          setting: spec.label,
-          label: `Move it to the ${corner.startsWith('top') ? 'upper' : corner.startsWith('bottom') ? 'lower' : 'middle'} ${/ 0$|start/.test(corner) ? 'beginning' : 'end'}`,
-          change: (lane) => {
-            const changed = lane.pieces[pieceId];
-            if (changed) changed.settings[key] = corner;
-          },
-        }))
-      : [],
-  );
+function cornerMends({ situation, lane }: Asked, { pieceId, piece, definition }: Concerned): Mend[] {
+  const isPhone = deviceOf(situation.width) === 'phone';
+  return Object.entries(definition.settings).flatMap(([key, spec]) => {
+    if (spec.type !== 'place' || /phone/i.test(key) !== isPhone) return [];
+    const now = piece.settings[key] ?? spec.default;
+    return CORNERS.filter((corner) => corner !== now).map((corner): Mend => ({
+      pieceId,
+      task: spec.task,
+      part: spec.part ?? null,
+      setting: spec.label,
+      label: `Move it to the ${cornerName(corner, lane)}`,
+      change: (changing) => {
+        const changed = changing.pieces[pieceId];
+        if (changed) changed.settings[key] = corner;
+      },
+    }));
+  });
+}
+
+/** Where a corner is on the pages of the shop's own language. */
+function cornerName(corner: string, { shop }: Lane): string {
+  const { edge, along } = readPlace(corner);
+  const isAcross = edge === 'top' || edge === 'bottom';
+  const isStart = isAcross ? along === 0 : edge === 'start';
+  const isLeft = isStart === (directionOf(shop.languages[0]!) === 'ltr');
+  const row = { top: 'upper', bottom: 'lower', start: 'middle', end: 'middle' }[edge];
+  return `${row} ${isLeft ? 'left' : 'right'}`;
 }
 
 /** Every change of the owner's own taken back by itself, that of the place itself first. */

@@ -23,19 +23,34 @@ export function watchRequests(): void {
   };
 }
 
-/** What is drawn, as a number that changes with it. */
-function stateOf(): string {
-  return allRoots()
-    .map(
-      (root) =>
-        `${root.querySelectorAll('*').length} ${root.textContent?.length} ${root.querySelectorAll('[open]').length}`,
-    )
-    .join();
-}
+/** Waits until what is shown is all there and stands still; false where it did not come to that in time. */
+export async function settle(): Promise<boolean> {
+  const until = Date.now() + MOST_MS;
+  let stillSince = Date.now();
+  let pictures: HTMLImageElement[] = [];
+  const watcher = new MutationObserver(() => {
+    stillSince = Date.now();
+    watch();
+  });
+  /** What has come may have brought roots and pictures. */
+  function watch(): void {
+    const roots = allRoots();
+    pictures = roots.flatMap((root) => [...root.querySelectorAll('img')]);
+    for (const root of roots)
+      watcher.observe(root, { subtree: true, childList: true, characterData: true, attributes: true });
+  }
 
-const isLoading = () =>
-  asking > 0 ||
-  allRoots().some((root) => [...root.querySelectorAll('img')].some((picture) => !picture.complete && isNear(picture)));
+  watch();
+  await document.fonts.ready;
+  while (Date.now() < until && Date.now() - stillSince < STILL_MS) {
+    await new Promise((later) => setTimeout(later, TICK_MS));
+    // What has come is drawn a moment later.
+    if (asking > 0 || pictures.some((picture) => !picture.complete && isNear(picture))) stillSince = Date.now();
+  }
+  watcher.disconnect();
+  endMotion();
+  return Date.now() - stillSince >= STILL_MS;
+}
 
 function isNear(picture: HTMLImageElement): boolean {
   const { top, bottom, width } = picture.getBoundingClientRect();
@@ -46,21 +61,4 @@ function isNear(picture: HTMLImageElement): boolean {
 function endMotion(): void {
   for (const animation of allRoots().flatMap((root) => root.getAnimations()))
     if (animation.effect?.getComputedTiming().endTime !== Infinity) animation.finish();
-}
-
-/** Waits until what is shown is all there and stands still; false where it did not come to that in time. */
-export async function settle(): Promise<boolean> {
-  const until = Date.now() + MOST_MS;
-  let last = stateOf();
-  let stillSince = Date.now();
-  await document.fonts.ready;
-  while (Date.now() < until && Date.now() - stillSince < STILL_MS) {
-    await new Promise((later) => setTimeout(later, TICK_MS));
-    const now = stateOf();
-    // What has come is drawn a moment later.
-    if (now !== last || isLoading()) stillSince = Date.now();
-    last = now;
-  }
-  endMotion();
-  return Date.now() - stillSince >= STILL_MS;
 }

@@ -78,7 +78,7 @@ describe('mends', () => {
     const opener = Object.keys(lane.pieces).find((id) => lane.pieces[id]!.kind === 'cart-opener')!;
     const problem: ProofProblem = { check: 'covered', at: placeIn(''), by: placeIn(opener), box: BOX, count: 1 };
     const [first] = mends(lane, problem, { ...everyday, width: 390 });
-    expect(first).to.include({ pieceId: opener, setting: 'Place on phones', label: 'Move it to the lower beginning' });
+    expect(first).to.include({ pieceId: opener, setting: 'Place on phones', label: 'Move it to the lower left' });
     expect(after(lane, first!).pieces[opener]!.settings['placePhone']).to.equal('bottom 0');
   });
 
