@@ -63,10 +63,12 @@ async function buildRuntime() {
   const elsewhere = await bundleRuntime('elsewhere', { '~/runtime/own': path.resolve('src/runtime/elsewhere') });
   // Which chunks each kind of piece needs, and what else is fetched when asked for, for the size check.
   const importsOf = Object.fromEntries([...chunks, ...elsewhere].map((chunk) => [chunk.fileName, chunk.imports]));
-  const kinds = chunks.flatMap((chunk) => {
-    const kind = /src\/pieces\/([^/]+)\/view\.tsx$/.exec(chunk.facadeModuleId ?? '')?.[1];
-    return kind ? [[kind, chunk.fileName]] : [];
-  });
+  const kinds = chunks.flatMap((chunk) =>
+    Object.keys(chunk.modules).flatMap((id) => {
+      const kind = /src\/pieces\/([^/]+)\/view\.tsx$/.exec(id)?.[1];
+      return kind ? [[kind, chunk.fileName]] : [];
+    }),
+  );
   const holding = (part) =>
     chunks.find((chunk) => Object.keys(chunk.modules).some((id) => id.includes(part)))?.fileName;
   const options = holding('src/pieces/_options/mount.tsx');
@@ -91,7 +93,17 @@ async function minifyChunks(_options, bundle) {
         await minify(chunk.code, {
           module: true,
           ecma: 2022,
-          compress: { passes: 4, unsafe_arrows: true, pure_getters: true },
+          compress: {
+            passes: 4,
+            pure_getters: true,
+            // What reads alike packs better.
+            hoist_funs: true,
+            lhs_constants: false,
+            // No code of ours hangs on what these change: function objects, symbols as texts, classes without new.
+            unsafe: true,
+            unsafe_arrows: true,
+            unsafe_methods: true,
+          },
         })
       ).code;
 }

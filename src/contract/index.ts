@@ -14,6 +14,7 @@ import { linkRoutes } from './studio/links';
 import { offerRoutes } from './studio/offers';
 import { studioOrderRoutes } from './studio/orders';
 import { peopleRoutes } from './studio/people';
+import { proofRoutes } from './studio/proofs';
 import { studioProductRoutes } from './studio/products';
 import { searchRoutes } from './studio/searches';
 import type { ReadOnly } from './tools';
@@ -35,6 +36,7 @@ export const contract = {
   ...offerRoutes,
   ...studioOrderRoutes,
   ...peopleRoutes,
+  ...proofRoutes,
   ...studioProductRoutes,
   ...searchRoutes,
 };

@@ -22,6 +22,7 @@ export {
 export { groundRepository } from './repositories/grounds';
 export { foundPairs } from './repositories/found-pairs';
 export { thanksBlocks, type BlockDay } from './repositories/thanks-blocks';
+export { keptProofs, type StoredProof } from './repositories/kept-proofs';
 export { savedLayouts, type StoredLayout } from './repositories/saved-layouts';
 export { afterOrders, type OrderAddition } from './repositories/after-order';
 export { elsewhere, type RefusedSite, type SeenElsewhere } from './repositories/elsewhere';

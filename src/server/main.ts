@@ -7,9 +7,13 @@ import { fileURLToPath, pathToFileURL } from 'node:url';
 import { processSlot } from '~/services/process-slot';
 import { readEnvironment, type Environment } from './environment';
 import { createListener } from './serve';
+import { writeServedAt } from './served-at';
 
 const MOST_STOP_MS = 3000;
 const root = path.resolve(path.dirname(fileURLToPath(import.meta.url)), '..');
+
+/** One that answers from this machine: a server may listen to all of its addresses. */
+const localName = (host: string) => (host === '0.0.0.0' || host === '::' ? '127.0.0.1' : host);
 
 function say(level: number, msg: string, facts: object = {}): void {
   console.log(JSON.stringify({ level, time: Date.now(), msg, ...facts }));
@@ -46,6 +50,7 @@ server.on('error', (error) => fail(`The server cannot listen: ${error.message}`)
 await new Promise<void>((resolve) => server.listen(environment.port, environment.host, resolve));
 const { port } = server.address() as AddressInfo;
 const origin = (processSlot().origin = environment.origin ?? `http://${environment.host}:${port}`);
+writeServedAt(environment.dataDir, environment.origin ?? `http://${localName(environment.host)}:${port}`);
 say(30, 'listening', { host: environment.host, port, dataDir: environment.dataDir, origin: environment.origin });
 if (origin.startsWith('https:') && environment.trustedProxies.length === 0)
   say(

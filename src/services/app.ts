@@ -9,6 +9,7 @@ import {
   elsewhere,
   groundRepository,
   importRepository,
+  keptProofs,
   laneRepository,
   openDatabase,
   orderRepository,
@@ -54,6 +55,7 @@ export interface App {
   readonly searches: ReturnType<typeof lostSearches>;
   readonly pairs: ReturnType<typeof foundPairs>;
   readonly layouts: ReturnType<typeof savedLayouts>;
+  readonly proofs: ReturnType<typeof keptProofs>;
   readonly blocks: ReturnType<typeof thanksBlocks>;
   readonly afterOrders: ReturnType<typeof afterOrders>;
   readonly elsewhere: ReturnType<typeof elsewhere>;
@@ -126,6 +128,7 @@ export async function createApp(options: {
     searches: lostSearches(db),
     pairs: foundPairs(db),
     layouts: savedLayouts(db),
+    proofs: keptProofs(db),
     blocks: thanksBlocks(db),
     codes: oneTimeCodes(db),
     shownPrices: shownPriceRepository(db),

@@ -32,6 +32,7 @@ export const SCREENS = {
   '/studio/people': { name: 'People', role: 'viewer', rail: { icon: Users } },
   '/studio/revisions': { name: 'Revisions', role: 'viewer', rail: { icon: History } },
   '/studio/bench/[piece]': { name: 'Shape', role: 'viewer' },
+  '/studio/proof': { name: 'Proof', role: 'viewer' },
   '/studio/stretch/[stretch]': { name: 'Stretch', role: 'viewer' },
   '/studio/catalogue/[slug]': { name: 'Product', role: 'viewer' },
   '/studio/catalogue/[slug]/options': { name: 'Options', role: 'viewer' },

@@ -142,6 +142,14 @@ describe('every route', () => {
       },
       'GET /api/studio/samples': () => ({}),
       'POST /api/studio/first-steps': () => ({ body: { step: 'shop', state: 'done' } }),
+      'POST /api/studio/draft/tries': async () => ({
+        body: { edit: await edit(), patch: [{ op: 'replace', path: '/shop/name', value: 'Hollowtarn' }] },
+      }),
+      'GET /api/studio/proofs': () => ({}),
+      'PUT /api/studio/proofs/[piece]': async () => ({
+        params: { piece: 'quick-view' },
+        body: { of: 'draft', number: await edit(), situations: 18, problems: [] },
+      }),
       'POST /api/studio/layouts': () => ({
         body: { kind: 'listing', name: 'Wide', layout: { look: { slots: {}, css: '' }, parts: [], settings: {} } },
       }),

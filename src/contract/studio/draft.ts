@@ -77,6 +77,12 @@ export const draftRoutes = routes({
     body: z.strictObject({ edit, revision: z.union([z.number().int().min(1), z.literal('latest')]) }),
     answer: draftViewSchema,
   },
+  'POST /api/studio/draft/tries': {
+    says: 'Keeps a changed draft for a moment, stored nowhere, for the shop to draw: behind the token as `.t` and the key.',
+    role: 'editor',
+    body: z.strictObject({ edit, patch: lanePatchSchema }),
+    answer: z.strictObject({ key: z.string() }),
+  },
   'POST /api/studio/publish': {
     says: 'Publishes the draft as a revision.',
     role: 'editor',

@@ -1,5 +1,5 @@
 import type { PageMeasure } from './page-measure';
-import { problemKey, type CheckKey, type Found, type ProofProblem } from './problem';
+import { CHECK_KEYS, problemKey, type CheckKey, type Found, type ProofProblem } from './problem';
 import { findCovered, findSmall, findUnnamed } from './controls';
 import { findFaint } from './faint';
 import { findNoClose, findSeveral } from './surfaces';
@@ -24,12 +24,12 @@ const CHECKS: Readonly<Record<CheckKey, (page: PageMeasure) => readonly Found[]>
  */
 export function findProblems(page: PageMeasure, pieceId: string | null = null): ProofProblem[] {
   const counted = new Map<string, ProofProblem>();
-  for (const check of Object.values(CHECKS))
-    for (const found of check(page)) {
+  for (const key of CHECK_KEYS)
+    for (const found of CHECKS[key](page)) {
       if (pieceId !== null && !concerns(found, pieceId)) continue;
-      const key = problemKey(found);
-      const same = counted.get(key);
-      counted.set(key, same ? { ...same, count: same.count + 1 } : { ...found, count: 1 });
+      const place = problemKey(found);
+      const same = counted.get(place);
+      counted.set(place, same ? { ...same, count: same.count + 1 } : { ...found, count: 1 });
     }
   return [...counted.values()];
 }

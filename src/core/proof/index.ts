@@ -10,4 +10,4 @@ export type {
   PageMeasure,
   PlaceInPiece,
 } from './page-measure';
-export { problemKey, type CheckKey, type ProofProblem } from './problem';
+export { CHECK_KEYS, problemKey, type CheckKey, type ProofProblem } from './problem';

@@ -87,6 +87,20 @@ export type ProofProblem = ProblemFacts & {
 
 export type CheckKey = ProofProblem['check'];
 
+/** The worst for whoever wants to order first. */
+export const CHECK_KEYS = [
+  'covered',
+  'no-close',
+  'several',
+  'faint',
+  'cut',
+  'sticks-out',
+  'narrow',
+  'small',
+  'unnamed',
+  'sideways',
+] as const satisfies readonly CheckKey[];
+
 /** What a check finds, before equal ones are counted. */
 export type Found = ProblemFacts & Pick<ProofProblem, 'at' | 'box'>;
 

@@ -16,6 +16,7 @@ import { afterOrder } from './2026-11-27-after-order';
 import { cartSource } from './2026-11-27-cart-source';
 import { blocks } from './2026-11-27-blocks';
 import { layouts } from './2026-11-27-layouts';
+import { proofs } from './2026-12-03-proofs';
 import { elsewhereTables } from './2026-11-27-elsewhere';
 import { oneTimeCodes } from './2026-11-27-one-time-codes';
 import { ordersOfListings } from './2026-11-26-orders-of-listings';
@@ -73,4 +74,5 @@ export const migrations: readonly Migration[] = [
   people,
   returns,
   freeProducts,
+  proofs,
 ];

@@ -1,5 +1,4 @@
 /** @jsxImportSource preact */
-import type { Reply } from '~/contract';
 import { hydrate, render, type VNode } from 'preact';
 import { dayIn } from '~/core/time/day';
 import { sameAnswers, type Answers } from '~/core/options/answers';
@@ -50,6 +49,9 @@ export interface MountedOptions {
   complain(problems?: readonly { readonly path: string; readonly message: string }[]): boolean;
   destroy(): void;
 }
+
+/** Without a connection not even what sends it comes. */
+const NOT_SENT = { isKept: false, got: null };
 
 const megabytes = (bytes: number) => Math.round(bytes / 104_857.6) / 10;
 
@@ -110,7 +112,9 @@ export function mountOptions({
       return complainOf(key, 'option-file-large', { label: option.label, limit: `${megabytes(option.mostBytes)} MB` });
     sending.add(key);
     draw();
-    const { isKept, got } = await sendFile(host, { product: slug, option: key, name: file.name }, file);
+    const { isKept, got } = await import('./send-file')
+      .then(({ sendFile }) => sendFile(host, { product: slug, option: key, name: file.name }, file))
+      .catch(() => NOT_SENT);
     sending.delete(key);
     if (isKept && got?.id) {
       names[got.id] = got.name ?? file.name;
@@ -201,14 +205,4 @@ export function mountOptions({
       if (isInForm) document.adoptedStyleSheets = document.adoptedStyleSheets.filter((other) => other !== sheet);
     },
   };
-}
-
-/** Sends a file a shopper chose; without an answer it is not kept. */
-async function sendFile(host: PieceHost, about: Record<'product' | 'option' | 'name', string>, body: File) {
-  const headers = { 'content-type': 'application/octet-stream' };
-  const response = await host.page
-    .ask(`/api/uploads?${new URLSearchParams(about)}`, { method: 'POST', body, headers })
-    .catch(() => null);
-  const got = (await response?.json().catch(() => null)) as Reply<'POST /api/uploads'> | null;
-  return { isKept: response?.ok ?? false, got };
 }

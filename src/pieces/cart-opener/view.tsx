@@ -1,6 +1,6 @@
 /** @jsxImportSource preact */
 import { render, type VNode } from 'preact';
-import { boxAt, keepOff, readPlace, snapPlace, writePlace, type Box } from '~/core/opener-position/opener-position';
+import { boxAt, keepOff, readPlace, type Box } from '~/core/opener-position/opener-position';
 import { formatMoney } from '~/core/money/currency';
 import type { ManifestPiece } from '~/core/lane';
 import { Drawing } from '~/runtime/kit/icons';
@@ -124,31 +124,13 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
     dragged = false;
     // Else the browser would begin to drag the link itself, and take the pointer away.
     event.preventDefault();
-    const [fromX, fromY] = [event.clientX, event.clientY];
-    const start = element.getBoundingClientRect();
-    element.setPointerCapture(event.pointerId);
-    const move = (next: PointerEvent) => {
-      const [x, y] = [next.clientX - fromX, next.clientY - fromY];
-      if (!dragged && Math.hypot(x, y) < 4) return;
-      dragged = true;
-      // Never half outside.
-      const { clientWidth } = document.documentElement;
-      element.style.left = `${Math.max(0, Math.min(clientWidth - start.width, start.left + x))}px`;
-      element.style.top = `${Math.max(0, Math.min(innerHeight - start.height, start.top + y))}px`;
-    };
-    const drop = () => {
-      element.removeEventListener('pointermove', move);
-      if (!dragged) return;
-      const box = element.getBoundingClientRect();
-      const window = { width: document.documentElement.clientWidth, height: innerHeight };
-      const isRightToLeft = directionOf(host.language) === 'rtl';
-      const value = writePlace(snapPlace(box.left + box.width / 2, box.top + box.height / 2, window, isRightToLeft));
-      const setting = window.width < 640 ? 'placePhone' : 'placeDesktop';
-      dispatchEvent(new CustomEvent('pl-setting', { detail: { pieceId: piece.id, setting, value } }));
-      setTimeout(() => (dragged = false));
-    };
-    element.addEventListener('pointermove', move);
-    element.addEventListener('pointerup', drop, { once: true });
+    void import('./drag').then(({ dragOpener }) =>
+      dragOpener(element, event, {
+        piece,
+        language: host.language,
+        onDrag: (isDragged) => (dragged = isDragged),
+      }),
+    );
   }
 
   return {

@@ -2,7 +2,6 @@
 import type { VNode } from 'preact';
 import { compareProducts, namesIn } from '~/core/catalogue/compare';
 import type { Product } from '~/core/catalogue';
-import { formatMoney } from '~/core/money/currency';
 import { fill } from '~/core/words/fill';
 import { Icon } from '~/runtime/kit/icons';
 import { directionOf } from '~/runtime/kit/shadow';
@@ -13,6 +12,7 @@ interface Props {
   readonly products: readonly Product[] | null;
   readonly piece: ComparePiece;
   readonly host: PieceHost;
+  readonly money: (amountMinor: number) => string;
   readonly said: string;
   readonly added: ReadonlySet<string>;
   readonly onRemove: (slug: string) => void;
@@ -74,13 +74,13 @@ function Table({
   products,
   piece,
   host,
+  money,
   shown,
   added,
   onRemove,
   onAdd,
 }: Props & { products: readonly Product[]; shown: readonly ComparePart[] }): VNode {
   const { words, settings } = piece;
-  const money = (amount: number) => formatMoney(amount, host.currency, host.locale);
   const isMarked = settings.differences === 'marked';
   /** A row that every product has an answer for; marked where the answers differ. */
   const line = (key: ComparePart, name: string, answerOf: (product: Product) => string) => {

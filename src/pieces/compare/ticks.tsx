@@ -1,6 +1,5 @@
 /** @jsxImportSource preact */
 import { render } from 'preact';
-import type { Product } from '~/core/catalogue';
 import { fill } from '~/core/words/fill';
 import { createShadow, directionOf, type Shadow } from '~/runtime/kit/shadow';
 import type { PieceHost } from '~/runtime/piece-host';
@@ -10,9 +9,6 @@ import tickCss from './tick.css?inline';
 const KEPT = 'pl_compare';
 /** Products side by side, at most. */
 export const MOST_KEPT = 6;
-
-/** Products of a page that are looked at for a sample. */
-const SEEN_IN_BENCH = 16;
 
 /** What is ticked, on this page or another, in this tab or another. */
 export function keptSlugs(onChange: () => void) {
@@ -98,18 +94,6 @@ export function cardTicks(pieceId: () => string, redraw: () => void) {
       remove();
     },
   };
-}
-
-/** Of some products those that say most of what one says, most first: what is worth comparing with it, for the bench. */
-export async function mostAlike(host: PieceHost, slug: string, among: readonly string[]): Promise<string[]> {
-  const near = among.filter((other) => other !== slug).slice(0, SEEN_IN_BENCH);
-  const [own, ...others] = await Promise.all([slug, ...near].map((one) => host.products.fetch(one)));
-  const says = new Set(own?.attributes.map(({ key }) => key));
-  const shared = (other: Product) => other.attributes.filter(({ key }) => says.has(key)).length;
-  return others
-    .filter((other) => other !== null)
-    .sort((a, b) => shared(b) - shared(a))
-    .map((other) => other.slug);
 }
 
 interface Ticked {

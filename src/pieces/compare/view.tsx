@@ -2,12 +2,13 @@
 import { render } from 'preact';
 import type { Product } from '~/core/catalogue';
 import type { ManifestPiece } from '~/core/lane';
+import { formatMoney } from '~/core/money/currency';
 import { fill } from '~/core/words/fill';
 import { createShadow } from '~/runtime/kit/shadow';
 import type { MountedPiece, PieceHost } from '~/runtime/piece-host';
 import type { ComparePiece } from './definition';
-import { ComparePanel } from './panel';
-import { cardTicks, drawTick, keptSlugs, mostAlike, MOST_KEPT, Tray } from './ticks';
+import type { ComparePanel } from './panel';
+import { cardTicks, drawTick, keptSlugs, MOST_KEPT, Tray } from './ticks';
 import css from './view.css?inline';
 
 const ADDRESS = 'compare';
@@ -25,6 +26,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
   let sample: readonly string[] | null = null;
   let products: readonly Product[] | null = null;
   const added = new Set<string>();
+  let Panel: typeof ComparePanel | null = null;
   const shadow = createShadow('pl-compare', piece.id);
   host.page.layer(shadow.element);
   const kept = keptSlugs(draw);
@@ -47,7 +49,12 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
     draw();
   }
 
-  function open(slugs: readonly string[] | null, opener: Element | null): void {
+  async function fetchPanel(): Promise<void> {
+    Panel ??= (await import('./panel')).ComparePanel;
+  }
+
+  async function open(slugs: readonly string[] | null, opener: Element | null): Promise<void> {
+    await fetchPanel();
     // Close first: closing clears what was shown.
     if (isOpen) host.surfaces.close();
     sample = slugs;
@@ -91,44 +98,49 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
             language={host.language}
             count={kept.slugs().length}
             note={note}
-            onOpen={open}
+            onOpen={(...asked) => void open(...asked)}
             onClear={() => kept.keep([])}
           />
         )}
-        <ComparePanel
-          products={products}
-          piece={piece}
-          host={host}
-          said={said}
-          added={added}
-          onRemove={(slug) => {
-            const rest = shown().filter((other) => other !== slug);
-            products = products?.filter((product) => product.slug !== slug) ?? null;
-            if (!sample) return kept.keep(rest);
-            sample = rest;
-            draw();
-          }}
-          onAdd={(product) => {
-            if (host.isPreview) return;
-            void host.cart.change({ kind: 'add', variantId: product.variants[0]!.id }).then((answer) => {
-              if (answer.ok) {
-                added.add(product.slug);
-                host.recorder.record('add', { product: product.slug, piece: piece.id });
-              }
-              say(answer.ok ? `${product.name}: ${words.added}` : answer.message);
-            });
-          }}
-          onShare={() => {
-            const address = host.page.address(ADDRESS, shown().join(','));
-            void navigator.clipboard.writeText(address).then(
-              () => say(words.copied),
-              () => say(address),
-            );
-          }}
-        />
+        {Panel && (
+          <Panel
+            products={products}
+            piece={piece}
+            host={host}
+            money={(amountMinor) => formatMoney(amountMinor, host.currency, host.locale)}
+            said={said}
+            added={added}
+            onRemove={(slug) => {
+              const rest = shown().filter((other) => other !== slug);
+              products = products?.filter((product) => product.slug !== slug) ?? null;
+              if (!sample) return kept.keep(rest);
+              sample = rest;
+              draw();
+            }}
+            onAdd={(product) => {
+              if (host.isPreview) return;
+              void host.cart.change({ kind: 'add', variantId: product.variants[0]!.id }).then((answer) => {
+                if (answer.ok) {
+                  added.add(product.slug);
+                  host.recorder.record('add', { product: product.slug, piece: piece.id });
+                }
+                say(answer.ok ? `${product.name}: ${words.added}` : answer.message);
+              });
+            }}
+            onShare={() => {
+              const address = host.page.address(ADDRESS, shown().join(','));
+              void navigator.clipboard.writeText(address).then(
+                () => say(words.copied),
+                () => say(address),
+              );
+            }}
+          />
+        )}
       </>,
       shadow.root,
     );
+    // Whoever has ticked something is likely to open it.
+    if (kept.slugs().length > 0) void fetchPanel();
     // The end of the page can be scrolled above the tray.
     const tray = shadow.root.querySelector<HTMLElement>('.tray');
     document.body.style.marginBlockEnd = tray ? `${tray.offsetHeight}px` : '';
@@ -138,7 +150,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
 
   ticks.place();
   const shared = host.page.opened(ADDRESS);
-  if (shared && !host.isPreview) open(slugsIn(shared), null);
+  if (shared && !host.isPreview) void open(slugsIn(shared), null);
 
   return {
     update(next, nextHost) {
@@ -149,9 +161,9 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
     open({ product, opener }) {
       const first = product ?? ticks.all[0]?.slug;
       if (first)
-        void mostAlike(host, first, ticks.slugs()).then((others) =>
-          open([first, ...others.slice(0, piece.settings.most - 1)], opener),
-        );
+        void import('./most-alike')
+          .then(({ mostAlike }) => mostAlike(host, first, ticks.slugs()))
+          .then((others) => open([first, ...others.slice(0, piece.settings.most - 1)], opener));
     },
     destroy() {
       if (isOpen) host.surfaces.close();

@@ -5,19 +5,17 @@ import type { Answers } from '~/core/options/answers';
 import { fill } from '~/core/words/fill';
 import { say } from '~/runtime/kit/say';
 import { mountOptions } from '~/pieces/_options/mount';
-import type { PieceHost } from '~/runtime/piece-host';
-import type { OrderFormPiece } from './definition';
+import type { CurrentForm } from './current-form';
 import type { FormRow } from './rows';
+import type { Selection } from './selection';
 
 interface Asked {
   readonly row: FormRow;
-  readonly host: PieceHost;
-  readonly piece: OrderFormPiece;
-  readonly quantity: () => number;
-  readonly answers: Answers;
-  readonly onAnswer: (answers: Answers) => void;
-  readonly onQuantity: (quantity: number) => void;
-  readonly onAdded: (said: string) => void;
+  readonly current: CurrentForm;
+  readonly selection: Selection;
+  /** What has been answered, by variant. */
+  readonly answers: Map<number, Answers>;
+  readonly onAdded: () => void;
 }
 
 export interface ChooseRow {
@@ -25,8 +23,8 @@ export interface ChooseRow {
 }
 
 /** Asks the options of a row's product in the row, and adds it with what is answered. */
-export function chooseRow(place: HTMLElement, asked: Asked): ChooseRow {
-  const { row, host, piece, quantity, answers, onAnswer, onQuantity, onAdded } = asked;
+export function chooseRow(place: HTMLElement, { row, current, selection, answers, onAdded }: Asked): ChooseRow {
+  const { host, piece, body } = current;
   const { words } = piece;
   let options: ReturnType<typeof mountOptions> | null = null;
   let isGone = false;
@@ -40,10 +38,10 @@ export function chooseRow(place: HTMLElement, asked: Asked): ChooseRow {
       container,
       slug: row.slug,
       options: product.options,
-      answers,
+      answers: answers.get(row.variantId) ?? {},
       uploads: {},
       host,
-      onChange: (state) => onAnswer(state.answers),
+      onChange: (state) => answers.set(row.variantId, state.answers),
     });
     draw();
     container.shadowRoot?.querySelector<HTMLElement>('input,select,textarea')?.focus();
@@ -55,13 +53,17 @@ export function chooseRow(place: HTMLElement, asked: Asked): ChooseRow {
     const answer = await host.cart.change({
       kind: 'add',
       variantId: row.variantId,
-      quantity: quantity(),
+      quantity: selection.quantityOf(row),
       answers: given,
     });
     if (isGone) return;
     if (answer.ok) {
       host.recorder.record('add', { product: row.slug, piece: piece.id });
-      return onAdded(fill(words.added, { count: 1 }, host.language));
+      answers.delete(row.variantId);
+      selection.change(row, { quantity: 1 });
+      onAdded();
+      body.querySelector<HTMLElement>(`[data-variant="${row.variantId}"] [data-word=choose]`)?.focus();
+      return say(fill(words.added, { count: 1 }, host.language));
     }
     const own = answer.problems.filter(({ path }) => path.startsWith('option:'));
     if (own.length === 0 || !options.complain(own)) say(answer.message, true);
@@ -74,11 +76,12 @@ export function chooseRow(place: HTMLElement, asked: Asked): ChooseRow {
           type="number"
           min="1"
           max={MOST_PER_LINE}
-          value={quantity()}
+          value={selection.quantityOf(row)}
           aria-label={`${words.quantity}: ${row.name}`}
           onInput={(event) => {
             event.stopPropagation();
-            onQuantity(Math.min(MOST_PER_LINE, Math.max(1, Number(event.currentTarget.value) || 1)));
+            const typed = Number(event.currentTarget.value) || 1;
+            selection.change(row, { quantity: Math.min(MOST_PER_LINE, Math.max(1, typed)) });
           }}
         />
         <button

@@ -1,5 +1,5 @@
 /** @jsxImportSource preact */
-import type { VNode } from 'preact';
+import { render, type VNode } from 'preact';
 import { fill } from '~/core/words/fill';
 import type { OrderFormPiece } from './definition';
 
@@ -22,8 +22,11 @@ interface Props {
 }
 
 /** They are counted and added like all others, so they are listed and can be unticked. */
-export function Elsewhere({ piece, rows, money, language }: Props): VNode | null {
-  if (rows.length === 0) return null;
+export function drawElsewhere(place: HTMLElement, props: Props): void {
+  render(<Elsewhere {...props} />, place);
+}
+
+function Elsewhere({ piece, rows, money, language }: Props): VNode {
   return (
     <details open={rows.some(({ problem }) => problem !== null) || undefined}>
       <summary>{fill(piece.words.elsewhere, { count: rows.length }, language)}</summary>

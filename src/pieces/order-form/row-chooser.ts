@@ -1,5 +1,4 @@
 import type { Answers } from '~/core/options/answers';
-import { say } from '~/runtime/kit/say';
 import type { ChooseRow } from './choose-row';
 import type { CurrentForm } from './current-form';
 import type { FormRow } from './rows';
@@ -31,19 +30,12 @@ export function createRowChooser(current: CurrentForm, selection: Selection, dra
       if (row !== open || !element.isConnected || mounted) return;
       mounted = chooseRow(element, {
         row,
-        host: current.host,
-        piece: current.piece,
-        quantity: () => selection.quantityOf(row),
-        answers: answers.get(row.variantId) ?? {},
-        onAnswer: (given) => answers.set(row.variantId, given),
-        onQuantity: (quantity) => selection.change(row, { quantity }),
-        onAdded(said) {
+        current,
+        selection,
+        answers,
+        onAdded() {
           open = null;
-          answers.delete(row.variantId);
-          selection.change(row, { quantity: 1 });
           draw();
-          current.body.querySelector<HTMLElement>(`[data-variant="${row.variantId}"] [data-word=choose]`)?.focus();
-          say(said);
         },
       });
     });

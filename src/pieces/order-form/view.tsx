@@ -1,5 +1,3 @@
-/** @jsxImportSource preact */
-import { render } from 'preact';
 import { MOST_AT_ONCE } from '~/core/limits';
 import { fill } from '~/core/words/fill';
 import type { ManifestPiece } from '~/core/lane';
@@ -9,12 +7,11 @@ import { columnsOf } from './columns';
 import { moneyIn, type CurrentForm } from './current-form';
 import type { OrderFormPiece } from './definition';
 import { createDrawnRows } from './drawn-rows';
-import { Elsewhere } from './elsewhere';
 import { canAdd } from './row';
 import { createRowChooser } from './row-chooser';
 import { unpackRows, type FormRow } from './rows';
 import { createSelection } from './selection';
-import { createSender, sayTooMany } from './send-rows';
+import type { SendRows } from './send-rows';
 
 /**
  * Takes over an order form the server drew: totals, search, sorting, one request for all that is chosen; nothing chosen is
@@ -71,10 +68,22 @@ function hydrate(current: CurrentForm, all: readonly FormRow[]): { stop: () => v
   let rows = all;
   const chooser = piece.settings.chooses === 'row' ? createRowChooser(current, selection, () => drawn.draw()) : null;
   const drawn = createDrawnRows(current, all, { columns, selection, chooser });
-  const send = createSender(current, selection, () => {
+  const again = () => {
     drawn.draw();
     tell();
-  });
+  };
+  let sender: Promise<SendRows> | null = null;
+  /** What adds rows comes when something is chosen. */
+  const fetchSender = () =>
+    (sender ??= import('./send-rows').then(
+      ({ createSender }) => createSender(current, selection, again),
+      () => {
+        sender = null;
+        // Without a connection the browser sends the form as it is without script, and reports the error.
+        return () => Promise.resolve(form.submit());
+      },
+    ));
+  const send: SendRows = async (...rows) => (await fetchSender())(...rows);
 
   for (const live of form.querySelectorAll<HTMLElement>('[data-live]')) live.hidden = false;
   form.querySelector('[data-without-script]')?.remove();
@@ -108,7 +117,7 @@ function hydrate(current: CurrentForm, all: readonly FormRow[]): { stop: () => v
     for (const row of wanted.slice(0, Math.max(0, room))) selection.change(row, { isTicked });
     drawn.draw();
     tell();
-    if (wanted.length > room) sayTooMany(current);
+    if (wanted.length > room) void import('./send-rows').then(({ sayTooMany }) => sayTooMany(current));
   }
 
   /** Whether all that is found is ticked, some of it or nothing. */
@@ -158,6 +167,7 @@ function hydrate(current: CurrentForm, all: readonly FormRow[]): { stop: () => v
     const chosen = selection.ticked();
     const { words } = current.piece;
     const { language } = current.host;
+    if (chosen.length > 0) void fetchSender();
     const count = chosen.reduce((sum, { quantity }) => sum + quantity, 0);
     const amount = chosen.reduce((sum, { priceMinor, quantity }) => sum + priceMinor * quantity, 0);
     const said = form.querySelector('[data-chosen]');
@@ -168,7 +178,11 @@ function hydrate(current: CurrentForm, all: readonly FormRow[]): { stop: () => v
     if (place) {
       const away = selection.elsewhere();
       place.hidden = away.length === 0;
-      render(<Elsewhere piece={current.piece} rows={away} money={money} language={language} />, place);
+      const { piece } = current;
+      if (away.length > 0)
+        void import('./elsewhere').then(({ drawElsewhere }) =>
+          drawElsewhere(place, { piece, rows: away, money, language }),
+        );
     }
     selection.keep();
   }

@@ -18,6 +18,7 @@ import { findEmpty, findGoneGifts, findUnsold } from '~/services/catalogue/find-
 import { inPresentCurrency } from '~/services/lane/in-present-currency';
 import { forgetLiveLane, isOpen, liveLane } from '~/services/lane/live-lane';
 import { namesOfLanes } from '~/services/lane/names-of-lanes';
+import { keepTried } from '~/services/lane/tried-lanes';
 
 /** The stored draft cannot be read by this version; `/studio/mend` replaces it. */
 export class DraftUnreadable extends Error {
@@ -91,6 +92,14 @@ export async function patchDraft(
   // Until something is published, the owner walks through the draft.
   if (isLive) forgetLiveLane(app);
   return result;
+}
+
+/** Keeps what a patch would make of the draft, to be drawn and looked at; the draft stays as it is. */
+export async function tryPatch(app: App, edit: number, patch: LanePatch): Promise<Result<{ key: string }>> {
+  const stored = await app.lanes.readDraft();
+  if (!stored || stored.edit !== edit) return fail('edit', 'stale-draft');
+  const patched = applyLanePatch(migrateLane(stored.document) as Lane, patch, definitions);
+  return patched.ok ? ok({ key: keepTried(app, patched.value) }) : patched;
 }
 
 /** What the shop stands on changes in a step of its own, which changes everything that hangs on it; before there is anything it is free. */

@@ -6,6 +6,7 @@ import { dayIn } from '~/core/time';
 import { definitionOf, definitions } from '~/pieces/definitions';
 import type { App } from '~/services/app';
 import { inPresentCurrency } from '~/services/lane/in-present-currency';
+import { findTried } from '~/services/lane/tried-lanes';
 
 export interface LiveLane {
   /** 0: nothing has been published yet. The shop is closed, and its owner sees the draft. */
@@ -107,16 +108,16 @@ export async function serveDraftManifest(app: App, token: string, language: stri
 
 /**
  * The draft as a lane that is served, for whoever holds its token; null for others, and where it cannot be read. With
- * `.r` and a number behind the token it is that revision, looked at.
+ * `.r` and a number behind the token it is that revision, looked at; with `.t` and a key a change that is tried.
  */
 export async function draftLane(app: App, asked: string | null): Promise<LiveLane | null> {
-  const found = /^([^.]{1,80})(?:\.r(\d{1,9}))?$/.exec(asked ?? '');
+  const found = /^([^.]{1,80})(?:\.r(\d{1,9})|\.t([\w-]{1,40}))?$/.exec(asked ?? '');
   if (!found) return null;
-  const [, token, old] = found;
+  const [, token, old, key] = found;
   const draft = await app.lanes.readDraft();
   if (!draft || draft.token !== token) return null;
   const document = old === undefined ? draft.document : (await app.lanes.readRevision(Number(old)))?.document;
-  const read = readLane(document, definitions);
+  const read = readLane(key === undefined ? document : findTried(app, key), definitions);
   if (!read.ok) return null;
   const { revision } = await liveLane(app);
   // The catalogue has today's prices: a revision from before a change of currency is shown in today's currency.

@@ -47,7 +47,13 @@ interface Props {
   readonly layouts: readonly OwnLayout[];
   readonly categories: readonly { readonly slug: string; readonly name: string }[];
   readonly tags: readonly string[];
-  readonly start: { readonly task: Side; readonly part: string | null; readonly width: number | null };
+  readonly start: {
+    readonly task: Side;
+    readonly part: string | null;
+    readonly width: number | null;
+    /** In which the proof is looked at first, by its key. */
+    readonly situation: string | null;
+  };
 }
 
 /** What the proof drew last, and of which lane. */
@@ -150,6 +156,7 @@ function BenchScreen({ pieceId, samples, categories, tags, start, layouts: ownLa
           samples={samples}
           categories={categories}
           panelClass={panelClass}
+          first={start.situation}
           onClose={() => setDrawer(false)}
           onDrawn={keepDrawn}
         />

@@ -22,6 +22,8 @@ interface Answered<Answer> {
 /** What keeps an answer on the screen while the next one is on its way, and what is known without asking. */
 interface Keeping<Answer> {
   readonly keepsLast?: boolean;
+  /** What the answer hangs on beside what is asked: it is asked again when that changes. */
+  readonly asOf?: number;
   /** Asks again so often, for what goes on at the server. */
   readonly againAfterMs?: number;
   /** The answer to what is asked first, as the page came with it. */
@@ -32,9 +34,9 @@ interface Keeping<Answer> {
 export function useAnswer<Name extends RouteName>(
   name: Name,
   asking: Asking<Name> | null,
-  { keepsLast = false, againAfterMs, first }: Keeping<AnswerOf<Name>> = {},
+  { keepsLast = false, asOf = 0, againAfterMs, first }: Keeping<AnswerOf<Name>> = {},
 ): Answered<AnswerOf<Name>> {
-  const key = JSON.stringify(asking);
+  const key = JSON.stringify([asking, asOf]);
   const firstKey = useRef(key);
   const hasCome = first !== undefined && key === firstKey.current;
   const query = useQuery(

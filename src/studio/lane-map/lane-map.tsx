@@ -88,7 +88,10 @@ function MapScreen({ initial }: { initial: LaneMapData }) {
             </Figure>
           </p>
         </div>
-        <div className="flex gap-2">
+        <div className="flex flex-wrap gap-2">
+          <a className="btn" href="/studio/proof">
+            Prove the lane
+          </a>
           <select
             className="field"
             aria-label="Device"

@@ -4,6 +4,8 @@ import { stretchOf, type Offer } from '~/core/pricing';
 import { STRETCH_NAMES, STRETCHES, type Stretch } from '~/core/funnel';
 import { definitionOf, definitions, definitionWithRole } from '~/pieces/definitions';
 import { useDraft } from '~/studio/data/draft-store';
+import { countProblems, useProofs } from '~/studio/data/proofs';
+import type { PieceProof } from '~/contract/studio/proofs';
 import { count, percent, roughMoney } from '~/studio/data/format';
 import type { LaneMap as LaneMapData } from '~/contract/studio/lane-map';
 
@@ -139,6 +141,12 @@ function exitPath(i: number, nextHalf: number): string {
   return `M${x} ${y}C${x + 26} ${y + 10} ${x + 14} ${BOTTOM - 62} ${x + 34} ${BOTTOM - 42}`;
 }
 
+/** What the proof of a piece found, where it found something. */
+function ProofMark({ proof }: { proof: PieceProof | undefined }) {
+  const count = proof?.draft?.problems.length ?? 0;
+  return count > 0 && <span className="block text-[12.5px] text-brick">{countProblems(count)} in its proof</span>;
+}
+
 /** More are one tile: the list of them has a room of its own. */
 const MOST_LINKS = 1;
 
@@ -151,6 +159,7 @@ function runs({ when: { from, until, code } }: Offer, now: number): string {
 
 function Tiles({ stretch, map }: { stretch: Stretch; map: LaneMapData }) {
   const { lane, live } = useDraft();
+  const proofs = useProofs();
   const changes = describeDifference(live.lane, lane, definitions);
   const own = Object.entries(lane.pieces).filter(([, piece]) => definitionOf(piece.kind)?.stretch === stretch);
   const links = own.filter(([, { kind }]) => kind === LINK.kind);
@@ -197,6 +206,7 @@ function Tiles({ stretch, map }: { stretch: Stretch; map: LaneMapData }) {
                 {piece.on || definition.isAlwaysOn ? use : 'off'}
                 {own > 0 && ` · ${own} in draft`}
               </span>
+              <ProofMark proof={proofs?.get(id)} />
             </span>
           </a>
         );

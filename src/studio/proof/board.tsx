@@ -1,6 +1,7 @@
 import { wordProofProblem } from '~/core/lane';
 import { definitions } from '~/pieces/definitions';
 import { useDraft } from '~/studio/data/draft-store';
+import { countProblems } from '~/studio/data/proofs';
 import { Picture } from './picture';
 import type { Stone } from './sheet';
 import type { Sheet } from './use-sheet';
@@ -14,8 +15,6 @@ interface Props {
   readonly chosen: string | null;
   readonly onChoose: (key: string) => void;
 }
-
-const times = (count: number) => (count === 1 ? '1 problem' : `${count} problems`);
 
 /** Every situation of a piece as a small true picture; those that do not hold are lifted out of the row. */
 export function Board({ name, sheet, chosen, onChoose }: Props) {
@@ -85,7 +84,7 @@ function BoardStone({
       </span>
       <span className={`mt-1 block max-w-[211px] min-w-[62px] text-[12.5px] ${first ? 'text-brick' : ''}`}>
         <span className={first ? 'font-semibold' : ''}>{situation.label}</span>
-        {first && <span className="block">{times(problems.length)}</span>}
+        {first && <span className="block">{countProblems(problems.length)}</span>}
       </span>
     </button>
   );

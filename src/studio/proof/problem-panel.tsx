@@ -100,10 +100,7 @@ function Problem({ problem, stone, sheet }: Props & { readonly problem: ProofPro
       {found === 'searching' && <p className="help">Trying what would mend it …</p>}
       {found === null && (
         <p className="help">
-          {sheet.triesMends
-            ? 'No change of one setting mends it without another problem.'
-            : 'The server draws this piece, so that nothing can be tried out here.'}{' '}
-          Change it by hand, and it is proved anew.
+          No change of one setting mends it without another problem. Change it by hand, and it is proved anew.
         </p>
       )}
       {found !== null && found !== 'searching' && (

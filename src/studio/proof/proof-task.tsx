@@ -3,11 +3,9 @@ import { useEffect, useRef, useState } from 'react';
 import type { Samples } from '~/studio/preview/samples';
 import { Board } from './board';
 import { ProblemPanel } from './problem-panel';
+import { ShopFrames } from './shop-frames';
 import type { Stone } from './sheet';
 import { useSheet } from './use-sheet';
-
-/** The shop is played in as many frames at once. */
-const FRAMES = [0, 1];
 
 interface Props {
   readonly pieceId: string;
@@ -16,6 +14,8 @@ interface Props {
   readonly samples: Samples;
   readonly categories: readonly { readonly slug: string }[];
   readonly panelClass: string;
+  /** The situation that is looked at first, by its key. */
+  readonly first: string | null;
   /** Puts the panel away, where it lies over the board. */
   readonly onClose: () => void;
   /** What was drawn, whenever the sheet is complete. */
@@ -23,10 +23,10 @@ interface Props {
 }
 
 /** The proof sheet in the middle of the bench, and beside it the situation that was chosen. */
-export function ProofTask({ pieceId, name, samples, categories, panelClass, onClose, onDrawn }: Props) {
+export function ProofTask({ pieceId, name, samples, categories, panelClass, first, onClose, onDrawn }: Props) {
   const frames = useRef<(HTMLIFrameElement | null)[]>([]);
   const sheet = useSheet({ pieceId, samples, categories, frames });
-  const [chosen, setChosen] = useState<string | null>(null);
+  const [chosen, setChosen] = useState<string | null>(first);
   const stones = sheet.situations.flatMap(({ key }) => sheet.stones.get(key) ?? []);
   const stone =
     sheet.stones.get(chosen ?? '') ?? stones.find(({ problems }) => problems.length > 0) ?? stones[0] ?? null;
@@ -41,19 +41,7 @@ export function ProofTask({ pieceId, name, samples, categories, panelClass, onCl
         aria-label="Proof sheet"
         className="relative isolate col-start-2 row-span-2 row-start-2 flex min-h-0 flex-col overflow-hidden bg-slab"
       >
-        {/* The shop is played under the board: what is out of the window is not drawn, and cannot be measured. */}
-        <div aria-hidden className="pointer-events-none absolute inset-0 -z-20 overflow-hidden">
-          {FRAMES.map((i) => (
-            <iframe
-              key={i}
-              tabIndex={-1}
-              title="The shop while it is proved"
-              ref={(frame) => void (frames.current[i] = frame)}
-              className="absolute inset-0 border-0"
-            />
-          ))}
-        </div>
-        <div className="absolute inset-0 -z-10 bg-slab" />
+        <ShopFrames frames={frames} />
         <Board name={name} sheet={sheet} chosen={stone?.situation.key ?? null} onChoose={setChosen} />
       </section>
       <Tabs.Content value="proof" className={panelClass}>

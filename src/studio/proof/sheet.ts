@@ -1,5 +1,6 @@
 import {
   compileManifest,
+  diffLanes,
   mendsFor,
   proofSituations,
   slotUses,
@@ -11,6 +12,7 @@ import {
 import { findProblems, problemKey, type ProofProblem } from '~/core/proof';
 import { deviceOf } from '~/core/where';
 import { definitionOf, definitions, situationsOf } from '~/pieces/definitions';
+import { ask } from '~/studio/data/api';
 import { frameAddress, isPossible, languageOf, shownLane, situationMessage } from '~/studio/preview/framed';
 import { previewPage } from '~/studio/preview/preview-page';
 import type { Samples } from '~/studio/preview/samples';
@@ -22,6 +24,8 @@ export interface SheetOf {
   readonly pieceId: string;
   readonly lane: Lane;
   readonly token: string;
+  /** Of the draft the lane is; null: it is one of what was published, of which nothing is tried. */
+  readonly edit: number | null;
   readonly revision: number;
   readonly samples: Samples;
   readonly categories: readonly { readonly slug: string }[];
@@ -120,9 +124,12 @@ export async function laySheet(
   );
 }
 
-/** Whether the server draws the piece, and not the shopper's browser. */
-export function isServerDrawn({ lane, pieceId }: Pick<SheetOf, 'lane' | 'pieceId'>): boolean {
-  return definitionOf(lane.pieces[pieceId]!.kind)!.spots !== undefined;
+/** The token by which the shop draws a changed draft: what the server draws it has to know before. */
+async function tokenFor({ lane, pieceId, token, edit }: SheetOf, changed: Lane): Promise<string> {
+  const isServerDrawn = definitionOf(lane.pieces[pieceId]!.kind)!.spots !== undefined;
+  if (!isServerDrawn || edit === null) return token;
+  const { key } = await ask('POST /api/studio/draft/tries', { body: { edit, patch: diffLanes(lane, changed) } });
+  return `${token}.t${key}`;
 }
 
 /** The next page to draw; where only a long one is left, half of it. */
@@ -142,13 +149,12 @@ export async function tryMends(
   signal: AbortSignal,
 ): Promise<TriedMend | null> {
   const { situation } = stone;
-  // What the server draws is drawn by the draft as it is stored: nothing can be tried before.
-  if (isServerDrawn(of)) return null;
   const before = new Set(stone.problems.map(problemKey));
   const mends = mendsFor({ problem, situation, lane: of.lane, definitions }, of.pieceId).slice(0, MOST_TRIED);
   for (const mend of mends) {
     if (signal.aborted) return null;
-    const after = await lay(driver, of, produce(of.lane, mend.change), situation);
+    const lane = produce(of.lane, mend.change);
+    const after = await lay(driver, { ...of, token: await tokenFor(of, lane) }, lane, situation);
     const left = after?.problems.map(problemKey) ?? [problemKey(problem)];
     if (after && !left.includes(problemKey(problem)) && left.every((key) => before.has(key))) return { mend, after };
   }

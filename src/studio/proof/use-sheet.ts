@@ -4,7 +4,8 @@ import type { ProofProblem } from '~/core/proof';
 import { useDraft } from '~/studio/data/draft-store';
 import type { Samples } from '~/studio/preview/samples';
 import { createFrameDriver, type FrameDriver } from './frame-driver';
-import { isServerDrawn, laySheet, situationsFor, tryMends, type SheetOf, type Stone, type TriedMend } from './sheet';
+import { keepSheet } from './keep-sheet';
+import { laySheet, situationsFor, tryMends, type SheetOf, type Stone, type TriedMend } from './sheet';
 
 /** An edit is proved when nothing more has been changed for as long, in ms. */
 const REST_MS = 600;
@@ -18,8 +19,6 @@ export interface Sheet {
   readonly situations: readonly Situation[];
   /** How long it took in ms; null while it is being drawn. */
   readonly tookMs: number | null;
-  /** Whether mends can be tried out for this piece. */
-  readonly triesMends: boolean;
   /** Waits for the sheet; null where no change of one setting mends it. */
   readonly mendFor: (stone: Stone, problem: ProofProblem, signal: AbortSignal) => Promise<TriedMend | null | 'stopped'>;
 }
@@ -34,7 +33,7 @@ interface Asked {
 
 /** The proof sheet of a piece, drawn anew with every change of the draft. */
 export function useSheet({ pieceId, samples, categories, frames }: Asked): Sheet {
-  const { lane, token, live, categoryTexts, flush } = useDraft();
+  const { lane, token, edit, live, categoryTexts, flush } = useDraft();
   const [stones, setStones] = useState<ReadonlyMap<string, Stone>>(new Map());
   const [tookMs, setTookMs] = useState<number | null>(null);
   const [laid, setLaid] = useState(0);
@@ -43,7 +42,7 @@ export function useSheet({ pieceId, samples, categories, frames }: Asked): Sheet
   const search = useRef(new AbortController());
   /** One thing is drawn at a time: mends wait for the sheet. */
   const busy = useRef<Promise<unknown>>(Promise.resolve());
-  const sheetOf: SheetOf = { pieceId, lane, token, revision: live.revision, samples, categories, categoryTexts };
+  const sheetOf: SheetOf = { pieceId, lane, token, edit, revision: live.revision, samples, categories, categoryTexts };
   const latest = useRef(sheetOf);
   latest.current = sheetOf;
 
@@ -62,6 +61,8 @@ export function useSheet({ pieceId, samples, categories, frames }: Asked): Sheet
     const draw = async () => {
       // What the server draws it draws by the draft as it is stored.
       if (stop.signal.aborted || !(await flush())) return;
+      const { edit: number } = useDraft.getState();
+      const { lane: drawnLane } = latest.current;
       const began = performance.now();
       const drawn = new Map<string, Stone>();
       await laySheet(
@@ -78,6 +79,10 @@ export function useSheet({ pieceId, samples, categories, frames }: Asked): Sheet
       // What could not be drawn again was drawn of another draft.
       setStones(drawn);
       setTookMs(performance.now() - began);
+      if (drawn.size < situationsFor(latest.current).length) return;
+      // A viewer's is not kept; of a draft that another window has changed meanwhile, neither.
+      const sheet = { pieceId, of: 'draft', number, lane: drawnLane, stones: [...drawn.values()] } as const;
+      await keepSheet(sheet).catch(() => undefined);
     };
     const timer = setTimeout(
       () => (busy.current = busy.current.catch(() => undefined).then(draw)),
@@ -103,5 +108,5 @@ export function useSheet({ pieceId, samples, categories, frames }: Asked): Sheet
     return ends.aborted ? 'stopped' : found;
   }, []);
 
-  return { stones, laid, situations: situationsFor(sheetOf), tookMs, triesMends: !isServerDrawn(sheetOf), mendFor };
+  return { stones, laid, situations: situationsFor(sheetOf), tookMs, mendFor };
 }

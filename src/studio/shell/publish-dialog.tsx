@@ -7,6 +7,7 @@ import { ChangeList } from './change-list';
 import { useDraft } from '~/studio/data/draft-store';
 import { FloorCheck } from './floor-check';
 import { Modal } from '~/studio/fields/modal';
+import { ProofNote } from './proof-note';
 import type { DraftView } from '~/contract/studio/draft';
 
 /** Shows what shoppers will notice, then makes it live. */
@@ -104,6 +105,7 @@ export function PublishDialog({ onClose }: { onClose: () => void }) {
             </ul>
           </section>
         )}
+        {checked && <ProofNote />}
         {checked && <FloorCheck key={fixes} lane={lane} live={live.lane} />}
         {problem && (
           <p role="alert" className="text-brick">

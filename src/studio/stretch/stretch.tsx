@@ -3,7 +3,9 @@ import type { Device } from '~/core/where';
 import { pieceName } from '~/core/lane';
 import { definitionOf, definitions } from '~/pieces/definitions';
 import { useDraft } from '~/studio/data/draft-store';
+import type { PieceProof } from '~/contract/studio/proofs';
 import { count, percent } from '~/studio/data/format';
+import { countProblems, useProofs } from '~/studio/data/proofs';
 import { Shell } from '~/studio/shell/shell';
 import { AddPiece } from './add-piece';
 import { Blocks, type EarnedBlock } from './blocks';
@@ -39,6 +41,7 @@ export function StretchPage(props: Props) {
 
 function StretchScreen({ stretch, byDevice, shell, blocks = {} }: Props) {
   const lane = useDraft((state) => state.lane);
+  const proofs = useProofs();
   const change = useDraft((state) => state.change);
   const i = STRETCHES.indexOf(stretch);
   const next = STRETCHES[i + 1];
@@ -107,6 +110,7 @@ function StretchScreen({ stretch, byDevice, shell, blocks = {} }: Props) {
                     {pieceName(piece, definitions)}
                   </h3>
                   <p className="text-gravel">{summary}</p>
+                  <ProofLink id={id} proof={proofs?.get(id)} />
                   {blocks[id] && <Blocks blocks={blocks[id]} labels={parts} />}
                   <div className="mt-auto flex items-center gap-2">
                     <a className="btn btn-go" href={`/studio/bench/${id}`}>
@@ -131,6 +135,19 @@ function StretchScreen({ stretch, byDevice, shell, blocks = {} }: Props) {
       </section>
       {shell.account.role !== 'viewer' && <AddPiece stretch={stretch} />}
     </div>
+  );
+}
+
+/** What the proof of a piece found; nothing where it has not been proved since it was changed. */
+function ProofLink({ id, proof }: { id: string; proof: PieceProof | undefined }) {
+  const found = proof?.draft;
+  if (!found) return null;
+  return (
+    <a href={`/studio/bench/${id}?task=proof`} className={found.problems.length > 0 ? 'text-brick' : 'text-gravel'}>
+      {found.problems.length > 0
+        ? `${countProblems(found.problems.length)} in its proof`
+        : `Holds in all ${found.situations} situations`}
+    </a>
   );
 }
 

@@ -39,7 +39,7 @@ describe('the bench', () => {
         categories={[]}
         tags={[]}
         layouts={[]}
-        start={{ task: 'parts', part: null, width: null, ...over }}
+        start={{ task: 'parts', part: null, width: null, situation: null, ...over }}
       />,
     );
     posted = [];
@@ -155,7 +155,7 @@ describe('the bench', () => {
         categories={[]}
         tags={[]}
         layouts={[]}
-        start={{ task: 'parts', part: null, width: null }}
+        start={{ task: 'parts', part: null, width: null, situation: null }}
       />,
     );
 

@@ -52,6 +52,7 @@ describe('the proof sheet', () => {
       pieceId: 'quick-view',
       lane,
       token: 't',
+      edit: 4,
       revision: 2,
       samples: SAMPLES,
       categories: [],
@@ -145,14 +146,19 @@ describe('the proof sheet', () => {
       expect(tried).to.equal(null);
     });
 
-    it('not for what the server draws: it would draw the draft as it was', async () => {
+    it('of what the server draws by handing it the change first, stored nowhere', async () => {
       const of = { ...sheetOf(), pieceId: 'loft-note' };
-      const { driver, shots } = driverOf(() => measuredPage());
+      of.lane.pieces['loft-note']!.look.css = '[data-slot=text]{color:#8fb3bd}';
+      const pale = measuredPage({ texts: [measuredText({ at: placeIn('loft-note'), colour: '#8fb3bd' })] });
+      const { driver, shots } = driverOf(({ address }) => (address.includes('.tKEY') ? measuredPage() : pale));
       const [stone] = await lay(of, [driver]);
-      const drawn = shots.length;
-      const problem = { ...faint.texts[0]!, check: 'unnamed', count: 1 } as const;
-      expect(await studio.loaded.tryMends(driver, of, { problem, stone: stone! }, NOW)).to.equal(null);
-      expect(shots).to.have.length(drawn);
+      studio.server.answers(() => Response.json({ key: 'KEY' }));
+
+      const tried = await studio.loaded.tryMends(driver, of, { problem: stone!.problems[0]!, stone: stone! }, NOW);
+
+      expect(tried?.mend.setting).to.equal('Own style rules, line 1');
+      expect(shots.at(-1)!.address).to.contain('draft=t.tKEY');
+      expect(studio.server.asked.at(-1)!.init.body).to.contain('/pieces/loft-note/look/css');
     });
   });
 
@@ -167,7 +173,6 @@ describe('the proof sheet', () => {
         situations: studio.loaded.situationsFor(of),
         laid: stones.length,
         tookMs: 2140,
-        triesMends: true,
         mendFor: (stone, problem, signal) => studio.loaded.tryMends(driver, of, { problem, stone }, signal),
       };
     }

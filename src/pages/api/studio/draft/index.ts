@@ -1,6 +1,6 @@
 import { ok } from '~/core/problems';
 import { patchDraft, restoreIntoDraft, showDraft } from '~/services/draft/edit-draft';
-import { serve } from '../_serve';
+import { serve } from '../../_serve';
 
 export const GET = serve('GET /api/studio/draft', async ({ app }) => ok(await showDraft(app)));
 
