@@ -7,6 +7,7 @@ import type { DraftView } from '~/contract/studio/draft';
 import type { ShellData } from '~/studio/data/studio-data';
 import { draftDemoLane, liveDemoLane } from '../../demo/lane';
 import { fakeServer, withPage } from './page';
+import type { PieceProof } from '~/contract/studio/proofs';
 
 /** The draft as the server would answer it: the demo's live lane, and what `change` makes of it. */
 export function draftData(change: (lane: Lane) => void = () => undefined, over: Partial<DraftView> = {}): DraftView {
@@ -39,6 +40,16 @@ export function shellData(over: Partial<ShellData> = {}): ShellData {
   };
 }
 
+/** A server that tells of proofs by itself, whatever a test makes it answer. */
+function serverWith(proofs: () => readonly PieceProof[]): ReturnType<typeof fakeServer> {
+  const server = fakeServer();
+  const { answers } = server;
+  server.answers = (next) =>
+    answers((url, init) => (url.endsWith('/api/studio/proofs') ? Response.json(proofs()) : next(url, init)));
+  server.answers(() => Response.json({}));
+  return server;
+}
+
 /**
  * A page of the studio for the tests of a `describe`, with a server in place of ours. React looks for a page when it is
  * loaded, so everything that needs it is loaded by `load`, after the page is there. A test fails on what React complains of.
@@ -49,6 +60,8 @@ export function withStudio<Loaded>(load: () => Promise<Loaded>) {
     loaded: Loaded;
     user: UserEvent;
     server: ReturnType<typeof fakeServer>;
+    /** What the proof sheets found, as the server tells every screen that asks. */
+    proofs: readonly PieceProof[];
     show(node: ReactNode): RenderResult;
     /** Around what changes a screen from outside of it. */
     act: typeof act;
@@ -74,7 +87,8 @@ export function withStudio<Loaded>(load: () => Promise<Loaded>) {
       loaded: await load(),
       act: library.act,
       user: userEvent.setup({ document }),
-      server: fakeServer(),
+      server: serverWith(() => studio.proofs),
+      proofs: [],
       show: (node: ReactNode) => library.render(node, { baseElement: document.body }),
     });
   });

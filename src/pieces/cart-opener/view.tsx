@@ -9,6 +9,7 @@ import { createShadow, directionOf, type Shadow } from '~/runtime/kit/shadow';
 import type { MountedPiece, PieceHost } from '~/runtime/piece-host';
 import type { CartOpenerPiece } from './definition';
 import { CART_ICONS } from './icons';
+import type { dragOpener } from './drag';
 import css from './view.css?inline';
 
 const INSET = 16;
@@ -27,6 +28,9 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
   let count: number | null = null;
   let feedback = false;
   let dragged = false;
+  /** Only the bench asks for it. */
+  let drag: typeof dragOpener | null = null;
+  if (host.isPreview) void import('./drag').then((loaded) => (drag = loaded.dragOpener));
   let rest: ReturnType<typeof setTimeout> | undefined;
   let settle: ReturnType<typeof setTimeout> | undefined;
   const shadow = createShadow('pl-cart-opener', piece.id);
@@ -124,13 +128,7 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
     dragged = false;
     // Else the browser would begin to drag the link itself, and take the pointer away.
     event.preventDefault();
-    void import('./drag').then(({ dragOpener }) =>
-      dragOpener(element, event, {
-        piece,
-        language: host.language,
-        onDrag: (isDragged) => (dragged = isDragged),
-      }),
-    );
+    drag?.(element, event, { piece, language: host.language, onDrag: (isDragged) => (dragged = isDragged) });
   }
 
   return {

@@ -110,6 +110,8 @@ describe('mounted', () => {
 
     it('is dragged to its place in the bench, and nowhere else', async () => {
       show({ stands: 'floating' }, { isPreview: true });
+      await import('~/pieces/cart-opener/drag');
+      await settled();
       const told: unknown[] = [];
       window.addEventListener('pl-setting', (event) => told.push((event as CustomEvent).detail));
       Object.assign(link()!, { setPointerCapture: () => undefined });

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
+import { countFunnel } from '~/core/funnel';
 import type { KeptProblem, PieceProof } from '~/contract/studio/proofs';
-import { until } from '../../support/page';
 import { draftData, shellData, withStudio } from '../../support/studio';
 
 const AT = Date.UTC(2026, 4, 3, 10, 30);
@@ -23,6 +23,11 @@ const piece = (pieceId: string, over: Partial<PieceProof> = {}): PieceProof => (
 });
 const withProblems = (...problems: KeptProblem[]) => ({ at: AT, situations: 18, problems });
 
+/** Each stretch is reached by half of those on the one before. */
+const funnel = countFunnel(
+  [320, 160, 80, 40, 20, 20].map((sessions, i) => ({ depth: i + 1, sessions, revenueMinor: 0 })),
+);
+
 describe('what the proof sheets found', () => {
   const studio = withStudio(async () => ({
     ...(await import('~/studio/lane-proof/lane-proof')),
@@ -30,23 +35,20 @@ describe('what the proof sheets found', () => {
     ...(await import('~/studio/stretch/stretch')),
     ...(await import('~/studio/data/draft-store')),
   }));
-  const answer = (proofs: readonly PieceProof[]) =>
-    studio.server.answers((url) => Response.json(url.endsWith('/proofs') ? proofs : {}));
-
   describe('on the screen of the whole lane', () => {
     async function show(proofs: readonly PieceProof[]) {
-      answer(proofs);
+      studio.proofs = proofs;
       const { LaneProofPage } = studio.loaded;
       const view = studio.show(
         <LaneProofPage
-          shell={shellData({ draft: draftData() })}
+          shell={shellData({ draft: draftData(), funnel, before: funnel })}
           samples={{ products: {}, carts: {} }}
           categories={[]}
           run={null}
           only={null}
         />,
       );
-      await studio.act(() => until(() => view.queryByText(/not proved since they were changed\./) !== null));
+      await view.findAllByText(/^holds in all|problems? in 18 situations/);
       return view;
     }
 
@@ -78,7 +80,7 @@ describe('what the proof sheets found', () => {
 
   describe('in the publish dialog', () => {
     async function show(proofs: readonly PieceProof[]): Promise<string> {
-      answer(proofs);
+      studio.proofs = proofs;
       studio.loaded.useDraft.getState().start(draftData());
       const { ProofNote } = studio.loaded;
       const view = studio.show(<ProofNote />);
@@ -114,10 +116,9 @@ describe('what the proof sheets found', () => {
   });
 
   it('stands on the tile of its piece', async () => {
-    answer([piece('quick-view', { draft: withProblems(problem()) })]);
+    studio.proofs = [piece('quick-view', { draft: withProblems(problem()) })];
     const { StretchPage } = studio.loaded;
-    const funnel = { stretches: Array.from({ length: 6 }, () => ({ sessions: 9, share: 1, left: 1, goOn: 0.5 })) };
-    const shell = shellData({ draft: draftData(), funnel: funnel as never, before: funnel as never });
+    const shell = shellData({ draft: draftData(), funnel, before: funnel });
     const view = studio.show(<StretchPage shell={shell} stretch="look" byDevice={[]} />);
 
     const link = await view.findByText('1 problem in its proof');
