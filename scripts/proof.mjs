@@ -108,6 +108,7 @@ else {
   for (const { piece: id, situation, where, setting } of problems)
     console.log(`${id}, ${situation}: ${where}.${setting ? ` Mended by: ${setting}` : ''}`);
   const situations = sheets.reduce((sum, { sheet }) => sum + sheet.situations, 0);
-  console.log(`${problems.length} problems in ${sheets.length} pieces, ${situations} situations.`);
+  const plural = (count, one) => `${count} ${one}${count === 1 ? '' : 's'}`;
+  console.log(`${plural(problems.length, 'problem')} in ${plural(sheets.length, 'piece')}, ${situations} situations.`);
 }
 process.exit(problems.length > 0 ? 1 : 0);

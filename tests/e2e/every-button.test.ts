@@ -122,6 +122,7 @@ test('every button of every screen of the studio can be pressed, and does someth
     '/mailbox',
     '/people',
     '/revisions',
+    '/proof',
     '/catalogue/categories',
     '/catalogue/import',
     '/catalogue/searches',

@@ -1,3 +1,5 @@
+import { spawn } from 'node:child_process';
+import { text } from 'node:stream/consumers';
 import type { Piece } from '~/core/lane';
 import { signInOwner } from '../support/owner';
 import { changingTest, expect, signIn, type Page } from './harness';
@@ -110,4 +112,54 @@ changingTest('the strip of situations shows what was drawn, and what does not ho
   // What was drawn of another draft says nothing of this one.
   await page.getByRole('radiogroup', { name: 'Picture enlarges' }).getByText('Off').click();
   await expect(strip.getByRole('button', { name: /Everyday$/ })).toBeVisible();
+});
+
+/** What the command says of a folder, and what it ends with. */
+async function prove(dataDir: string, ...more: string[]): Promise<{ status: number; said: string }> {
+  const child = spawn(process.execPath, ['scripts/proof.mjs', '--data', dataDir, ...more], {
+    stdio: ['ignore', 'pipe', 'pipe'],
+  });
+  const ended = new Promise<number>((resolve) => child.once('exit', (status) => resolve(status ?? -1)));
+  const [said, complaint, status] = await Promise.all([text(child.stdout), text(child.stderr), ended]);
+  return { status, said: status === 2 ? complaint : said };
+}
+
+changingTest('the whole lane is proved on one screen, and by command', async ({ page, server }) => {
+  changingTest.setTimeout(300_000);
+  const faults: string[] = [];
+  page.on('pageerror', (error) => faults.push(error.message));
+  const owner = await signInOwner(server);
+  const name = '[data-slot=name]{color:#9fb8bd}';
+  await owner.change((lane) => void (lane.pieces['quick-view']!.look.css = name));
+  const found = await prove(server.dataDir, '--piece', 'quick-view', '--json');
+  expect(found.status, found.said).toBe(1);
+  const { problems } = JSON.parse(found.said) as { problems: Record<string, string>[] };
+  expect(problems).toHaveLength(1);
+  expect(problems[0]).toMatchObject({ piece: 'quick-view', check: 'faint' });
+  expect(problems[0]!['setting']).toMatch(/^(Name: text|Own style rules, line 1)\./);
+
+  // What the command found is told wherever the piece is.
+  await signIn(page, server.origin, '/studio/stretch/look');
+  await expect(page.getByRole('link', { name: '1 problem in its proof' })).toBeVisible();
+  await page.getByRole('button', { name: 'Publish …' }).click();
+  await expect(page.getByRole('region', { name: 'Proof' })).toContainText('Quick view 1');
+  await page.goto(`${server.origin}/studio/proof`);
+  const stone = page.getByRole('link', { name: /is hard to read/ });
+  await expect(stone).toContainText('Mended by:');
+  await page.getByRole('button', { name: /^Prove all/ }).click();
+  await page.getByRole('button', { name: 'Stop' }).click();
+  await expect(page.getByRole('button', { name: /^Prove all/ })).toBeVisible();
+  await stone.click();
+  await expect(page.getByRole('heading', { name: 'Shape quick view' })).toBeVisible();
+  await drawn(page);
+  await expect(panel(page).getByRole('region', { name: 'Problem' })).toBeVisible();
+
+  await owner.change((lane) => void (lane.pieces['quick-view']!.look.css = ''));
+  expect(await prove(server.dataDir, '--piece', 'quick-view')).toEqual({
+    status: 0,
+    said: '0 problems in 1 piece, 18 situations.\n',
+  });
+  expect(await prove(server.dataDir, '--piece', 'no-such-piece')).toMatchObject({ status: 2 });
+  expect((await prove('/no/such/folder')).said).toContain('There is no shop in /no/such/folder');
+  expect(faults).toEqual([]);
 });

@@ -210,6 +210,7 @@ for (const path of [
   '/studio/orders/1',
   '/studio/bench/cart-opener',
   '/studio/bench/checkout',
+  '/studio/proof',
 ]) {
   test(`axe finds nothing on ${path}`, async ({ page, server }) => {
     await signIn(page, server.origin, path);

@@ -42,8 +42,8 @@ export type ControlUse = 'order' | 'close';
 export interface MeasuredControl {
   readonly at: PlaceInPiece;
   readonly box: DrawnBox;
-  /** Its accessible name; empty where it has none. */
-  readonly name: string;
+  /** Its accessible name; empty where it has none, null where screen readers pass it by. */
+  readonly name: string | null;
   readonly use: ControlUse | null;
   /** A link within a sentence. */
   readonly isInText: boolean;

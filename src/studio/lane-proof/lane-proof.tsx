@@ -52,68 +52,70 @@ function LaneProofScreen({ samples, categories, run, only }: Props) {
   const ids = provedPieces(lane);
   const byId = new Map(answer?.map((piece) => [piece.pieceId, piece]));
   return (
-    <div className="relative isolate min-h-full px-[18px] py-4">
+    <div className="relative isolate h-full overflow-hidden">
       <ShopFrames frames={frames} />
-      <div className="flex max-w-[1080px] flex-col gap-4">
-        <header>
-          <h1>Prove the whole lane</h1>
-          <p className="text-gravel">
-            The shop draws every piece in all its hard situations and looks for what a shopper could not read, reach or
-            close.
-          </p>
-        </header>
-        <div className="flex flex-wrap items-center gap-3">
-          <fieldset className="flex gap-4" disabled={proof.done !== null}>
-            <legend className="sr-only">What is proved</legend>
-            {(['draft', 'live'] as const).map((of) => (
-              <label key={of} className="flex items-center gap-1.5">
-                <input
-                  type="radio"
-                  name="proved"
-                  className="size-4 accent-moss"
-                  checked={proved === of}
-                  disabled={of === 'live' && live.revision === 0}
-                  onChange={() => setProved(of)}
-                />
-                {of === 'draft' ? 'The draft' : 'What is live'}
-              </label>
-            ))}
-          </fieldset>
-          {proof.done === null && (
-            <button className="btn btn-go" onClick={() => start(proved, null)}>
-              Prove all {ids.length} pieces
-            </button>
-          )}
-          <Progress work={{ done: proof.done, problem: proof.problem, cancel: proof.stop }} label="Pieces proved" />
-          {proof.done !== null && proof.piece && <span className="text-gravel">{proof.piece}</span>}
+      <div className="h-full overflow-auto px-[18px] py-4">
+        <div className="flex max-w-[1080px] flex-col gap-4">
+          <header>
+            <h1>Prove the whole lane</h1>
+            <p className="text-gravel">
+              The shop draws every piece in all its hard situations and looks for what a shopper could not read, reach
+              or close.
+            </p>
+          </header>
+          <div className="flex flex-wrap items-center gap-3">
+            <fieldset className="flex gap-4" disabled={proof.done !== null}>
+              <legend className="sr-only">What is proved</legend>
+              {(['draft', 'live'] as const).map((of) => (
+                <label key={of} className="flex items-center gap-1.5">
+                  <input
+                    type="radio"
+                    name="proved"
+                    className="size-4 accent-moss"
+                    checked={proved === of}
+                    disabled={of === 'live' && live.revision === 0}
+                    onChange={() => setProved(of)}
+                  />
+                  {of === 'draft' ? 'The draft' : 'What is live'}
+                </label>
+              ))}
+            </fieldset>
+            {proof.done === null && (
+              <button className="btn btn-go" onClick={() => start(proved, null)}>
+                Prove all {ids.length} pieces
+              </button>
+            )}
+            <Progress work={{ done: proof.done, problem: proof.problem, cancel: proof.stop }} label="Pieces proved" />
+            {proof.done !== null && proof.piece && <span className="text-gravel">{proof.piece}</span>}
+          </div>
+          <Summary
+            pieces={ids.map((id) => byId.get(id)?.[proved] ?? null)}
+            problem={problem}
+            isRunning={proof.done !== null}
+          />
+          {STRETCHES.map((stretch) => {
+            const here = ids.filter((id) => definitionOf(lane.pieces[id]!.kind)?.stretch === stretch);
+            return (
+              here.length > 0 && (
+                <section key={stretch} aria-label={STRETCH_NAMES[stretch]}>
+                  <h2 className="mb-1.5">{STRETCH_NAMES[stretch]}</h2>
+                  <ul className="panel divide-y divide-mortar bg-limestone">
+                    {here.map((id) => (
+                      <PieceRow
+                        key={id}
+                        id={id}
+                        name={pieceName(lane.pieces[id]!, definitions)}
+                        proved={proved}
+                        kept={byId.get(id) ?? null}
+                        pictures={proof.pictures}
+                      />
+                    ))}
+                  </ul>
+                </section>
+              )
+            );
+          })}
         </div>
-        <Summary
-          pieces={ids.map((id) => byId.get(id)?.[proved] ?? null)}
-          problem={problem}
-          isRunning={proof.done !== null}
-        />
-        {STRETCHES.map((stretch) => {
-          const here = ids.filter((id) => definitionOf(lane.pieces[id]!.kind)?.stretch === stretch);
-          return (
-            here.length > 0 && (
-              <section key={stretch} aria-label={STRETCH_NAMES[stretch]}>
-                <h2 className="mb-1.5">{STRETCH_NAMES[stretch]}</h2>
-                <ul className="panel divide-y divide-mortar bg-limestone">
-                  {here.map((id) => (
-                    <PieceRow
-                      key={id}
-                      id={id}
-                      name={pieceName(lane.pieces[id]!, definitions)}
-                      proved={proved}
-                      kept={byId.get(id) ?? null}
-                      pictures={proof.pictures}
-                    />
-                  ))}
-                </ul>
-              </section>
-            )
-          );
-        })}
       </div>
     </div>
   );

@@ -43,6 +43,7 @@ export function useLaneProof({ samples, categories, frames, onKept }: Asked): La
   const [done, setDone] = useState<number | null>(null);
   const [piece, setPiece] = useState<string | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
+  const [late, setLate] = useState<readonly string[]>([]);
   const [pictures, setPictures] = useState<ReadonlyMap<string, Stone>>(new Map());
   const drivers = useRef<FrameDriver[]>([]);
   const running = useRef<AbortController | null>(null);
@@ -69,7 +70,11 @@ export function useLaneProof({ samples, categories, frames, onKept }: Asked): La
     }
     if (signal.aborted) return;
     const missing = situationsFor(sheetOf).length - stones.length;
-    if (missing > 0) throw new Error(`${missing} situations of ${nameIn(lane, pieceId)} could not be drawn in time.`);
+    // What was not drawn was not proved: nothing is kept of the piece.
+    if (missing > 0) {
+      const situations = missing === 1 ? '1 situation' : `${missing} situations`;
+      return setLate((before) => [...before, `${situations} of ${nameIn(lane, pieceId)}`]);
+    }
     const of = edit === null ? ({ of: 'live', number: revision } as const) : ({ of: 'draft', number: edit } as const);
     await keepSheet({ ...of, pieceId, lane, stones, settings });
     onKept();
@@ -100,7 +105,9 @@ export function useLaneProof({ samples, categories, frames, onKept }: Asked): La
   return {
     done,
     piece,
-    problem,
+    problem:
+      problem ??
+      (late.length > 0 && done === null ? `Could not be drawn in time: ${late.join(', ')}. Prove them again.` : null),
     pictures,
     start(proved, only) {
       running.current?.abort();
@@ -108,6 +115,7 @@ export function useLaneProof({ samples, categories, frames, onKept }: Asked): La
       running.current = mine;
       setDone(0);
       setProblem(null);
+      setLate([]);
       setPictures(new Map());
       void run(proved, only, mine.signal)
         .catch((error: unknown) => {

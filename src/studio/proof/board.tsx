@@ -42,6 +42,7 @@ export function Board({ name, sheet, chosen, onChoose }: Props) {
             <BoardStone
               stone={stone}
               isChosen={stone.situation.key === chosen}
+              hasPicture={sheet.tookMs !== null}
               onChoose={() => onChoose(stone.situation.key)}
             />
           </li>
@@ -61,9 +62,12 @@ function heading(name: string, { tookMs, stones, situations }: Sheet, bad: reado
 function BoardStone({
   stone,
   isChosen,
+  hasPicture,
   onChoose,
 }: {
   readonly stone: Stone;
+  /** Pictures come when all is drawn: putting them up would hold up the drawing. */
+  readonly hasPicture: boolean;
   readonly isChosen: boolean;
   readonly onChoose: () => void;
 }) {
@@ -80,7 +84,14 @@ function BoardStone({
       <span
         className={`block w-fit rounded-stone border-2 ${first ? 'border-brick shadow-[0_4px_0_rgb(0_0_0/.12)]' : 'border-mortar'} ${isChosen ? 'outline-2 outline-offset-2 outline-paint' : ''}`}
       >
-        <Picture stone={stone} height={STONE_PX} />
+        {hasPicture ? (
+          <Picture stone={stone} height={STONE_PX} />
+        ) : (
+          <span
+            className="block bg-limestone"
+            style={{ height: STONE_PX, width: (STONE_PX * situation.width) / stone.height }}
+          />
+        )}
       </span>
       <span className={`mt-1 block max-w-[211px] min-w-[62px] text-[12.5px] ${first ? 'text-brick' : ''}`}>
         <span className={first ? 'font-semibold' : ''}>{situation.label}</span>

@@ -36,6 +36,8 @@ const MOST_MS = 10_000;
 /** Plays the shop in a frame: one situation after the other, each measured once it stands still. */
 export function createFrameDriver(frame: HTMLIFrameElement): FrameDriver {
   let address = '';
+  /** What the page in the frame plays. */
+  let played: Manifest | null = null;
   let seq = 0;
   let hear: (message: FromPreview) => void = () => undefined;
 
@@ -63,6 +65,7 @@ export function createFrameDriver(frame: HTMLIFrameElement): FrameDriver {
   async function load(shot: Shot): Promise<boolean> {
     if (shot.address === address) return true;
     address = shot.address;
+    played = null;
     const ready = next('ready');
     frame.src = shot.address;
     if (await ready) return true;
@@ -78,9 +81,12 @@ export function createFrameDriver(frame: HTMLIFrameElement): FrameDriver {
       const post = (message: ToPreview) => frame.contentWindow?.postMessage(message, location.origin);
       seq += 1;
       const asked = seq;
-      const painted = next('painted', (message) => message.seq === asked);
-      post({ pl: 'manifest', manifest: shot.manifest, seq: asked });
-      if (!(await painted)) return null;
+      if (shot.manifest !== played) {
+        const painted = next('painted', (message) => message.seq === asked);
+        post({ pl: 'manifest', manifest: shot.manifest, seq: asked });
+        if (!(await painted)) return null;
+        played = shot.manifest;
+      }
       post(shot.situation);
       post({ pl: 'force', state: shot.state });
       const proved = next('proved', (message) => message.seq === asked);

@@ -6,6 +6,7 @@ import {
   slotUses,
   type CategoryTexts,
   type Lane,
+  type Manifest,
   type Mend,
   type Situation,
 } from '~/core/lane';
@@ -60,8 +61,20 @@ export function situationsFor({ lane, pieceId, samples }: SheetOf): Situation[] 
   );
 }
 
+const compiled = new WeakMap<Lane, Map<string, Manifest>>();
+
+/** The same for every situation of a language: a frame that plays it already need not take it again. */
+function manifestOf({ pieceId, revision }: SheetOf, lane: Lane, language: string): Manifest {
+  let known = compiled.get(lane);
+  if (!known) compiled.set(lane, (known = new Map()));
+  const key = `${pieceId} ${revision} ${language}`;
+  const found = known.get(key) ?? compileManifest(shownLane(lane, pieceId), definitions, revision, language);
+  known.set(key, found);
+  return found;
+}
+
 function shotOf(of: SheetOf, lane: Lane, situation: Situation): Shot {
-  const { pieceId, samples, categories, categoryTexts, token, revision } = of;
+  const { pieceId, samples, categories, categoryTexts, token } = of;
   const definition = definitionOf(lane.pieces[pieceId]!.kind)!;
   const device = deviceOf(situation.width);
   const message = situationMessage(pieceId, situation, samples);
@@ -76,7 +89,7 @@ function shotOf(of: SheetOf, lane: Lane, situation: Situation): Shot {
     }),
     width: situation.width,
     height: HEIGHTS[device],
-    manifest: compileManifest(shownLane(lane, pieceId), definitions, revision, lang),
+    manifest: manifestOf(of, lane, lang),
     situation: message,
     state: situation.state ?? 'rest',
     textPercent: situation.textPercent ?? 100,

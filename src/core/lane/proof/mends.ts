@@ -243,6 +243,8 @@ function undoneSettings({ pieceId, piece, definition }: Concerned): Mend[] {
 function leftOutMends({ problem, situation }: Asked, { pieceId, piece, definition, at }: Concerned): Mend[] {
   const device = deviceOf(situation.width);
   const mends: Mend[] = [];
+  // What nobody can name is not helped by hiding it.
+  if (problem.check === 'unnamed') return [];
   const isNeeded = (key: string) => (definition.needs ?? []).some(({ oneOf }) => Object.hasOwn(oneOf, key));
   if (at.part !== null && !isNeeded(at.part) && piece.parts.some(({ key }) => key === at.part))
     mends.push({

@@ -38,7 +38,7 @@ export function measureControls(pieceId: string, uses: Uses): MeasuredControl[] 
       {
         at,
         box: boxOf(box),
-        name: nameOf(control),
+        name: control.closest('[aria-hidden=true]') ? null : nameOf(control),
         use,
         isInText: isInText(control),
         coveredBy: isTried ? coveredBy(control, use === 'order') : null,
@@ -60,7 +60,9 @@ function targetOf(control: HTMLElement): DOMRectReadOnly {
 function nameOf(control: HTMLElement): string {
   const root = control.getRootNode() as Document | ShadowRoot;
   const ids = control.getAttribute('aria-labelledby')?.split(/\s+/) ?? [];
-  const field = control instanceof HTMLInputElement || control instanceof HTMLSelectElement ? control : null;
+  const field = [HTMLInputElement, HTMLSelectElement, HTMLTextAreaElement].some((kind) => control instanceof kind)
+    ? (control as HTMLInputElement)
+    : null;
   const said = [
     ids.map((id) => root.getElementById(id)?.textContent ?? '').join(' '),
     control.getAttribute('aria-label'),

@@ -43,11 +43,14 @@ function measureSurfaces(): MeasuredSurface[] {
     });
 }
 
-/** Px to scroll sideways in what is there to be scrolled down. A strip that only runs sideways is meant to. */
+/**
+ * Px to scroll sideways in what is there to be scrolled down. A strip that only runs sideways is meant to, and a table stays one
+ * (WCAG 2.2, 1.4.10 leaves out what needs both directions to be understood).
+ */
 function widerBy(dialog: HTMLDialogElement): number {
   const scrolled = [dialog, ...dialog.querySelectorAll<HTMLElement>('*')].filter((element) => {
     const { overflowX, overflowY } = getComputedStyle(element);
-    return overflowX === 'auto' && overflowY === 'auto';
+    return overflowX === 'auto' && overflowY === 'auto' && !element.querySelector('table');
   });
   return Math.max(0, ...scrolled.map(({ scrollWidth, clientWidth }) => scrollWidth - clientWidth));
 }
