@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import type { KeptProblem, KeptProof } from '~/contract/studio/proofs';
 import { patchDraft, showDraft, tryPatch } from '~/services/draft/edit-draft';
-import { keepProof, showProofs } from '~/services/draft/keep-proofs';
+import { keepProof, showStoredProofs } from '~/services/draft/keep-proofs';
 import { publishLane } from '~/services/draft/publish-lane';
 import { draftLane } from '~/services/lane/live-lane';
 import { openTestShop, type TestShop } from '../support/shop';
@@ -27,7 +27,7 @@ describe('what proof sheets found', () => {
   });
   after(() => shop.close());
 
-  const found = async (id = PIECE) => (await showProofs(shop.app)).find(({ pieceId }) => pieceId === id)!;
+  const found = async (id = PIECE) => (await showStoredProofs(shop.app)).find(({ pieceId }) => pieceId === id)!;
   const keys = (proof: KeptProof | null) => proof?.problems.map(({ key }) => key) ?? null;
   const setCss = (css: string) => ({ op: 'replace' as const, path: `/pieces/${PIECE}/look/css`, value: css });
   async function change(css: string): Promise<void> {

@@ -123,6 +123,7 @@ test('every button of every screen of the studio can be pressed, and does someth
     '/people',
     '/revisions',
     '/proof',
+    '/seen',
     '/catalogue/categories',
     '/catalogue/import',
     '/catalogue/searches',

@@ -211,6 +211,7 @@ for (const path of [
   '/studio/bench/cart-opener',
   '/studio/bench/checkout',
   '/studio/proof',
+  '/studio/seen',
 ]) {
   test(`axe finds nothing on ${path}`, async ({ page, server }) => {
     await signIn(page, server.origin, path);

@@ -21,6 +21,7 @@ export function draftData(change: (lane: Lane) => void = () => undefined, over: 
     changes: [],
     lint: [],
     cautions: [],
+    proofs: [],
     names: { product: {}, category: {}, variant: {} },
     categoryTexts: {},
     ...over,

@@ -7,6 +7,7 @@ import { LETTERS } from '~/core/limits';
 import type { StepState, StepsView } from '~/core/first-steps';
 import { cartViewSchema } from '~/contract/shapes/carts';
 import { cautionSchema, lintFindingSchema, shopNamesSchema } from '~/contract/shapes/findings';
+import { pieceProofSchema } from '~/contract/studio/proofs';
 import { laneChangeSchema } from '~/contract/shapes/lane-changes';
 import { same, type Told } from '~/contract/tools';
 
@@ -22,6 +23,8 @@ export const draftViewSchema = z.strictObject({
   lint: z.array(lintFindingSchema).readonly(),
   /** What is not real, or not said, yet. */
   cautions: z.array(cautionSchema).readonly(),
+  /** What the proof sheets found of every piece. */
+  proofs: z.array(pieceProofSchema).readonly(),
   /** What the things are called that one of the two lanes names. */
   names: shopNamesSchema,
   categoryTexts: z.record(

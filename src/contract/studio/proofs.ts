@@ -25,7 +25,7 @@ const keptProofSchema = z.strictObject({
 });
 export type KeptProof = z.infer<typeof keptProofSchema>;
 
-const pieceProofSchema = z.strictObject({
+export const pieceProofSchema = z.strictObject({
   pieceId: z.string(),
   /** Of the piece as it is in the draft, and as it is live; null: it has not been proved since it was changed. */
   draft: keptProofSchema.nullable(),

@@ -34,6 +34,7 @@ export {
   type FacetCount,
 } from './facets';
 export { measureOf } from './measure';
+export { aboutOf } from './about-product';
 export { compareProducts, namesIn, type ComparedRow } from './compare';
 export { addAxis, missingCombinations, MOST_VARIANTS, withCombinations } from './combinations';
 export { changedPrice, type BulkChange } from './bulk';

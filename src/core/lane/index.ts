@@ -43,6 +43,7 @@ export type { Manifest, ManifestPiece, PieceOf } from './preview/manifest';
 export { comesTo, faintTexts, groundOf, textOf, type FaintText } from './findings/faint-texts';
 export type { MeasuredLook } from './preview/preview-message';
 export { moveInSpot, piecesOfSpot, whyNeverSeen, wordNeverSeen, type CategoryTexts } from './findings/never-seen';
+export { sightOf, wordSight, type LookedAt, type Sight } from './findings/sight';
 export { addPiece, canAdd, copyPiece, pieceName } from './document/many';
 export { holdsOne, pageOfSpot, SPOTS, type Spot } from './settings/spots';
 export {

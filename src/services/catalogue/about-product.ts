@@ -1,5 +1,4 @@
-import type { Category, Product } from '~/core/catalogue';
-import { tagName } from '~/core/where';
+import { aboutOf, type Category, type Product } from '~/core/catalogue';
 import type { App } from '~/services/app';
 import { findProduct } from './browse-shop';
 import { listCategories } from '~/services/list-categories';
@@ -7,13 +6,9 @@ import { listCategories } from '~/services/list-categories';
 /** What a page about a product is about, as rules name it, and the categories that lead to it, the outer one first. */
 export async function aboutProduct(
   app: App,
-  { categories: own, tags }: Pick<Product, 'categories' | 'tags'>,
+  product: Pick<Product, 'categories' | 'tags'>,
 ): Promise<{ readonly about: readonly string[]; readonly trail: readonly Category[] }> {
-  const categories = await listCategories(app);
-  const called = (slug: string | null | undefined) => categories.find((category) => category.slug === slug);
-  const inner = called(own[0]?.slug);
-  const trail = [called(inner?.parentSlug), inner].filter((step) => step !== undefined);
-  return { trail, about: [...trail.map(({ slug }) => slug), ...tags.map(tagName)] };
+  return aboutOf(product, await listCategories(app));
 }
 
 /** The product that a SKU belongs to, with what its page is about; null where it is not sold. */

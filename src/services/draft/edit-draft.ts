@@ -18,6 +18,7 @@ import { findEmpty, findGoneGifts, findUnsold } from '~/services/catalogue/find-
 import { inPresentCurrency } from '~/services/lane/in-present-currency';
 import { forgetLiveLane, isOpen, liveLane } from '~/services/lane/live-lane';
 import { namesOfLanes } from '~/services/lane/names-of-lanes';
+import { showProofs } from './keep-proofs';
 import { keepTried } from '~/services/lane/tried-lanes';
 
 /** The stored draft cannot be read by this version; `/studio/mend` replaces it. */
@@ -34,13 +35,14 @@ export async function showDraft(app: App): Promise<DraftView> {
   if (!read.ok) throw new DraftUnreadable(read.problems);
   // A shop that is not open yet is compared with what it began with.
   const before = live.revision === 0 ? startingLane() : live.lane;
-  const [empty, unsold, goneGifts, shown, names, categoryTexts] = await Promise.all([
+  const [empty, unsold, goneGifts, shown, names, categoryTexts, proofs] = await Promise.all([
     findEmpty(app, read.value),
     findUnsold(app, read.value),
     findGoneGifts(app, read.value),
     app.catalogue.countShown(),
     namesOfLanes(app, [before, read.value]),
     app.catalogue.categoryTexts(),
+    showProofs(app, read.value),
   ]);
   return {
     edit: stored.edit,
@@ -50,6 +52,7 @@ export async function showDraft(app: App): Promise<DraftView> {
     changes: describeDifference(before, read.value, definitions, names),
     names,
     categoryTexts,
+    proofs,
     cautions: notRealYet(read.value, startingLane(), {
       ...shown,
       isFirst: live.revision === 0,

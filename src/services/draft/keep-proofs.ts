@@ -8,16 +8,17 @@ import { CHECK_KEYS } from '~/core/proof';
 import type { StoredProof } from '~/data';
 import { definitions } from '~/pieces/definitions';
 import type { App } from '~/services/app';
-import { liveLane, type LiveLane } from '~/services/lane/live-lane';
+import { liveLane } from '~/services/lane/live-lane';
 
 const problemsSchema: z.ZodType<KeptProof['problems']> =
   proofRoutes['PUT /api/studio/proofs/[piece]'].body.shape.problems;
 
-/** Of all of a lane that a piece is drawn from, and of the checks there are. */
-function fingerprintOf(lane: Lane, pieceId: string): string {
-  const { pieces, ...shared } = lane;
-  const drawnFrom = JSON.stringify([CHECK_KEYS, shared, pieces[pieceId]]);
-  return createHash('sha256').update(drawnFrom).digest('base64url').slice(0, 22);
+const hashOf = (of: unknown) => createHash('sha256').update(JSON.stringify(of)).digest('base64url').slice(0, 22);
+
+/** Of all of a lane that each of its pieces is drawn from, and of the checks there are. */
+function fingerprintsOf({ pieces, ...shared }: Lane): Map<string, string> {
+  const ofAll = hashOf([CHECK_KEYS, shared]);
+  return new Map(Object.entries(pieces).map(([pieceId, piece]) => [pieceId, hashOf([ofAll, piece])]));
 }
 
 async function readDraft(app: App): Promise<{ lane: Lane; edit: number } | null> {
@@ -26,21 +27,29 @@ async function readDraft(app: App): Promise<{ lane: Lane; edit: number } | null>
   return stored && read.ok ? { lane: read.value, edit: stored.edit } : null;
 }
 
-/** What the sheets found of every piece of the draft. */
-export async function showProofs(app: App): Promise<PieceProof[]> {
-  const [draft, live, stored] = await Promise.all([readDraft(app), liveLane(app), app.proofs.list()]);
-  if (!draft) return [];
+/** What the sheets found of every piece of a draft. */
+export async function showProofs(app: App, draft: Lane): Promise<PieceProof[]> {
+  const [live, stored] = await Promise.all([liveLane(app), app.proofs.list()]);
   const byPrint = new Map(stored.map((proof) => [`${proof.pieceId} ${proof.fingerprint}`, proof]));
-  const kept = (lane: Lane, pieceId: string) => shown(byPrint.get(`${pieceId} ${fingerprintOf(lane, pieceId)}`));
-  return Object.keys(draft.lane.pieces).map((pieceId) => ({
+  const [now, before] = [
+    fingerprintsOf(draft),
+    live.revision > 0 ? fingerprintsOf(live.lane) : new Map<string, string>(),
+  ];
+  const kept = (pieceId: string, prints: ReadonlyMap<string, string>) =>
+    shown(byPrint.get(`${pieceId} ${prints.get(pieceId)}`));
+  return [...now.keys()].map((pieceId) => ({
     pieceId,
-    draft: kept(draft.lane, pieceId),
-    live: isLive(live, pieceId) ? kept(live.lane, pieceId) : null,
-    isChanged: !isLive(live, pieceId) || fingerprintOf(live.lane, pieceId) !== fingerprintOf(draft.lane, pieceId),
+    draft: kept(pieceId, now),
+    live: kept(pieceId, before),
+    isChanged: now.get(pieceId) !== before.get(pieceId),
   }));
 }
 
-const isLive = ({ revision, lane }: LiveLane, pieceId: string) => revision > 0 && Object.hasOwn(lane.pieces, pieceId);
+/** The same of the draft as it is stored; none where it cannot be read. */
+export async function showStoredProofs(app: App): Promise<PieceProof[]> {
+  const draft = await readDraft(app);
+  return draft ? showProofs(app, draft.lane) : [];
+}
 
 function shown(proof: StoredProof | undefined): KeptProof | null {
   const problems = problemsSchema.safeParse(proof?.problems);
@@ -57,7 +66,7 @@ export async function keepProof(
   const proved = of === 'live' ? { lane: live.lane, number: live.revision } : draft && { ...draft, number: draft.edit };
   if (!proved || !Object.hasOwn(proved.lane.pieces, pieceId)) return fail('piece', 'not-found');
   if (proved.number !== number) return fail('number', 'stale-draft');
-  const fingerprint = fingerprintOf(proved.lane, pieceId);
+  const fingerprint = fingerprintsOf(proved.lane).get(pieceId)!;
   await app.proofs.write({ pieceId, fingerprint, at: app.now(), situations, problems });
   return ok(null);
 }

@@ -42,6 +42,8 @@ interface DraftState {
   readonly names: ShopNames;
   /** Texts of categories that name pieces or facts. */
   readonly categoryTexts: CategoryTexts;
+  /** What the proof sheets had found when the screen came, and of which edit. */
+  readonly proofs: { readonly edit: number; readonly found: DraftView['proofs'] };
   /** The newer draft of another window, when it changed the same places. */
   readonly theirs: DraftView | null;
   start(data: DraftView): void;
@@ -184,6 +186,7 @@ export const useDraft = create<DraftState>((set, get) => {
     brief: null,
     names: NO_NAMES,
     categoryTexts: {},
+    proofs: { edit: 0, found: [] },
     theirs: null,
     start(data) {
       // On the server there is no window to leave.
@@ -198,6 +201,7 @@ export const useDraft = create<DraftState>((set, get) => {
         live: data.live,
         names: joinNames(get().names, data.names),
         categoryTexts: data.categoryTexts,
+        proofs: { edit: data.edit, found: data.proofs },
         token: data.token,
         edit: data.edit,
         theirs: null,

@@ -92,6 +92,9 @@ function MapScreen({ initial }: { initial: LaneMapData }) {
           <a className="btn" href="/studio/proof">
             Prove the lane
           </a>
+          <a className="btn" href="/studio/seen">
+            Who sees what
+          </a>
           <select
             className="field"
             aria-label="Device"

@@ -206,7 +206,7 @@ function Tiles({ stretch, map }: { stretch: Stretch; map: LaneMapData }) {
                 {piece.on || definition.isAlwaysOn ? use : 'off'}
                 {own > 0 && ` · ${own} in draft`}
               </span>
-              <ProofMark proof={proofs?.get(id)} />
+              <ProofMark proof={proofs.get(id)} />
             </span>
           </a>
         );

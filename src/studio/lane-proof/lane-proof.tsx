@@ -41,6 +41,7 @@ function LaneProofScreen({ samples, categories, run, only }: Props) {
   const { lane: draft, live } = useDraft();
   const [proved, setProved] = useState<Proved>(run ?? 'draft');
   const frames = useRef<(HTMLIFrameElement | null)[]>([]);
+  const { proofs } = useDraft();
   const { answer, problem, askAgain } = useAnswer('GET /api/studio/proofs', {}, { keepsLast: true });
   const proof = useLaneProof({ samples, categories, frames, onKept: askAgain });
   const { start } = proof;
@@ -50,7 +51,7 @@ function LaneProofScreen({ samples, categories, run, only }: Props) {
 
   const lane = proved === 'live' ? live.lane : draft;
   const ids = provedPieces(lane);
-  const byId = new Map(answer?.map((piece) => [piece.pieceId, piece]));
+  const byId = new Map((answer ?? proofs.found).map((piece) => [piece.pieceId, piece]));
   return (
     <div className="relative isolate h-full overflow-hidden">
       <ShopFrames frames={frames} />

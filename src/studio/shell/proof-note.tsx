@@ -2,16 +2,12 @@ import type { PieceProof } from '~/contract/studio/proofs';
 import { pieceName } from '~/core/lane';
 import { definitions, definitionOf } from '~/pieces/definitions';
 import { useDraft } from '~/studio/data/draft-store';
-import { countProblems, newProblems, useProofs } from '~/studio/data/proofs';
+import { countProblems, newProblems } from '~/studio/data/proofs';
 
 /** What the proof sheets say of the pieces that are about to go live. */
-export function ProofNote() {
+export function ProofNote({ proofs }: { proofs: readonly PieceProof[] }) {
   const { lane, live } = useDraft();
-  const proofs = useProofs();
-  if (!proofs) return null;
-  const changed = [...proofs.values()].filter(
-    ({ pieceId, isChanged }) => isChanged && isShown(pieceId, lane.pieces[pieceId]),
-  );
+  const changed = proofs.filter(({ pieceId, isChanged }) => isChanged && isShown(pieceId, lane.pieces[pieceId]));
   const isLive = ({ pieceId }: PieceProof) => live.revision > 0 && Object.hasOwn(live.lane.pieces, pieceId);
   const told = changed.flatMap((piece) => {
     const fresh = newProblems(piece, isLive(piece));

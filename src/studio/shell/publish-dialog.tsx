@@ -105,7 +105,7 @@ export function PublishDialog({ onClose }: { onClose: () => void }) {
             </ul>
           </section>
         )}
-        {checked && <ProofNote />}
+        {checked && <ProofNote proofs={checked.proofs} />}
         {checked && <FloorCheck key={fixes} lane={lane} live={live.lane} />}
         {problem && (
           <p role="alert" className="text-brick">

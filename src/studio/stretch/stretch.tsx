@@ -110,7 +110,7 @@ function StretchScreen({ stretch, byDevice, shell, blocks = {} }: Props) {
                     {pieceName(piece, definitions)}
                   </h3>
                   <p className="text-gravel">{summary}</p>
-                  <ProofLink id={id} proof={proofs?.get(id)} />
+                  <ProofLink id={id} proof={proofs.get(id)} />
                   {blocks[id] && <Blocks blocks={blocks[id]} labels={parts} />}
                   <div className="mt-auto flex items-center gap-2">
                     <a className="btn btn-go" href={`/studio/bench/${id}`}>

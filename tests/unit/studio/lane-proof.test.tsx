@@ -80,10 +80,9 @@ describe('what the proof sheets found', () => {
 
   describe('in the publish dialog', () => {
     async function show(proofs: readonly PieceProof[]): Promise<string> {
-      studio.proofs = proofs;
       studio.loaded.useDraft.getState().start(draftData());
       const { ProofNote } = studio.loaded;
-      const view = studio.show(<ProofNote />);
+      const view = studio.show(<ProofNote proofs={proofs} />);
       const note = await view.findByRole('region', { name: 'Proof' });
       return note.textContent!;
     }
@@ -116,12 +115,12 @@ describe('what the proof sheets found', () => {
   });
 
   it('stands on the tile of its piece', async () => {
-    studio.proofs = [piece('quick-view', { draft: withProblems(problem()) })];
+    const proofs = [piece('quick-view', { draft: withProblems(problem()) })];
     const { StretchPage } = studio.loaded;
-    const shell = shellData({ draft: draftData(), funnel, before: funnel });
+    const shell = shellData({ draft: draftData(undefined, { proofs }), funnel, before: funnel });
     const view = studio.show(<StretchPage shell={shell} stretch="look" byDevice={[]} />);
 
-    const link = await view.findByText('1 problem in its proof');
+    const link = view.getByText('1 problem in its proof');
     expect(link.getAttribute('href')).to.equal('/studio/bench/quick-view?task=proof');
   });
 });

@@ -1,4 +1,4 @@
-import { allRoots } from './drawn-tree';
+import { allRoots, chainOf } from './drawn-tree';
 
 /** What is shown stands still when nothing has changed for as long, in ms. */
 const STILL_MS = 60;
@@ -52,9 +52,18 @@ export async function settle(): Promise<boolean> {
   return Date.now() - stillSince >= STILL_MS;
 }
 
+/** Whether some of a picture is in the window. One at the far end of a strip is loaded when the strip is scrolled to it. */
 function isNear(picture: HTMLImageElement): boolean {
-  const { top, bottom, width } = picture.getBoundingClientRect();
-  return width > 0 && bottom > 0 && top < innerHeight;
+  const isEdge = (element: Element) =>
+    element !== document.body &&
+    element !== document.documentElement &&
+    getComputedStyle(element).overflow !== 'visible';
+  const boxes = [picture, ...chainOf(picture).filter(isEdge)].map((element) => element.getBoundingClientRect());
+  const left = Math.max(0, ...boxes.map((box) => box.left));
+  const top = Math.max(0, ...boxes.map((box) => box.top));
+  const right = Math.min(innerWidth, ...boxes.map((box) => box.right));
+  const bottom = Math.min(innerHeight, ...boxes.map((box) => box.bottom));
+  return right > left && bottom > top;
 }
 
 /** Ends what moves, where it ends by itself. */
