@@ -118,22 +118,9 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
               draw();
             }}
             onAdd={(product) => {
-              if (host.isPreview) return;
-              void host.cart.change({ kind: 'add', variantId: product.variants[0]!.id }).then((answer) => {
-                if (answer.ok) {
-                  added.add(product.slug);
-                  host.recorder.record('add', { product: product.slug, piece: piece.id });
-                }
-                say(answer.ok ? `${product.name}: ${words.added}` : answer.message);
-              });
+              if (!host.isPreview) void addCompared(host, piece, product, added).then(say);
             }}
-            onShare={() => {
-              const address = host.page.address(ADDRESS, shown().join(','));
-              void navigator.clipboard.writeText(address).then(
-                () => say(words.copied),
-                () => say(address),
-              );
-            }}
+            onShare={() => void share(host.page.address(ADDRESS, shown().join(',')), words.copied).then(say)}
           />
         )}
       </>,
@@ -174,6 +161,27 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
     },
   };
 }
+
+/** Adds a product, and keeps that it was; what came of it, in words. */
+async function addCompared(
+  host: PieceHost,
+  { id, words }: ComparePiece,
+  product: Product,
+  added: Set<string>,
+): Promise<string> {
+  const answer = await host.cart.change({ kind: 'add', variantId: product.variants[0]!.id });
+  if (!answer.ok) return answer.message;
+  added.add(product.slug);
+  host.recorder.record('add', { product: product.slug, piece: id });
+  return `${product.name}: ${words.added}`;
+}
+
+/** Copies an address; where that is not allowed it is shown. */
+const share = (address: string, copied: string): Promise<string> =>
+  navigator.clipboard.writeText(address).then(
+    () => copied,
+    () => address,
+  );
 
 const slugsIn = (address: string): string[] =>
   address

@@ -10,7 +10,7 @@ import { createDrawnRows } from './drawn-rows';
 import { canAdd } from './row';
 import { createRowChooser } from './row-chooser';
 import { unpackRows, type FormRow } from './rows';
-import { createSelection } from './selection';
+import { createSelection, type Selection } from './selection';
 import type { SendRows } from './send-rows';
 
 /**
@@ -57,6 +57,20 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
   }
 }
 
+/** What adds rows comes when something is chosen. */
+function lateSender(current: CurrentForm, selection: Selection, redraw: () => void): () => Promise<SendRows> {
+  let sender: Promise<SendRows> | null = null;
+  return () =>
+    (sender ??= import('./send-rows').then(
+      ({ createSender }) => createSender(current, selection, redraw),
+      () => {
+        sender = null;
+        // Without a connection the browser sends the form as it is without script, and reports the error.
+        return () => Promise.resolve(current.form.submit());
+      },
+    ));
+}
+
 function hydrate(current: CurrentForm, all: readonly FormRow[]): { stop: () => void } {
   const { form, body, piece } = current;
   const stop = new AbortController();
@@ -68,22 +82,10 @@ function hydrate(current: CurrentForm, all: readonly FormRow[]): { stop: () => v
   let rows = all;
   const chooser = piece.settings.chooses === 'row' ? createRowChooser(current, selection, () => drawn.draw()) : null;
   const drawn = createDrawnRows(current, all, { columns, selection, chooser });
-  const again = () => {
+  const fetchSender = lateSender(current, selection, () => {
     drawn.draw();
     tell();
-  };
-  let sender: Promise<SendRows> | null = null;
-  /** What adds rows comes when something is chosen. */
-  const fetchSender = () =>
-    (sender ??= import('./send-rows').then(
-      ({ createSender }) => createSender(current, selection, again),
-      () => {
-        sender = null;
-        // Without a connection the browser sends the form as it is without script, and reports the error.
-        return () => Promise.resolve(form.submit());
-      },
-    ));
-  const send: SendRows = async (...rows) => (await fetchSender())(...rows);
+  });
 
   for (const live of form.querySelectorAll<HTMLElement>('[data-live]')) live.hidden = false;
   form.querySelector('[data-without-script]')?.remove();
@@ -210,7 +212,7 @@ function hydrate(current: CurrentForm, all: readonly FormRow[]): { stop: () => v
     event.preventDefault();
     if (current.host.isPreview) return;
     const only = event.submitter && selection.rowAt(event.submitter);
-    if (only) void send([{ variantId: only.variantId, quantity: selection.quantityOf(only) }], true);
-    else void send(selection.ticked(), false);
+    const rows = only ? [{ variantId: only.variantId, quantity: selection.quantityOf(only) }] : selection.ticked();
+    void fetchSender().then((send) => send(rows, Boolean(only)));
   }
 }

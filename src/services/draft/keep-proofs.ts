@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { z } from 'zod';
+import type { z } from 'zod';
 import type { BodyOf } from '~/contract';
 import { proofRoutes, type KeptProof, type PieceProof } from '~/contract/studio/proofs';
 import { readLane, type Lane } from '~/core/lane';
