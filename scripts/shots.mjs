@@ -61,8 +61,9 @@ const browser = await chromium.launch({
 const DESKTOP = { viewport: { width: 1280, height: 800 } };
 const PHONE = { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true };
 
-async function shoot(name, page) {
-  await page.waitForLoadState('networkidle');
+/** With `restless` a page that goes on asking, as the frames of a proof do. */
+async function shoot(name, page, restless = false) {
+  if (!restless) await page.waitForLoadState('networkidle');
   await page.waitForTimeout(500);
   await page.screenshot({ path: path.join(OUT, `${name}.png`) });
   console.log(name);
@@ -91,7 +92,7 @@ try {
   await plant('[data-slot=name]{color:#9fb8bd}');
   await owner.goto(`${ORIGIN}/studio/bench/quick-view?task=proof`);
   await owner.getByRole('button', { name: 'Mend it' }).waitFor({ timeout: 120_000 });
-  await shoot('bench-proof', owner);
+  await shoot('bench-proof', owner, true);
   await plant('');
   await owner.goto(`${ORIGIN}/studio/offers?offer=first-wind&order=1003`);
   await owner.getByRole('region', { name: 'Try it on a cart' }).getByLabel('Codes').fill('WIND10');

@@ -105,6 +105,12 @@ changingTest('the strip of situations shows what was drawn, and what does not ho
   await signIn(page, server.origin, '/studio/bench/quick-view');
   await page.getByRole('tab', { name: 'Proof' }).click();
   await drawn(page);
+  // Nothing is measured while its product is still on its way, however busy the browser is.
+  const pictures = await board(page)
+    .locator('iframe')
+    .evaluateAll((frames) => frames.map((frame) => frame.getAttribute('srcdoc') ?? ''));
+  expect(pictures.length).toBeGreaterThan(12);
+  expect(pictures.filter((html) => html.includes('data-word="loading"'))).toEqual([]);
   await page.getByRole('tab', { name: 'Parts' }).click();
   const strip = page.getByRole('region', { name: 'Situations' });
   await expect(strip.getByRole('button', { name: 'Everyday · 1' })).toBeVisible();

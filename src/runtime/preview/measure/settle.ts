@@ -1,7 +1,10 @@
 import { allRoots, chainOf } from './drawn-tree';
 
-/** What is shown stands still when nothing has changed for as long, in ms. */
-const STILL_MS = 60;
+/**
+ * What is shown stands still when nothing has changed for so many looks at it. Looks are counted, and not the time: while the
+ * browser is busy nothing changes, and nothing arrives.
+ */
+const STILL_LOOKS = 4;
 /** No longer is waited for it, in ms. */
 const MOST_MS = 6000;
 const TICK_MS = 20;
@@ -26,10 +29,10 @@ export function watchRequests(): void {
 /** Waits until what is shown is all there and stands still; false where it did not come to that in time. */
 export async function settle(): Promise<boolean> {
   const until = Date.now() + MOST_MS;
-  let stillSince = Date.now();
+  let still = 0;
   let pictures: HTMLImageElement[] = [];
   const watcher = new MutationObserver(() => {
-    stillSince = Date.now();
+    still = 0;
     watch();
   });
   /** What has come may have brought roots and pictures. */
@@ -42,14 +45,15 @@ export async function settle(): Promise<boolean> {
 
   watch();
   await document.fonts.ready;
-  while (Date.now() < until && Date.now() - stillSince < STILL_MS) {
+  while (Date.now() < until && still < STILL_LOOKS) {
     await new Promise((later) => setTimeout(later, TICK_MS));
+    still += 1;
     // What has come is drawn a moment later.
-    if (asking > 0 || pictures.some((picture) => !picture.complete && isNear(picture))) stillSince = Date.now();
+    if (asking > 0 || pictures.some((picture) => !picture.complete && isNear(picture))) still = 0;
   }
   watcher.disconnect();
   endMotion();
-  return Date.now() - stillSince >= STILL_MS;
+  return still >= STILL_LOOKS;
 }
 
 /** Whether some of a picture is in the window. One at the far end of a strip is loaded when the strip is scrolled to it. */
