@@ -74,6 +74,15 @@ describe('what proof sheets found', () => {
     expect(await found()).to.deep.include({ isChanged: false });
   });
 
+  it('is told of a piece that is live and no longer in the draft', async () => {
+    const patched = await patchDraft(shop.app, edit, [{ op: 'remove', path: '/pieces/loft-note' }]);
+    edit = patched.ok ? patched.value.edit : 0;
+    const { revision } = (await showDraft(shop.app)).live;
+    await keep({ of: 'live', number: revision, problems: [problem()] }, 'loft-note');
+    expect(keys((await found('loft-note')).live)).to.deep.equal(['faint add']);
+    expect(await found('loft-note')).to.deep.include({ draft: null, isChanged: true });
+  });
+
   it('is refused of a draft that has changed, a revision that is not live, and a piece there is not', async () => {
     const code = async (kept: ReturnType<typeof keep>) => {
       const done = await kept;

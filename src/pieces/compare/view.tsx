@@ -126,8 +126,8 @@ export function mount(initial: ManifestPiece, initialHost: PieceHost): MountedPi
       </>,
       shadow.root,
     );
-    // Whoever has ticked something is likely to open it.
-    if (kept.slugs().length > 0) void fetchPanel();
+    // Whoever has ticked something is likely to open it; without a connection it is asked for again then.
+    if (kept.slugs().length > 0) void fetchPanel().catch(() => undefined);
     // The end of the page can be scrolled above the tray.
     const tray = shadow.root.querySelector<HTMLElement>('.tray');
     document.body.style.marginBlockEnd = tray ? `${tray.offsetHeight}px` : '';

@@ -27,7 +27,7 @@ async function readDraft(app: App): Promise<{ lane: Lane; edit: number } | null>
   return stored && read.ok ? { lane: read.value, edit: stored.edit } : null;
 }
 
-/** What the sheets found of every piece of a draft. */
+/** What the sheets found of every piece of a draft, and of those that are only live. */
 export async function showProofs(app: App, draft: Lane): Promise<PieceProof[]> {
   const [live, stored] = await Promise.all([liveLane(app), app.proofs.list()]);
   const byPrint = new Map(stored.map((proof) => [`${proof.pieceId} ${proof.fingerprint}`, proof]));
@@ -36,8 +36,8 @@ export async function showProofs(app: App, draft: Lane): Promise<PieceProof[]> {
     live.revision > 0 ? fingerprintsOf(live.lane) : new Map<string, string>(),
   ];
   const kept = (pieceId: string, prints: ReadonlyMap<string, string>) =>
-    shown(byPrint.get(`${pieceId} ${prints.get(pieceId)}`));
-  return [...now.keys()].map((pieceId) => ({
+    shown(byPrint.get(`${pieceId} ${prints.get(pieceId) ?? ''}`));
+  return [...new Set([...now.keys(), ...before.keys()])].map((pieceId) => ({
     pieceId,
     draft: kept(pieceId, now),
     live: kept(pieceId, before),
