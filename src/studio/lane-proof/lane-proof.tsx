@@ -38,10 +38,9 @@ export function LaneProofPage(props: Props) {
 }
 
 function LaneProofScreen({ samples, categories, run, only }: Props) {
-  const { lane: draft, live } = useDraft();
+  const { lane: draft, live, proofs } = useDraft();
   const [proved, setProved] = useState<Proved>(run ?? 'draft');
   const frames = useRef<(HTMLIFrameElement | null)[]>([]);
-  const { proofs } = useDraft();
   const { answer, problem, askAgain } = useAnswer('GET /api/studio/proofs', {}, { keepsLast: true });
   const proof = useLaneProof({ samples, categories, frames, onKept: askAgain });
   const { start } = proof;
