@@ -3,7 +3,7 @@ import { renderToString } from 'preact-render-to-string';
 import type { ManifestPiece } from '~/core/lane';
 import { MEDIA_OF } from '~/core/where';
 import { DEVICES } from '~/core/where/where.schema';
-import type { PageAbout } from '~/pieces/shop-reader';
+import type { PageAbout, ShopReader } from '~/pieces/shop-reader';
 import { servers } from '~/pieces/servers';
 import { drawnPage, readerOf } from './reader';
 import type { ShopContext } from './shop-context';
@@ -12,6 +12,17 @@ import { styleHtml } from './style-html';
 /** Whether the owner is at this piece in the bench. */
 const isShaped = ({ id }: ManifestPiece, { searchParams }: URL) =>
   searchParams.has('draft') && searchParams.get('shape') === id;
+
+/** As many suggestions as the bench asks for: filled up with what sells best. */
+function withSuggestions(reader: ShopReader, { searchParams }: URL): ShopReader {
+  const asked = searchParams.get('suggestions');
+  if (asked === null || !/^\d$/.test(asked)) return reader;
+  const most = Number(asked);
+  return {
+    ...reader,
+    suggest: async (rule) => (most === 0 ? [] : reader.suggest({ ...rule, most, fills: ['near', 'best'] })),
+  };
+}
 
 const nothingHere = (id: string) =>
   `<section class="wrap spot-piece" data-pl-piece="${id}"><p class="lead">Shoppers see nothing here: there is nothing to show for this page.</p></section>`;
@@ -23,13 +34,12 @@ export async function drawPiece(
   url: URL,
   about?: PageAbout,
 ): Promise<string | null> {
-  const html = await servers[piece.kind]?.(piece, readerOf(shop), drawnPage(shop, url, about)).catch(
-    (error: unknown) => {
-      // A piece that fails is left out; the page stays whole.
-      shop.app.log.error({ err: error, piece: piece.id }, 'a piece could not be drawn');
-      return null;
-    },
-  );
+  const reader = isShaped(piece, url) ? withSuggestions(readerOf(shop), url) : readerOf(shop);
+  const html = await servers[piece.kind]?.(piece, reader, drawnPage(shop, url, about)).catch((error: unknown) => {
+    // A piece that fails is left out; the page stays whole.
+    shop.app.log.error({ err: error, piece: piece.id }, 'a piece could not be drawn');
+    return null;
+  });
   if (!html) return isShaped(piece, url) ? nothingHere(piece.id) : null;
   const hidden = DEVICES.filter((device) => !piece.where.devices.includes(device));
   const rules = hidden.map((device) => `@media ${MEDIA_OF[device]}{:scope{display:none}}`).join('');

@@ -1,4 +1,4 @@
-import type { MeasuredControl, MeasuredText, PageMeasure, PlaceInPiece } from '~/core/proof';
+import type { MeasuredControl, MeasuredSurface, MeasuredText, PageMeasure, PlaceInPiece } from '~/core/proof';
 
 /** A place of a piece, called “Add”. */
 export const placeIn = (pieceId: string, more: Partial<PlaceInPiece> = {}): PlaceInPiece => ({
@@ -34,6 +34,22 @@ export const measuredControl = (more: Partial<MeasuredControl> = {}): MeasuredCo
   use: null,
   isInText: false,
   coveredBy: null,
+  mark: null,
+  focusRatio: null,
+  dead: null,
+  ...more,
+});
+
+/** A panel with nothing wrong but that only its close button closes it. */
+export const measuredSurface = (more: Partial<MeasuredSurface> = {}): MeasuredSurface => ({
+  at: placeIn('quick-view'),
+  box: { x: 0, y: 0, width: 390, height: 844 },
+  name: 'Kite',
+  isModal: true,
+  isClosedBeside: false,
+  widerByPx: 0,
+  isAnnounced: true,
+  holdsTab: false,
   ...more,
 });
 
@@ -45,5 +61,8 @@ export const measuredPage = (more: Partial<PageMeasure> = {}): PageMeasure => ({
   texts: [],
   controls: [],
   surfaces: [],
+  shifts: [],
+  sums: [],
+  moving: [],
   ...more,
 });

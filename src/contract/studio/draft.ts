@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { edit } from '~/contract/fields';
 import { routes } from '~/contract/route';
 import { FIRST_STEPS } from '~/core/first-steps';
-import { lanePatchSchema, anyLaneSchema as laneSchema } from '~/core/lane';
+import { CART_PICKS, lanePatchSchema, anyLaneSchema as laneSchema } from '~/core/lane';
 import { LETTERS } from '~/core/limits';
 import type { StepState, StepsView } from '~/core/first-steps';
 import { cartViewSchema } from '~/contract/shapes/carts';
@@ -54,14 +54,8 @@ export const stepsViewSchema = same<StepsView>()(
 
 export const samplesSchema = z.strictObject({
   products: z.record(z.string(), z.string()),
-  carts: z.strictObject({
-    one: cartViewSchema.optional(),
-    options: cartViewSchema.optional(),
-    full: cartViewSchema.optional(),
-    empty: cartViewSchema.optional(),
-    'long-names': cartViewSchema.optional(),
-    'sold-out-line': cartViewSchema.optional(),
-  }),
+  /** Only those the shop has products and offers for. */
+  carts: z.partialRecord(z.enum(CART_PICKS), cartViewSchema),
 });
 export type Samples = Told<typeof samplesSchema>;
 

@@ -116,4 +116,4 @@ export { proofSituations } from './proof/proof-situations';
 export { slotUses } from './proof/slot-uses';
 export { wordProofProblem } from './proof/word-problem';
 export { wordCssProblem, wordFinding, wordOfferFault } from './findings/word-finding';
-export type { CartPick, ProductPick, Situation } from './preview/situation';
+export { CART_PICKS, type CartPick, type PretendedMedia, type ProductPick, type Situation } from './preview/situation';

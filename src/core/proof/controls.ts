@@ -37,6 +37,29 @@ export function findCovered(page: PageMeasure): Found[] {
   );
 }
 
+/** WCAG 2.2, 1.4.11: what a control, or its focus, is known by. */
+const LEAST_CONTRAST_OF_MARKS = 3;
+
+export function findUnmarked({ controls }: PageMeasure): Found[] {
+  return controls.flatMap(({ at, box, mark }): Found[] =>
+    mark && mark.ratio < LEAST_CONTRAST_OF_MARKS
+      ? [{ check: 'unmarked', at, box, wanted: LEAST_CONTRAST_OF_MARKS, ...mark }]
+      : [],
+  );
+}
+
+export function findUnseenFocus({ controls }: PageMeasure): Found[] {
+  return controls.flatMap(({ at, box, focusRatio }): Found[] =>
+    focusRatio !== null && focusRatio < LEAST_CONTRAST_OF_MARKS
+      ? [{ check: 'unseen-focus', at, box, ratio: focusRatio, wanted: LEAST_CONTRAST_OF_MARKS }]
+      : [],
+  );
+}
+
+export function findDead({ controls }: PageMeasure): Found[] {
+  return controls.flatMap(({ at, box, dead }): Found[] => (dead ? [{ check: 'dead', at, box, why: dead }] : []));
+}
+
 /** Whether a piece lies over the page until it is closed, and can be. */
 function canBeClosed(pieceId: string, page: PageMeasure): boolean {
   return page.surfaces.some((surface) => surface.at.pieceId === pieceId && isClosable(surface, page));

@@ -1,12 +1,22 @@
 import type { PageMeasure } from './page-measure';
 import { CHECK_KEYS, problemKey, type CheckKey, type Found, type ProofProblem } from './problem';
-import { findCovered, findSmall, findUnnamed } from './controls';
+import { findCovered, findDead, findSmall, findUnmarked, findUnnamed, findUnseenFocus } from './controls';
 import { findFaint } from './faint';
-import { findNoClose, findSeveral } from './surfaces';
+import { findHoldsTab, findNoClose, findSeveral, findUnannounced } from './surfaces';
+import { findDiffers, findMoving, findShifts } from './stillness';
+import { findUntranslated } from './languages';
 import { findCut, findNarrow, findSideways, findSticksOut } from './text-room';
 
-const CHECKS: Readonly<Record<CheckKey, (page: PageMeasure) => readonly Found[]>> = {
+/** What a page is compared with. */
+export interface Compared {
+  /** Texts of the same piece in the shop's own language, by the place they stand in. */
+  readonly source: ReadonlyMap<string, ReadonlySet<string>>;
+}
+
+const CHECKS: Readonly<Record<CheckKey, (page: PageMeasure, compared: Compared) => readonly Found[]>> = {
   covered: findCovered,
+  dead: findDead,
+  differs: findDiffers,
   'no-close': findNoClose,
   several: findSeveral,
   faint: findFaint,
@@ -16,16 +26,29 @@ const CHECKS: Readonly<Record<CheckKey, (page: PageMeasure) => readonly Found[]>
   small: findSmall,
   unnamed: findUnnamed,
   sideways: findSideways,
+  unmarked: findUnmarked,
+  'unseen-focus': findUnseenFocus,
+  'holds-tab': findHoldsTab,
+  unannounced: findUnannounced,
+  shifts: findShifts,
+  untranslated: findUntranslated,
+  moves: findMoving,
 };
+
+const NOTHING_COMPARED: Compared = { source: new Map() };
 
 /**
  * Everything that is wrong with what was measured, the worst for whoever wants to order first. Of a piece, with what it
  * covers and how it makes the page stand, where `pieceId` says so.
  */
-export function findProblems(page: PageMeasure, pieceId: string | null = null): ProofProblem[] {
+export function findProblems(
+  page: PageMeasure,
+  pieceId: string | null = null,
+  compared: Compared = NOTHING_COMPARED,
+): ProofProblem[] {
   const counted = new Map<string, ProofProblem>();
   for (const key of CHECK_KEYS)
-    for (const found of CHECKS[key](page)) {
+    for (const found of CHECKS[key](page, compared)) {
       if (pieceId !== null && !concerns(found, pieceId)) continue;
       const place = problemKey(found);
       const same = counted.get(place);
@@ -37,7 +60,7 @@ export function findProblems(page: PageMeasure, pieceId: string | null = null): 
 /** Whether a fault is one of this piece. */
 function concerns(found: Found, pieceId: string): boolean {
   const places = [found.at];
-  if (found.check === 'covered') places.push(found.by);
+  if (found.check === 'covered' || found.check === 'differs') places.push(found.by);
   if (found.check === 'several') places.push(...found.others);
   return (found.check === 'sideways' && found.at.pieceId === '') || places.some((place) => place.pieceId === pieceId);
 }

@@ -1,10 +1,15 @@
 export { layered } from './ground';
 export { contrastRatio, LEAST_CONTRAST, nearestPassing } from './contrast';
-export { findProblems } from './find-problems';
+export { findProblems, type Compared } from './find-problems';
+export { textsByPlace } from './languages';
 export type {
   ControlUse,
+  DeadReason,
   DrawnBox,
   MeasuredControl,
+  MeasuredMark,
+  MeasuredShift,
+  MeasuredSum,
   MeasuredSurface,
   MeasuredText,
   PageMeasure,

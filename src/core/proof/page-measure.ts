@@ -49,7 +49,26 @@ export interface MeasuredControl {
   readonly isInText: boolean;
   /** What a pointer hits in its place, however the page is scrolled; null when it hits the control. */
   readonly coveredBy: PlaceInPiece | null;
+  /** What it is known by where it is no text: the line around a field, or the drawing on a button. */
+  readonly mark: MeasuredMark | null;
+  /** How well its focus is seen, 1 (not at all) to 21; null: another of the same look was asked. */
+  readonly focusRatio: number | null;
+  /** Why nothing happens when it is pressed. */
+  readonly dead: DeadReason | null;
 }
+
+/** Colours that a control is known by, each with what lies behind it. */
+export interface MeasuredMark {
+  readonly what: 'edge' | 'drawing';
+  /** #rrggbb. */
+  readonly colour: string;
+  readonly ground: string;
+  /** 1 to 21. */
+  readonly ratio: number;
+}
+
+/** It takes no press, or leads to nowhere on this page. */
+export type DeadReason = 'takes-no-press' | 'leads-nowhere';
 
 /** Something that lies over the page. */
 export interface MeasuredSurface {
@@ -62,6 +81,26 @@ export interface MeasuredSurface {
   readonly isClosedBeside: boolean;
   /** Px by which what it shows is wider than itself. */
   readonly widerByPx: number;
+  /** Whether a screen reader says that it is there: by its focus, or a live text in it. */
+  readonly isAnnounced: boolean;
+  /** The page stays in use, yet Tab does not lead out of it. */
+  readonly holdsTab: boolean;
+}
+
+/** Something that jumps when a picture comes. */
+export interface MeasuredShift {
+  readonly at: PlaceInPiece;
+  readonly box: DrawnBox;
+  readonly byPx: number;
+}
+
+/** A sum as it is told in one place. */
+export interface MeasuredSum {
+  readonly at: PlaceInPiece;
+  readonly box: DrawnBox;
+  /** What it is the sum of: wherever that is told it is the same. */
+  readonly of: string;
+  readonly text: string;
 }
 
 /** What stands in a window that shows the shop in a situation, measured by the browser that drew it. */
@@ -74,4 +113,8 @@ export interface PageMeasure {
   readonly texts: readonly MeasuredText[];
   readonly controls: readonly MeasuredControl[];
   readonly surfaces: readonly MeasuredSurface[];
+  readonly shifts: readonly MeasuredShift[];
+  readonly sums: readonly MeasuredSum[];
+  /** What moves, or would begin to, though the shopper asked for no motion. */
+  readonly moving: readonly Pick<MeasuredShift, 'at' | 'box'>[];
 }

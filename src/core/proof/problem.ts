@@ -1,4 +1,4 @@
-import type { DrawnBox, PlaceInPiece } from './page-measure';
+import type { DeadReason, DrawnBox, MeasuredMark, PlaceInPiece } from './page-measure';
 
 /** A text that is hard to read where it stands. WCAG 2.2, 1.4.3. */
 export interface FaintProblem {
@@ -65,6 +65,68 @@ export interface SidewaysProblem {
   readonly byPx: number;
 }
 
+/** A field or a drawing on a button that is hard to see. WCAG 2.2, 1.4.11. */
+export interface UnmarkedProblem {
+  readonly check: 'unmarked';
+  readonly what: MeasuredMark['what'];
+  /** 1 to 21. */
+  readonly ratio: number;
+  readonly wanted: number;
+  /** #rrggbb. */
+  readonly colour: string;
+  readonly ground: string;
+}
+
+/** Whoever goes by keyboard does not see where they are. WCAG 2.2, 2.4.7 and 1.4.11. */
+export interface UnseenFocusProblem {
+  readonly check: 'unseen-focus';
+  /** 1 to 21. */
+  readonly ratio: number;
+  readonly wanted: number;
+}
+
+/** Whoever goes by keyboard does not get out again. WCAG 2.2, 2.1.2. */
+export interface HoldsTabProblem {
+  readonly check: 'holds-tab';
+}
+
+/** Something opens, and a screen reader does not say so. WCAG 2.2, 4.1.3. */
+export interface UnannouncedProblem {
+  readonly check: 'unannounced';
+}
+
+/** What is there moves away when a picture comes. */
+export interface ShiftsProblem {
+  readonly check: 'shifts';
+  readonly byPx: number;
+}
+
+/** A control that does nothing. */
+export interface DeadProblem {
+  readonly check: 'dead';
+  readonly why: DeadReason;
+}
+
+/** A text that is not in the language of the page. */
+export interface UntranslatedProblem {
+  readonly check: 'untranslated';
+  /** ISO 639-1. */
+  readonly language: string;
+}
+
+/** The same sum told as two. */
+export interface DiffersProblem {
+  readonly check: 'differs';
+  readonly text: string;
+  readonly other: string;
+  readonly by: PlaceInPiece;
+}
+
+/** Something moves though the shopper asked for no motion. WCAG 2.2, 2.3.3. */
+export interface MovesProblem {
+  readonly check: 'moves';
+}
+
 export type ProblemFacts =
   | FaintProblem
   | CutProblem
@@ -75,7 +137,16 @@ export type ProblemFacts =
   | NoCloseProblem
   | SeveralProblem
   | UnnamedProblem
-  | SidewaysProblem;
+  | SidewaysProblem
+  | UnmarkedProblem
+  | UnseenFocusProblem
+  | HoldsTabProblem
+  | UnannouncedProblem
+  | ShiftsProblem
+  | DeadProblem
+  | UntranslatedProblem
+  | DiffersProblem
+  | MovesProblem;
 
 /** Something wrong with what was drawn, where it is. */
 export type ProofProblem = ProblemFacts & {
@@ -90,8 +161,10 @@ export type CheckKey = ProofProblem['check'];
 /** The worst for whoever wants to order first. */
 export const CHECK_KEYS = [
   'covered',
+  'dead',
   'no-close',
   'several',
+  'differs',
   'faint',
   'cut',
   'sticks-out',
@@ -99,6 +172,13 @@ export const CHECK_KEYS = [
   'small',
   'unnamed',
   'sideways',
+  'unmarked',
+  'unseen-focus',
+  'holds-tab',
+  'unannounced',
+  'shifts',
+  'untranslated',
+  'moves',
 ] as const satisfies readonly CheckKey[];
 
 /** What a check finds, before equal ones are counted. */

@@ -8,6 +8,16 @@ export function findNoClose(page: PageMeasure): Found[] {
   );
 }
 
+export function findUnannounced({ surfaces }: PageMeasure): Found[] {
+  return surfaces.flatMap(({ at, box, isAnnounced }): Found[] =>
+    isAnnounced ? [] : [{ check: 'unannounced', at, box }],
+  );
+}
+
+export function findHoldsTab({ surfaces }: PageMeasure): Found[] {
+  return surfaces.flatMap(({ at, box, holdsTab }): Found[] => (holdsTab ? [{ check: 'holds-tab', at, box }] : []));
+}
+
 export function findSeveral({ surfaces }: PageMeasure): Found[] {
   const [first, ...others] = surfaces;
   return first && others.length > 0

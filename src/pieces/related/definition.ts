@@ -16,6 +16,7 @@ export const related = definePiece({
   pages: SUGGESTION_PAGES,
   isMany: true,
   isDrawnOnly: true,
+  showsSuggestions: true,
   spots: SUGGESTION_SPOTS,
   settings: {
     by: choice({

@@ -9,6 +9,7 @@ import { measurePage } from './measure/measure-page';
 import { settle, watchRequests } from './measure/settle';
 import { createPreviewMarks } from './marks';
 import { ownerOf, pieceElements } from './preview-pieces';
+import { holdMedia, pretendMedia } from './pretend-media';
 
 interface Preview {
   readonly apply: (manifest: Manifest) => Promise<void>;
@@ -63,8 +64,15 @@ export function startPreview({ apply, open, cart, surfaces }: Preview): void {
     }
   });
 
-  function showSituation({ pieceId, product, added, cart: sample }: Extract<ToPreview, { pl: 'situation' }>): void {
+  function showSituation({
+    pieceId,
+    product,
+    added,
+    cart: sample,
+    media,
+  }: Extract<ToPreview, { pl: 'situation' }>): void {
     marks.measure(pieceId);
+    pretendMedia(media);
     cart.pretend(sample);
     const active = parent.document.activeElement as HTMLElement | null;
     const piece = manifest?.pieces.find(({ id }) => id === pieceId);
@@ -87,10 +95,17 @@ export function startPreview({ apply, open, cart, surfaces }: Preview): void {
 }
 
 /** Tells what stands in the page, once it stands still. */
-async function measure({ seq, pieceId, textPercent, uses }: Extract<ToPreview, { pl: 'measure' }>): Promise<void> {
+async function measure({
+  seq,
+  pieceId,
+  textPercent,
+  uses,
+  media,
+}: Extract<ToPreview, { pl: 'measure' }>): Promise<void> {
   document.documentElement.style.fontSize = textPercent === 100 ? '' : `${textPercent}%`;
   const isStill = await settle();
-  tell({ pl: 'proved', seq, isStill, page: measurePage(pieceId, uses), picture: copyPage() });
+  holdMedia();
+  tell({ pl: 'proved', seq, isStill, page: measurePage(pieceId, uses, media === 'calm'), picture: copyPage() });
 }
 
 /** Takes over what the server draws of this page now, spot by spot. */
@@ -108,7 +123,7 @@ async function redraw(): Promise<void> {
 /** Tells the bench what an owner presses and edits in the preview; nothing leaves the page or orders. */
 function followOwner(): void {
   // In the shop Tab stays in what is open; in the bench it leads on, out of the preview.
-  addEventListener('keydown', (event) => event.key === 'Tab' && event.stopPropagation(), true);
+  addEventListener('keydown', (event) => event.key === 'Tab' && event.isTrusted && event.stopPropagation(), true);
   document.addEventListener('submit', (event) => event.preventDefault(), true);
   document.addEventListener('click', (event) => {
     const path = event.composedPath().filter((target): target is HTMLElement => target instanceof HTMLElement);

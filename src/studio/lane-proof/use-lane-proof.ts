@@ -58,14 +58,14 @@ export function useLaneProof({ samples, categories, frames, onKept }: Asked): La
 
   async function provePiece(sheetOf: SheetOf, signal: AbortSignal): Promise<void> {
     const { pieceId, lane, edit, revision } = sheetOf;
-    const stones: Stone[] = [];
-    await laySheet(drivers.current, sheetOf, (stone) => stones.push(stone), signal);
+    const stones = await laySheet(drivers.current, sheetOf, () => undefined, signal);
     const settings = new Map<string, string>();
     const met = problemsOf(stones);
     for (const [key, { problem: found, stone }] of met) {
       setPictures((before) => new Map(before).set(pictureKey(pieceId, key), stone));
       const [driver] = drivers.current;
-      const mend = driver && edit !== null ? await tryMends(driver, sheetOf, { problem: found, stone }, signal) : null;
+      const asked = { problem: found, stone, stones };
+      const mend = driver && edit !== null ? await tryMends(driver, sheetOf, asked, signal) : null;
       if (mend) settings.set(key, `${mend.mend.setting}. ${mend.mend.label}`);
     }
     if (signal.aborted) return;

@@ -32,6 +32,7 @@ export function situationMessage(pieceId: string, situation: Situation, samples:
     product: situation.product ? (samples.products[situation.product] ?? null) : null,
     cart: situation.cart ? (samples.carts[situation.cart] ?? null) : null,
     added: situation.added ?? false,
+    media: situation.media ?? 'usual',
   };
 }
 

@@ -90,8 +90,8 @@ export function createFrameDriver(frame: HTMLIFrameElement): FrameDriver {
       post(shot.situation);
       post({ pl: 'force', state: shot.state });
       const proved = next('proved', (message) => message.seq === asked);
-      const { pieceId } = shot.situation;
-      post({ pl: 'measure', seq: asked, pieceId, textPercent: shot.textPercent, uses: shot.uses });
+      const { pieceId, media } = shot.situation;
+      post({ pl: 'measure', seq: asked, pieceId, textPercent: shot.textPercent, uses: shot.uses, media });
       const drawn = await proved;
       return drawn?.isStill ? drawn : null;
     },

@@ -10,7 +10,14 @@ import {
   type Mend,
   type Situation,
 } from '~/core/lane';
-import { findProblems, problemKey, type ProofProblem } from '~/core/proof';
+import {
+  findProblems,
+  problemKey,
+  textsByPlace,
+  type Compared,
+  type PageMeasure,
+  type ProofProblem,
+} from '~/core/proof';
 import { deviceOf } from '~/core/where';
 import { definitionOf, definitions, situationsOf } from '~/pieces/definitions';
 import { ask } from '~/studio/data/api';
@@ -35,6 +42,7 @@ export interface SheetOf {
 
 /** One situation, as it was drawn. */
 export interface Stone {
+  readonly page: PageMeasure;
   readonly situation: Situation;
   readonly height: number;
   readonly problems: readonly ProofProblem[];
@@ -86,6 +94,7 @@ function shotOf(of: SheetOf, lane: Lane, situation: Situation): Shot {
       draft: token,
       lang,
       ...(definition.spots && { shape: pieceId }),
+      ...(situation.suggestions !== undefined && { suggestions: String(situation.suggestions) }),
     }),
     width: situation.width,
     height: HEIGHTS[device],
@@ -97,27 +106,48 @@ function shotOf(of: SheetOf, lane: Lane, situation: Situation): Shot {
   };
 }
 
+/** What texts are in the shop's own language, as far as it has been drawn. */
+function comparedWith(stones: Iterable<Stone>, { lane }: SheetOf): Compared {
+  const own = lane.shop.languages[0];
+  return { source: textsByPlace([...stones].map(({ page }) => page).filter(({ language }) => language === own)) };
+}
+
+/** What is wrong in a situation, beside the others of its sheet: what is not translated is not found alone. */
+function judged(stones: readonly Stone[], of: SheetOf): Stone[] {
+  const [own] = of.lane.shop.languages;
+  const compared = comparedWith(stones, of);
+  return stones.map((stone) =>
+    stone.page.language === own ? stone : { ...stone, problems: findProblems(stone.page, of.pieceId, compared) },
+  );
+}
+
 /** Draws a piece in a situation and looks what is wrong; null where the shop did not answer. */
-async function lay(driver: FrameDriver, of: SheetOf, lane: Lane, situation: Situation): Promise<Stone | null> {
+async function lay(
+  driver: FrameDriver,
+  of: SheetOf,
+  { lane, situation, compared }: { lane: Lane; situation: Situation; compared?: Compared },
+): Promise<Stone | null> {
   const shot = shotOf(of, lane, situation);
   // A busy machine may not have come to rest in time: once more.
   const proved = (await driver.measure(shot)) ?? (await driver.measure(shot));
   if (!proved) return null;
   return {
     situation,
+    page: proved.page,
     height: shot.height,
-    problems: findProblems(proved.page, of.pieceId),
+    problems: findProblems(proved.page, of.pieceId, compared),
     picture: proved.picture,
   };
 }
 
-/** Draws every situation of a piece, in as many frames at once as there are, and tells each as it is there. */
+/** Draws every situation of a piece, in as many frames at once as there are, tells each as it is there, and answers all. */
 export async function laySheet(
   drivers: readonly FrameDriver[],
   of: SheetOf,
   onLaid: (stone: Stone) => void,
   signal: AbortSignal,
-): Promise<void> {
+): Promise<Stone[]> {
+  const stones: Stone[] = [];
   // Those of one page one after the other: it is loaded once.
   const byPage = new Map<string, Situation[]>();
   for (const situation of situationsFor(of)) {
@@ -130,11 +160,14 @@ export async function laySheet(
       for (let page = takeWork(waiting); page && !signal.aborted; page = takeWork(waiting))
         for (const situation of page) {
           if (signal.aborted) return;
-          const stone = await lay(driver, of, of.lane, situation);
-          if (stone && !signal.aborted) onLaid(stone);
+          const stone = await lay(driver, of, { lane: of.lane, situation });
+          if (!stone || signal.aborted) continue;
+          stones.push(stone);
+          onLaid(stone);
         }
     }),
   );
+  return judged(stones, of);
 }
 
 /** The token by which the shop draws a changed draft: what the server draws it has to know before. */
@@ -158,16 +191,26 @@ function takeWork(waiting: Situation[][]): Situation[] | undefined {
 export async function tryMends(
   driver: FrameDriver,
   of: SheetOf,
-  { problem, stone }: { readonly problem: ProofProblem; readonly stone: Stone },
+  {
+    problem,
+    stone,
+    stones,
+  }: { readonly problem: ProofProblem; readonly stone: Stone; readonly stones: Iterable<Stone> },
   signal: AbortSignal,
 ): Promise<TriedMend | null> {
   const { situation } = stone;
   const before = new Set(stone.problems.map(problemKey));
   const mends = mendsFor({ problem, situation, lane: of.lane, definitions }, of.pieceId).slice(0, MOST_TRIED);
+  // A translation that is missing is missing beside what the shop's own language says.
+  const compared = problem.check === 'untranslated' ? comparedWith(stones, of) : undefined;
   for (const mend of mends) {
     if (signal.aborted) return null;
     const lane = produce(of.lane, mend.change);
-    const after = await lay(driver, { ...of, token: await tokenFor(of, lane) }, lane, situation);
+    const after = await lay(
+      driver,
+      { ...of, token: await tokenFor(of, lane) },
+      { lane, situation, ...(compared && { compared }) },
+    );
     const left = after?.problems.map(problemKey) ?? [problemKey(problem)];
     if (after && !left.includes(problemKey(problem)) && left.every((key) => before.has(key))) return { mend, after };
   }

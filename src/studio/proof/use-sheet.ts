@@ -45,6 +45,8 @@ export function useSheet({ pieceId, samples, categories, frames }: Asked): Sheet
   const sheetOf: SheetOf = { pieceId, lane, token, edit, revision: live.revision, samples, categories, categoryTexts };
   const latest = useRef(sheetOf);
   latest.current = sheetOf;
+  const shown = useRef(stones);
+  shown.current = stones;
 
   useEffect(() => {
     drivers.current = frames.current.flatMap((frame) => (frame ? [createFrameDriver(frame)] : []));
@@ -64,24 +66,24 @@ export function useSheet({ pieceId, samples, categories, frames }: Asked): Sheet
       const { edit: number } = useDraft.getState();
       const { lane: drawnLane } = latest.current;
       const began = performance.now();
-      const drawn = new Map<string, Stone>();
-      await laySheet(
+      let count = 0;
+      const judged = await laySheet(
         drivers.current,
         latest.current,
         (stone) => {
-          drawn.set(stone.situation.key, stone);
+          count += 1;
           setStones((before) => new Map(before).set(stone.situation.key, stone));
-          setLaid(drawn.size);
+          setLaid(count);
         },
         stop.signal,
       );
       if (stop.signal.aborted) return;
       // What could not be drawn again was drawn of another draft.
-      setStones(drawn);
+      setStones(new Map(judged.map((stone) => [stone.situation.key, stone])));
       setTookMs(performance.now() - began);
-      if (drawn.size < situationsFor(latest.current).length) return;
+      if (judged.length < situationsFor(latest.current).length) return;
       // A viewer's is not kept; of a draft that another window has changed meanwhile, neither.
-      const sheet = { pieceId, of: 'draft', number, lane: drawnLane, stones: [...drawn.values()] } as const;
+      const sheet = { pieceId, of: 'draft', number, lane: drawnLane, stones: judged } as const;
       await keepSheet(sheet).catch(() => undefined);
     };
     const timer = setTimeout(
@@ -101,7 +103,9 @@ export function useSheet({ pieceId, samples, categories, frames }: Asked): Sheet
       .catch(() => undefined)
       .then(() => {
         const [driver] = drivers.current;
-        return driver && !ends.aborted ? tryMends(driver, latest.current, { problem, stone }, ends) : null;
+        return driver && !ends.aborted
+          ? tryMends(driver, latest.current, { problem, stone, stones: shown.current.values() }, ends)
+          : null;
       });
     busy.current = trying;
     const found = await trying;

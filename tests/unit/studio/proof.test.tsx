@@ -126,7 +126,7 @@ describe('the proof sheet', () => {
       const stone = await stoneOf(of, driver);
       const [problem] = stone.problems;
 
-      const tried = await studio.loaded.tryMends(driver, of, { problem: problem!, stone }, NOW);
+      const tried = await studio.loaded.tryMends(driver, of, { problem: problem!, stone, stones: [stone] }, NOW);
 
       // Colours that are set do not help against a style rule: the rule has to go.
       expect(tried!.mend.setting).to.equal('Own style rules, line 1');
@@ -141,7 +141,12 @@ describe('the proof sheet', () => {
       const { driver } = driverOf((shot) => (isFaint(shot) ? faint : worse));
       const stone = await stoneOf(of, driver);
 
-      const tried = await studio.loaded.tryMends(driver, of, { problem: stone.problems[0]!, stone }, NOW);
+      const tried = await studio.loaded.tryMends(
+        driver,
+        of,
+        { problem: stone.problems[0]!, stone, stones: [stone] },
+        NOW,
+      );
 
       expect(tried).to.equal(null);
     });
@@ -154,7 +159,12 @@ describe('the proof sheet', () => {
       const [stone] = await lay(of, [driver]);
       studio.server.answers(() => Response.json({ key: 'KEY' }));
 
-      const tried = await studio.loaded.tryMends(driver, of, { problem: stone!.problems[0]!, stone: stone! }, NOW);
+      const tried = await studio.loaded.tryMends(
+        driver,
+        of,
+        { problem: stone!.problems[0]!, stone: stone!, stones: [] },
+        NOW,
+      );
 
       expect(tried?.mend.setting).to.equal('Own style rules, line 1');
       expect(shots.at(-1)!.address).to.contain('draft=t.tKEY');
@@ -173,7 +183,8 @@ describe('the proof sheet', () => {
         situations: studio.loaded.situationsFor(of),
         laid: stones.length,
         tookMs: 2140,
-        mendFor: (stone, problem, signal) => studio.loaded.tryMends(driver, of, { problem, stone }, signal),
+        mendFor: (stone, problem, signal) =>
+          studio.loaded.tryMends(driver, of, { problem, stone, stones: [stone] }, signal),
       };
     }
 

@@ -2,6 +2,7 @@ import type { CartView } from '~/core/cart';
 import type { Manifest } from './manifest';
 import type { ControlUse, PageMeasure } from '~/core/proof';
 import type { LookState } from '../settings/setting';
+import type { PretendedMedia } from './situation';
 
 /** Puts the framed shop into a situation. */
 export interface SituationMessage {
@@ -11,6 +12,7 @@ export interface SituationMessage {
   readonly cart: CartView | null;
   /** Plays the moment after an add of the cart's last line. */
   readonly added: boolean;
+  readonly media: PretendedMedia;
 }
 
 /** From the bench to the framed shop. Both sides are of one origin; the receiver checks that. */
@@ -30,6 +32,7 @@ export type ToPreview =
       readonly textPercent: number;
       /** What the buttons of these slots are for. */
       readonly uses: Readonly<Record<string, ControlUse>>;
+      readonly media: PretendedMedia;
     }
   /** Closes what is open, so that what opens it is seen. */
   | { readonly pl: 'close'; readonly pieceId: string };

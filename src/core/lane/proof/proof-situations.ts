@@ -1,5 +1,5 @@
 import { directionOf } from '~/core/words';
-import type { Situation } from '../preview/situation';
+import type { CartPick, Situation } from '../preview/situation';
 import type { PieceDefinition } from '../settings/definition';
 import { LOOK_STATES, type LookState } from '../settings/setting';
 
@@ -15,12 +15,24 @@ const STATE_LABELS: Readonly<Record<LookState, string>> = {
   pressed: 'Pressed',
 };
 
+/** Carts that every piece is shown with that shows what is in one. */
+const CARTS: Readonly<Partial<Record<CartPick, string>>> = {
+  'nine-lines': 'Nine lines',
+  'code-taken': 'Code taken',
+  'code-refused': 'Code refused',
+  'under-threshold': 'Under free delivery',
+  'at-threshold': 'Just free delivery',
+  'over-threshold': 'Well over free delivery',
+};
+const SUGGESTIONS = [0, 1, 4];
+const SUGGESTION_WORDS = ['No suggestion', 'One suggestion', 'Four suggestions'];
+
 /**
  * Every situation a piece is proved in: those of its kind, and its everyday one in each width, each of the shop's
  * languages, with large text, and in each state that its look has rules for.
  */
 export function proofSituations(
-  definition: Pick<PieceDefinition, 'looks'>,
+  definition: Pick<PieceDefinition, 'looks' | 'showsSuggestions'>,
   own: readonly Situation[],
   languages: readonly string[],
 ): Situation[] {
@@ -61,6 +73,19 @@ export function proofSituations(
       label: STATE_LABELS[state],
       state,
     })),
+    ...(own.some(({ cart }) => cart === 'full')
+      ? Object.entries(CARTS).map(([cart, label]) => ({ ...everyday, key: cart, label, cart: cart as CartPick }))
+      : []),
+    ...(definition.showsSuggestions
+      ? SUGGESTIONS.map((suggestions, i) => ({
+          ...everyday,
+          key: `suggestions-${suggestions}`,
+          label: SUGGESTION_WORDS[i]!,
+          suggestions,
+        }))
+      : []),
+    { ...everyday, key: 'calm', label: 'Without motion', media: 'calm' },
+    { ...everyday, key: 'forced-colours', label: 'Forced colours', media: 'forced-colours' },
   ];
   return [...own, ...more];
 }

@@ -18,6 +18,8 @@ function nameOf(
   return piece ? pieceName(piece, definitions) : 'Something on the page';
 }
 
+const languageName = (code: string): string => new Intl.DisplayNames(['en'], { type: 'language' }).of(code) ?? code;
+
 /** What a problem is, as a heading and a sentence with what was measured. */
 export function wordProofProblem(
   problem: ProofProblem,
@@ -72,6 +74,49 @@ export function wordProofProblem(
       return {
         heading: `${problem.at.pieceId === '' ? 'The page' : name} is wider than its window`,
         sentence: `Shoppers have to scroll sideways by ${problem.byPx} px.`,
+      };
+    case 'unmarked':
+      return {
+        heading: `${name} is hard to see`,
+        sentence: `Its ${problem.what === 'edge' ? 'edge' : 'drawing'} is ${problem.colour} on ${problem.ground}, ${problem.ratio.toFixed(1)} : 1. It takes ${problem.wanted} : 1.`,
+      };
+    case 'unseen-focus':
+      return {
+        heading: `${name} does not show its focus`,
+        sentence: `What changes in focus stands out by ${problem.ratio.toFixed(1)} : 1. It takes ${problem.wanted} : 1, or nobody at a keyboard knows where they are.`,
+      };
+    case 'holds-tab':
+      return { heading: `${name} holds the Tab key`, sentence: 'Whoever goes by keyboard does not get out of it.' };
+    case 'unannounced':
+      return {
+        heading: `${name} is not announced`,
+        sentence: 'It opens beside the page, and a screen reader says nothing of it.',
+      };
+    case 'shifts':
+      return {
+        heading: `${name} jumps`,
+        sentence: `It moves by ${problem.byPx} px when a picture has come. A press on its way there misses.`,
+      };
+    case 'dead':
+      return {
+        heading: `${name} does nothing`,
+        sentence:
+          problem.why === 'takes-no-press' ? 'It looks like a control and takes no press.' : 'It leads to nowhere.',
+      };
+    case 'untranslated':
+      return {
+        heading: `${name} is not translated`,
+        sentence: `It reads the same in ${languageName(problem.language)} as in the language of the shop.`,
+      };
+    case 'differs':
+      return {
+        heading: `${name} differs from another place`,
+        sentence: `It says ${problem.text}, and ${nameOf({ ...problem.by, called: '' }, lane, definitions)} says ${problem.other}.`,
+      };
+    case 'moves':
+      return {
+        heading: `${name} moves`,
+        sentence: 'It does so for shoppers who asked their device for no motion, too.',
       };
     default:
       return assertNever(problem);

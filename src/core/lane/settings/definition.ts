@@ -61,6 +61,8 @@ export interface PieceDefinition {
   readonly isMany?: boolean;
   /** True when the server draws all of it: the runtime has no view of it and does not get it. */
   readonly isDrawnOnly?: boolean;
+  /** True where it shows as many suggestions as are found: it is proved with none, one and four. */
+  readonly showsSuggestions?: boolean;
   /** Places of pages the kind can stand in; such a piece is drawn by the server. */
   readonly spots?: readonly Spot[];
   /** True for pieces every shop has, such as the cart page: they can be shaped but not turned off. */

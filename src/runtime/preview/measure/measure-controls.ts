@@ -1,12 +1,16 @@
-import type { ControlUse, MeasuredControl, PlaceInPiece } from '~/core/proof';
+import type { ControlUse, DeadReason, MeasuredControl, PlaceInPiece } from '~/core/proof';
 import { allRoots, boxOf, chainOf, hitAt, isInSight, placeOf, squeezed } from './drawn-tree';
+import { focusRatio } from './focus-shown';
 import { hiddenOf } from './hidden';
+import { markOf } from './measure-mark';
 
 const CONTROLS = 'a[href],button,input:not([type=hidden]),select,textarea,summary,[role=button]';
 /** What orders on the shop's own pages. */
 const PAGE_ORDERS = '[data-pl-add] button';
 /** Buttons of one use that are tried, at most: on a long list the first and the last are as good as all. */
 const MOST_TRIED = 10;
+/** Controls of which no two look alike that are put in focus, at most. */
+const MOST_FOCUSED = 40;
 /** Where a finger may land on a button: its middle, and half way to each corner. */
 const POINTS = [
   [0.5, 0.5],
@@ -25,6 +29,7 @@ export function measureControls(pieceId: string, uses: Uses): MeasuredControl[] 
   const all = allRoots().flatMap((root) => [...root.querySelectorAll<HTMLElement>(CONTROLS)]);
   const modal = all.flatMap(chainOf).find((element) => element.matches(':modal'));
   const tried = { order: 0, close: 0 };
+  const focused = new Set<string>();
   return all.flatMap((control): MeasuredControl[] => {
     if (modal && !chainOf(control).includes(modal)) return [];
     if (!isInSight(control)) return [];
@@ -33,6 +38,10 @@ export function measureControls(pieceId: string, uses: Uses): MeasuredControl[] 
     if (at.pieceId !== pieceId && use !== 'order') return [];
     const box = targetOf(control);
     if (box.width < 1 || box.height < 1 || !hiddenOf(control, box)) return [];
+    const isOwn = at.pieceId === pieceId;
+    const look = `${control.tagName} ${control.className} ${at.slot} ${at.part}`;
+    const isFocused = isOwn && !focused.has(look) && focused.size < MOST_FOCUSED && !control.matches(':disabled');
+    if (isFocused) focused.add(look);
     const isTried = use !== null && !control.matches(':disabled') && tried[use]++ < MOST_TRIED;
     return [
       {
@@ -42,9 +51,23 @@ export function measureControls(pieceId: string, uses: Uses): MeasuredControl[] 
         use,
         isInText: isInText(control),
         coveredBy: isTried ? coveredBy(control, use === 'order') : null,
+        mark: isOwn ? markOf(control) : null,
+        focusRatio: isFocused ? focusRatio(control) : null,
+        dead: isOwn ? deadReason(control) : null,
       },
     ];
   });
+}
+
+/** Why nothing happens when it is pressed; null where something does, or it says that nothing will. */
+function deadReason(control: HTMLElement): DeadReason | null {
+  if (control.matches(':disabled,[aria-disabled=true]') || control.closest('[inert]')) return null;
+  if (getComputedStyle(control).pointerEvents === 'none') return 'takes-no-press';
+  const href = control.getAttribute('href');
+  if (href === null || (href !== '' && !href.startsWith('#'))) return null;
+  const root = control.getRootNode() as Document | ShadowRoot;
+  const isThere = href.length > 1 && (root.getElementById(href.slice(1)) ?? document.getElementById(href.slice(1)));
+  return isThere ? null : 'leads-nowhere';
 }
 
 /** What can be pressed: a tick with its label. */

@@ -1,26 +1,31 @@
 import type { MeasuredSurface, PageMeasure } from '~/core/proof';
 import { ownerOf, pieceElements } from '../preview-pieces';
 import { allRoots, boxOf, hitAt, isInSight, placeOf, squeezed } from './drawn-tree';
+import { prepareFocus } from './focus-shown';
 import { measureControls, type Uses } from './measure-controls';
+import { measureMoving, measureShifts, measureSums } from './measure-stillness';
 import { measureTexts } from './measure-texts';
 
 /** Points across and down at which it is looked whether a press beside a surface reaches the page. */
 const GRID = 6;
 
 /** Measures a piece where it is drawn now, with what it does to the page. */
-export function measurePage(pieceId: string, uses: Uses): PageMeasure {
-  const own = pieceElements(document).filter((element) => ownerOf(element) === pieceId);
+export function measurePage(pieceId: string, uses: Uses, isCalm: boolean): PageMeasure {
+  const own = pieceElements(document)
+    .filter((element) => ownerOf(element) === pieceId)
+    .map((element) => element.shadowRoot ?? element);
+  prepareFocus();
   return {
     language: document.documentElement.lang,
     width: innerWidth,
     height: innerHeight,
     widerByPx: Math.max(0, document.documentElement.scrollWidth - innerWidth),
-    texts: measureTexts(
-      own.map((element) => element.shadowRoot ?? element),
-      pieceId,
-    ),
+    texts: measureTexts(own, pieceId),
     controls: measureControls(pieceId, uses),
     surfaces: measureSurfaces(),
+    shifts: measureShifts(own),
+    sums: measureSums(),
+    moving: isCalm ? measureMoving(own) : [],
   };
 }
 
@@ -39,6 +44,8 @@ function measureSurfaces(): MeasuredSurface[] {
         isModal: dialog.matches(':modal'),
         isClosedBeside: isClosedBeside(dialog),
         widerByPx: widerBy(dialog),
+        isAnnounced: dialog.matches(':modal,:focus-within') || hasLiveText(root),
+        holdsTab: !dialog.matches(':modal') && holdsTab(dialog),
       };
     });
 }
@@ -53,6 +60,20 @@ function widerBy(dialog: HTMLDialogElement): number {
     return overflowX === 'auto' && overflowY === 'auto' && !element.querySelector('table');
   });
   return Math.max(0, ...scrolled.map(({ scrollWidth, clientWidth }) => scrollWidth - clientWidth));
+}
+
+/** Whether something in a root is read out when it comes. */
+function hasLiveText(root: Document | ShadowRoot): boolean {
+  return [...root.querySelectorAll('[role=status],[role=alert],[aria-live=polite],[aria-live=assertive]')].some(
+    (live) => live.checkVisibility() && !live.closest('[aria-hidden=true]') && squeezed(live.textContent) !== '',
+  );
+}
+
+/** Whether the last control of a dialog keeps Tab to itself. */
+function holdsTab(dialog: HTMLDialogElement): boolean {
+  const last = [...dialog.querySelectorAll<HTMLElement>('a[href],button,input,select,textarea')].at(-1);
+  const tab = new KeyboardEvent('keydown', { key: 'Tab', bubbles: true, cancelable: true, composed: true });
+  return last ? !last.dispatchEvent(tab) : false;
 }
 
 /** Whether some point of the window lies beside what the dialog shows, where a press closes it. */

@@ -1,6 +1,12 @@
 import { expect } from 'chai';
-import { findProblems, type MeasuredControl, type MeasuredText } from '~/core/proof';
-import { measuredControl, measuredPage, measuredText, placeIn } from '../../../support/measured';
+import {
+  findProblems,
+  textsByPlace,
+  type MeasuredControl,
+  type MeasuredSurface,
+  type MeasuredText,
+} from '~/core/proof';
+import { measuredControl, measuredPage, measuredSurface, measuredText, placeIn } from '../../../support/measured';
 
 const ofText = (more: Partial<MeasuredText>) => findProblems(measuredPage({ texts: [measuredText(more)] }));
 const ofControls = (...controls: readonly Partial<MeasuredControl>[]) =>
@@ -60,14 +66,7 @@ describe('problems found in what was measured', () => {
     expect(ofControls({ use: 'order', coveredBy: by })[0]).to.deep.include({ check: 'covered', by });
     expect(ofControls({ use: null, coveredBy: by })).to.deep.equal([]);
     // What can be closed is out of the way with a press.
-    const surface = {
-      at: by,
-      box: { x: 0, y: 0, width: 390, height: 844 },
-      name: 'Added',
-      isModal: false,
-      isClosedBeside: false,
-      widerByPx: 0,
-    };
+    const surface = measuredSurface({ at: by, isModal: false });
     const covered = measuredControl({ use: 'order', coveredBy: by });
     const close = measuredControl({ use: 'close', at: by });
     expect(findProblems(measuredPage({ controls: [covered, close], surfaces: [surface] }))).to.deep.equal([]);
@@ -75,14 +74,7 @@ describe('problems found in what was measured', () => {
   });
 
   it('of surfaces are those without a way out in sight, and several at once', () => {
-    const surface = {
-      at: placeIn('quick-view'),
-      box: { x: 0, y: 0, width: 390, height: 844 },
-      name: 'Kite',
-      isModal: true,
-      isClosedBeside: false,
-      widerByPx: 0,
-    };
+    const surface = measuredSurface();
     const close = measuredControl({ use: 'close' });
     const checks = (controls: MeasuredControl[], surfaces = [surface]) =>
       findProblems(measuredPage({ controls, surfaces })).map(({ check }) => check);
@@ -98,17 +90,76 @@ describe('problems found in what was measured', () => {
 
   it('are a page wider than its window, and what has no name', () => {
     expect(findProblems(measuredPage({ widerByPx: 40 }))[0]).to.include({ check: 'sideways', byPx: 40 });
-    const panel = {
-      at: placeIn('cart'),
-      box: { x: 0, y: 0, width: 300, height: 844 },
-      name: 'Your cart',
-      isModal: false,
-      isClosedBeside: false,
-      widerByPx: 31,
-    };
+    const panel = measuredSurface({ at: placeIn('cart'), isModal: false, widerByPx: 31 });
     expect(findProblems(measuredPage({ surfaces: [panel] }), 'cart')[0]).to.include({ check: 'sideways', byPx: 31 });
     expect(findProblems(measuredPage({ surfaces: [panel] }), 'quick-view')).to.deep.equal([]);
     expect(ofControls({ name: '' })[0]).to.include({ check: 'unnamed' });
+  });
+
+  it('of marks and focus are those under 3 : 1', () => {
+    const mark = { what: 'edge', colour: '#c8c8c8', ground: '#ffffff' } as const;
+    expect(ofControls({ mark: { ...mark, ratio: 2.99 } })[0]).to.include({
+      check: 'unmarked',
+      what: 'edge',
+      wanted: 3,
+    });
+    expect(ofControls({ mark: { ...mark, ratio: 3 } })).to.deep.equal([]);
+    expect(ofControls({ focusRatio: 1 })[0]).to.include({ check: 'unseen-focus', ratio: 1, wanted: 3 });
+    expect(ofControls({ focusRatio: 3 })).to.deep.equal([]);
+  });
+
+  it('of the keyboard and the ear are what takes no press, holds Tab, or opens unsaid', () => {
+    expect(ofControls({ dead: 'leads-nowhere' })[0]).to.include({ check: 'dead', why: 'leads-nowhere' });
+    const aside = measuredSurface({ isModal: false });
+    const checks = (more: Partial<MeasuredSurface>) =>
+      findProblems(measuredPage({ surfaces: [{ ...aside, ...more }] })).map(({ check }) => check);
+    expect(checks({})).to.deep.equal([]);
+    expect(checks({ isAnnounced: false })).to.deep.equal(['unannounced']);
+    expect(checks({ holdsTab: true })).to.deep.equal(['holds-tab']);
+  });
+
+  it('of stillness are what jumps, what moves, and a sum told as two', () => {
+    const at = placeIn('quick-view');
+    const box = { x: 0, y: 0, width: 10, height: 10 };
+    expect(findProblems(measuredPage({ shifts: [{ at, box, byPx: 8 }] }))).to.deep.equal([]);
+    expect(findProblems(measuredPage({ shifts: [{ at, box, byPx: 8.6 }] }))[0]).to.include({
+      check: 'shifts',
+      byPx: 9,
+    });
+    expect(findProblems(measuredPage({ moving: [{ at, box }] }))[0]).to.include({ check: 'moves' });
+    const sums = [
+      { at: placeIn('cart-opener'), box, of: 'goods', text: '£12.00' },
+      { at: placeIn('cart'), box, of: 'goods', text: '£12.00' },
+      { at: placeIn('cart'), box, of: 'total', text: '£15.00' },
+    ];
+    expect(findProblems(measuredPage({ sums }))).to.deep.equal([]);
+    const other = findProblems(
+      measuredPage({ sums: [...sums, { at, box, of: 'goods', text: '£13.00' }] }),
+      'cart-opener',
+    );
+    expect(other[0]).to.include({ check: 'differs', text: '£13.00', other: '£12.00' });
+  });
+
+  it('of language are sentences that read as in the shop’s own', () => {
+    const text = (word: string | null, said: string) =>
+      measuredText({ text: said, at: placeIn('quick-view', { word, part: 'text' }) });
+    const own = [
+      text('add', 'Add to cart'),
+      text('close', 'Close'),
+      text(null, 'A kite that flies in the lightest wind there is'),
+    ];
+    const compared = { source: textsByPlace([{ texts: own }]) };
+    const found = (texts: MeasuredText[]) =>
+      findProblems(measuredPage({ language: 'de', texts }), null, compared).map(({ check, at }) => [check, at.word]);
+    // One word may be the same in both, and a text in another place is another text.
+    expect(found([text('add', 'In den Korb'), text('close', 'Close'), text('message', 'Add to cart')])).to.deep.equal(
+      [],
+    );
+    expect(found(own)).to.deep.equal([
+      ['untranslated', 'add'],
+      ['untranslated', null],
+    ]);
+    expect(findProblems(measuredPage({ language: 'de', texts: own }))).to.deep.equal([]);
   });
 
   it('are told once for what is drawn many times, and only of the piece that is asked for', () => {

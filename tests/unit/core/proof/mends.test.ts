@@ -127,9 +127,19 @@ describe('situations of the proof', () => {
       'hover',
       'focus',
       'pressed',
+      'calm',
+      'forced-colours',
     ]);
     expect(all.find(({ key }) => key === 'language-ar')).to.include({ rightToLeft: true, language: 'ar' });
     expect(new Set(all.map(({ key }) => key)).size).to.equal(all.length);
+  });
+
+  it('are those of carts for what shows a full one, and of counts for what suggests', () => {
+    const keys = (kind: string) =>
+      proofSituations(definitionOf(kind)!, situationsOf(kind), ['en']).map(({ key }) => key);
+    expect(keys('cart-surface')).to.include.members(['nine-lines', 'code-taken', 'code-refused', 'at-threshold']);
+    expect(keys('quick-view')).not.to.include('nine-lines');
+    expect(keys('related')).to.include.members(['suggestions-0', 'suggestions-1', 'suggestions-4']);
   });
 
   it('are some of every kind there is', () => {
