@@ -15,6 +15,7 @@ import { offerRoutes } from './studio/offers';
 import { studioOrderRoutes } from './studio/orders';
 import { peopleRoutes } from './studio/people';
 import { proofRoutes } from './studio/proofs';
+import { publishingRoutes } from './studio/publishing';
 import { studioProductRoutes } from './studio/products';
 import { searchRoutes } from './studio/searches';
 import type { ReadOnly } from './tools';
@@ -37,6 +38,7 @@ export const contract = {
   ...studioOrderRoutes,
   ...peopleRoutes,
   ...proofRoutes,
+  ...publishingRoutes,
   ...studioProductRoutes,
   ...searchRoutes,
 };

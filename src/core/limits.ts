@@ -39,6 +39,13 @@ export const MOST_PICTURE_BYTES = 6_000_000;
 /** Answers to options as an address holds them, in letters. */
 export const MOST_ANSWERS_LETTERS = 8000;
 
+/** Changes left out of what is published, at most. */
+export const MOST_LEFT = 5000;
+
+/** Plans that wait at one time, at most; and how far ahead, in days. */
+export const MOST_PLANS = 50;
+export const MOST_PLANNED_DAYS = 366;
+
 /** Most letters of what people write. */
 export const LETTERS = {
   email: 200,

@@ -22,6 +22,7 @@ export {
 export { groundRepository } from './repositories/grounds';
 export { foundPairs } from './repositories/found-pairs';
 export { thanksBlocks, type BlockDay } from './repositories/thanks-blocks';
+export { planRepository, type StoredPlan } from './repositories/plan-repository';
 export { keptProofs, type StoredProof } from './repositories/kept-proofs';
 export { savedLayouts, type StoredLayout } from './repositories/saved-layouts';
 export { afterOrders, type OrderAddition } from './repositories/after-order';

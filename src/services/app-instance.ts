@@ -1,6 +1,7 @@
 import { lockFolder } from '~/data';
 import { lookForDamage } from './check-health';
 import { createApp, type App } from './app';
+import { publishDue } from './draft/plan-publishing';
 import { offerBeginning, prepareFolder } from './draft/begin';
 import { importsEnded, stopLostImports } from './catalogue/running-imports';
 import { settleRefunds } from './orders/refunds';
@@ -19,6 +20,8 @@ import { findCached } from './page-cache';
 import { sweepUploads } from './files/uploads';
 
 const SWEEP_MS = 60_000;
+/** What is planned goes out within as long of its time. */
+const PLANS_MS = 10_000;
 const DAILY_MS = 86_400_000;
 
 /** The app of this process, opened on first use from `PAVED_LANE_DATA`. A start that failed is tried again by the next who asks. */
@@ -79,6 +82,7 @@ async function open(): Promise<App> {
       sendOrderMails,
       sweepUploads,
     ]),
+    every(PLANS_MS, whole, [publishDue]),
     every(DAILY_MS, whole, [lookForDamage, sweepPersonal, countRecentSales, sweepSearches]),
   );
   processSlot().cachedAnswer = (asked) => findCached(whole, asked);

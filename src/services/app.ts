@@ -10,6 +10,7 @@ import {
   groundRepository,
   importRepository,
   keptProofs,
+  planRepository,
   laneRepository,
   openDatabase,
   orderRepository,
@@ -56,6 +57,7 @@ export interface App {
   readonly pairs: ReturnType<typeof foundPairs>;
   readonly layouts: ReturnType<typeof savedLayouts>;
   readonly proofs: ReturnType<typeof keptProofs>;
+  readonly plans: ReturnType<typeof planRepository>;
   readonly blocks: ReturnType<typeof thanksBlocks>;
   readonly afterOrders: ReturnType<typeof afterOrders>;
   readonly elsewhere: ReturnType<typeof elsewhere>;
@@ -129,6 +131,7 @@ export async function createApp(options: {
     pairs: foundPairs(db),
     layouts: savedLayouts(db),
     proofs: keptProofs(db),
+    plans: planRepository(db),
     blocks: thanksBlocks(db),
     codes: oneTimeCodes(db),
     shownPrices: shownPriceRepository(db),

@@ -25,7 +25,7 @@ function withSuggestions(reader: ShopReader, { searchParams }: URL): ShopReader 
 }
 
 const nothingHere = (id: string) =>
-  `<section class="wrap spot-piece" data-pl-piece="${id}"><p class="lead">Shoppers see nothing here: there is nothing to show for this page.</p></section>`;
+  `<section class="wrap spot-piece" data-pl-piece="${id}"><p class="lead" lang="en">Shoppers see nothing here: there is nothing to show for this page.</p></section>`;
 
 /** A piece as it stands in a page, with its heading and its style; null when there is nothing to show. */
 export async function drawPiece(

@@ -136,6 +136,15 @@ describe('every route', () => {
       }),
       'PUT /api/studio/draft': async () => ({ body: { edit: await edit(), revision: 'latest' } }),
       'POST /api/studio/publish': async () => ({ body: { edit: await edit(), note: 'From a test' } }),
+      'GET /api/studio/plans': () => ({}),
+      'POST /api/studio/plans': async () => {
+        await send('PATCH /api/studio/draft', await good['PATCH /api/studio/draft']());
+        return { body: { edit: await edit(), local: `${new Date().getUTCFullYear() + 1}-01-15T09:00` } };
+      },
+      'DELETE /api/studio/plans/[id]': async () => {
+        const [plan] = await read('GET /api/studio/plans', {});
+        return { params: { id: plan!.id } };
+      },
       'GET /api/studio/revisions/compare': async () => {
         const { revision } = (await read('GET /api/studio/draft', {})).live;
         return { query: { from: revision, to: revision } };

@@ -1,4 +1,5 @@
 import { expect } from 'chai';
+import { visitRoutes } from '~/contract/shop/visits';
 import type { KeptProblem, KeptProof } from '~/contract/studio/proofs';
 import { patchDraft, showDraft, tryPatch } from '~/services/draft/edit-draft';
 import { keepProof, showStoredProofs } from '~/services/draft/keep-proofs';
@@ -109,7 +110,10 @@ describe('what proof sheets found', () => {
     const cssOf = async (asked: string) =>
       (await draftLane(shop.app, asked))?.lane.pieces[PIECE]?.look.css.replace(/.*color:/, '');
 
-    expect(await cssOf(`${token}.t${tried.ok && tried.value.key}`)).to.equal('#123456}');
+    const asked = `${token}.t${tried.ok && tried.value.key}`;
+    expect(await cssOf(asked)).to.equal('#123456}');
+    // The runtime of a page that is drawn by it asks for its manifest with the same token.
+    expect(visitRoutes['GET /api/manifest'].query.safeParse({ draft: asked }).success).to.equal(true);
     expect(await cssOf(token)).to.equal('#000029}');
     expect(await cssOf(`${token}.tunknown`)).to.equal(undefined);
     expect(await cssOf(`other.t${tried.ok && tried.value.key}`)).to.equal(undefined);

@@ -15,6 +15,7 @@ export const measuredText = (more: Partial<MeasuredText> = {}): MeasuredText => 
   at: placeIn('quick-view'),
   box: { x: 20, y: 20, width: 200, height: 20 },
   text: 'A kite that flies',
+  language: 'en',
   colour: '#000000',
   grounds: ['#ffffff'],
   sizePx: 16,

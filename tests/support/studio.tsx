@@ -22,6 +22,7 @@ export function draftData(change: (lane: Lane) => void = () => undefined, over: 
     lint: [],
     cautions: [],
     proofs: [],
+    plans: [],
     names: { product: {}, category: {}, variant: {} },
     categoryTexts: {},
     ...over,
@@ -90,6 +91,7 @@ export function withStudio<Loaded>(load: () => Promise<Loaded>) {
       user: userEvent.setup({ document }),
       server: serverWith(() => studio.proofs),
       proofs: [],
+      plans: [],
       show: (node: ReactNode) => library.render(node, { baseElement: document.body }),
     });
   });

@@ -72,10 +72,10 @@ export const visitRoutes = routes({
         .string()
         .regex(/^[a-z]{2}$/)
         .default('en'),
-      /** The draft's token; behind it, where it is asked for, a revision. */
+      /** The draft's token; behind it, where it is asked for, a revision or a change that is tried. */
       draft: z
         .string()
-        .regex(/^[0-9a-f-]{36}(\.r\d{1,9})?$/)
+        .regex(/^[0-9a-f-]{36}(\.r\d{1,9}|\.t[\w-]{1,40})?$/)
         .optional(),
     }),
     file: ['application/json'],

@@ -3,11 +3,11 @@ import { edit } from '~/contract/fields';
 import { routes } from '~/contract/route';
 import { FIRST_STEPS } from '~/core/first-steps';
 import { CART_PICKS, lanePatchSchema, anyLaneSchema as laneSchema } from '~/core/lane';
-import { LETTERS } from '~/core/limits';
 import type { StepState, StepsView } from '~/core/first-steps';
 import { cartViewSchema } from '~/contract/shapes/carts';
 import { cautionSchema, lintFindingSchema, shopNamesSchema } from '~/contract/shapes/findings';
 import { pieceProofSchema } from '~/contract/studio/proofs';
+import { plannedSchema } from '~/contract/studio/publishing';
 import { laneChangeSchema } from '~/contract/shapes/lane-changes';
 import { same, type Told } from '~/contract/tools';
 
@@ -25,6 +25,8 @@ export const draftViewSchema = z.strictObject({
   cautions: z.array(cautionSchema).readonly(),
   /** What the proof sheets found of every piece. */
   proofs: z.array(pieceProofSchema).readonly(),
+  /** What is planned to go out, and what was and could not. */
+  plans: z.array(plannedSchema).readonly(),
   /** What the things are called that one of the two lanes names. */
   names: shopNamesSchema,
   categoryTexts: z.record(
@@ -79,12 +81,6 @@ export const draftRoutes = routes({
     role: 'editor',
     body: z.strictObject({ edit, patch: lanePatchSchema }),
     answer: z.strictObject({ key: z.string() }),
-  },
-  'POST /api/studio/publish': {
-    says: 'Publishes the draft as a revision.',
-    role: 'editor',
-    body: z.strictObject({ edit, note: z.string().trim().max(LETTERS.publishNote).default('') }),
-    answer: z.strictObject({ revision: z.number() }),
   },
   'GET /api/studio/revisions/compare': {
     says: 'What differs between two revisions, from one to the other.',

@@ -30,6 +30,10 @@ const SENTENCES = {
   'person-removed': ({ email }: AuditFacts) => `removed ${text(email)}`,
   'draft-changed': ({ times = 1 }: AuditFacts) => `changed the draft${again(times)}`,
   publish: ({ revision }: AuditFacts) => `published revision ${text(revision)}`,
+  'plan-publish': ({ at }: AuditFacts) =>
+    `planned changes to go out${typeof at === 'number' ? ` at ${new Date(at).toISOString().slice(0, 16).replace('T', ' ')} UTC` : ''}`,
+  'plan-stopped': () => 'stopped changes that were planned to go out',
+  'plan-refused': () => 'planned changes that could not go out',
   'restore-revision': ({ revision }: AuditFacts) => `put revision ${text(revision)} into the draft`,
   'change-currency': ({ from, to }: AuditFacts) => `changed the currency from ${text(from)} to ${text(to)}`,
   'change-zone': ({ from, to }: AuditFacts) => `changed the time zone from ${text(from)} to ${text(to)}`,

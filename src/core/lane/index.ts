@@ -11,6 +11,7 @@ export {
 } from './settings/definition';
 export { readCustomCss } from './document/custom-css';
 export { dropChange } from './difference/drop-change';
+export { changeKey, leaveOut } from './difference/leave-out';
 export { describeDifference } from './difference/difference';
 export type { LaneChange } from './difference/lane-change';
 export { FONTS, type Font } from './settings/fonts';

@@ -21,6 +21,8 @@ export interface MeasuredText {
   readonly at: PlaceInPiece;
   readonly box: DrawnBox;
   readonly text: string;
+  /** ISO 639-1, as the page says of it. */
+  readonly language: string;
   /** #rrggbb, as it comes to on its ground. */
   readonly colour: string;
   /** Colours behind it, #rrggbb: one for an even ground, several sampled from a picture. */

@@ -17,6 +17,7 @@ import { cartSource } from './2026-11-27-cart-source';
 import { blocks } from './2026-11-27-blocks';
 import { layouts } from './2026-11-27-layouts';
 import { proofs } from './2026-12-03-proofs';
+import { plans } from './2026-12-04-plans';
 import { elsewhereTables } from './2026-11-27-elsewhere';
 import { oneTimeCodes } from './2026-11-27-one-time-codes';
 import { ordersOfListings } from './2026-11-26-orders-of-listings';
@@ -75,4 +76,5 @@ export const migrations: readonly Migration[] = [
   returns,
   freeProducts,
   proofs,
+  plans,
 ];

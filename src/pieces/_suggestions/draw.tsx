@@ -51,7 +51,7 @@ export function drawSuggestions({ loaded, reasons }: LoadedSuggestions, piece: M
         paging={NO_PAGES}
       />
       {reasons.length > 0 && (
-        <details class="why">
+        <details class="why" lang="en">
           <summary>Why these?</summary>
           <ul>
             {reasons.map(({ slug, name, why }) => (

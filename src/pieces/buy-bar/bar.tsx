@@ -133,7 +133,7 @@ function ProductPart({
       const price = quoteChoice(host.page, { ...shown, isOffered, quantity, extra }, onQuote);
       return (
         <span class="price" aria-live="polite">
-          {money(price.totalMinor)}
+          <span data-pl-sum="price">{money(price.totalMinor)}</span>
           {price.wasTotalMinor !== null && <s>{money(price.wasTotalMinor)}</s>} <small>{product.priceNote}</small>
         </span>
       );

@@ -222,7 +222,7 @@ function Button({ piece, host, feedback, onPress, onRest, onLeave, onGrab }: But
             case 'subtotal':
               return (
                 cart && (
-                  <span key={key} class="sum" data-part="subtotal">
+                  <span key={key} class="sum" data-part="subtotal" data-pl-sum="goods">
                     {formatMoney(cart.subtotalMinor - cart.discountMinor, host.currency, host.locale)}
                   </span>
                 )

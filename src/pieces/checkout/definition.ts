@@ -240,7 +240,7 @@ export const checkout = definePiece({
       properties: ['background', 'text', 'border', 'radius'],
       states: ['rest', 'hover', 'focus'],
       inherits: {
-        rest: { background: 'token:panel', text: 'token:ink', border: 'token:line', radius: 8 },
+        rest: { background: 'token:panel', text: 'token:ink', border: 'token:muted', radius: 8 },
         hover: { border: 'token:accent' },
         focus: { border: 'token:accent' },
       },

@@ -49,7 +49,7 @@ function Part(props: PartProps): VNode | null {
   const drawn = draw(props);
   if (drawn !== null || !props.isShaped) return drawn;
   return (
-    <p class="lead" data-part={props.part}>
+    <p class="lead" data-part={props.part} lang="en">
       {EMPTY[props.part] ?? 'Nothing to show for this order.'}
     </p>
   );

@@ -19,6 +19,7 @@ import { inPresentCurrency } from '~/services/lane/in-present-currency';
 import { forgetLiveLane, isOpen, liveLane } from '~/services/lane/live-lane';
 import { namesOfLanes } from '~/services/lane/names-of-lanes';
 import { showProofs } from './keep-proofs';
+import { listPlans } from './plan-publishing';
 import { keepTried } from '~/services/lane/tried-lanes';
 
 /** The stored draft cannot be read by this version; `/studio/mend` replaces it. */
@@ -35,7 +36,7 @@ export async function showDraft(app: App): Promise<DraftView> {
   if (!read.ok) throw new DraftUnreadable(read.problems);
   // A shop that is not open yet is compared with what it began with.
   const before = live.revision === 0 ? startingLane() : live.lane;
-  const [empty, unsold, goneGifts, shown, names, categoryTexts, proofs] = await Promise.all([
+  const [empty, unsold, goneGifts, shown, names, categoryTexts, proofs, plans] = await Promise.all([
     findEmpty(app, read.value),
     findUnsold(app, read.value),
     findGoneGifts(app, read.value),
@@ -43,6 +44,7 @@ export async function showDraft(app: App): Promise<DraftView> {
     namesOfLanes(app, [before, read.value]),
     app.catalogue.categoryTexts(),
     showProofs(app, read.value),
+    listPlans(app),
   ]);
   return {
     edit: stored.edit,
@@ -53,6 +55,7 @@ export async function showDraft(app: App): Promise<DraftView> {
     names,
     categoryTexts,
     proofs,
+    plans,
     cautions: notRealYet(read.value, startingLane(), {
       ...shown,
       isFirst: live.revision === 0,

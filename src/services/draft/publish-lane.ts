@@ -1,62 +1,47 @@
 import type { QueryOf } from '~/contract';
 import { randomUUID } from 'node:crypto';
-import {
-  compileManifest,
-  describeDifference,
-  lintLane,
-  readLane,
-  wordFinding,
-  type Lane,
-  type LaneChange,
-} from '~/core/lane';
+import { compileManifest, describeDifference, readLane, type Lane, type LaneChange } from '~/core/lane';
 import { fail, ok, type Result } from '~/core/problems';
 import type { RevisionSummary } from '~/data';
 import { definitions } from '~/pieces/definitions';
-import { findGoneGifts } from '~/services/catalogue/find-empty';
 import type { App } from '~/services/app';
 import { changingPrices } from '~/services/prices/record-shown';
 import { forgetLiveLane } from '~/services/lane/live-lane';
 import { namesOfLanes } from '~/services/lane/names-of-lanes';
+import { choosePublished } from './choose-published';
 
-/** Makes the draft of edit number `edit` live as a new revision. Errors of the lint refuse it. */
-export async function publishLane(
-  app: App,
-  request: { edit: number; note: string; accountId: number | null },
-): Promise<Result<{ revision: number }>> {
-  const publish = async () => {
-    const published = await storeDraft(app, request);
+interface PublishRequest {
+  readonly edit: number;
+  readonly note: string;
+  /** Changes that stay in the draft, by their keys. */
+  readonly left?: readonly string[];
+  readonly accountId: number | null;
+}
+
+/** Makes the draft of edit number `edit`, or some of its changes, live as a new revision. Errors of the lint refuse it. */
+export function publishLane(app: App, request: PublishRequest): Promise<Result<{ revision: number }>> {
+  return makingLive(app, () => storeDraft(app, request));
+}
+
+/** Runs what may publish: what is kept of the live lane is read anew, and prices are told again. */
+export function makingLive<T>(app: App, publish: () => Promise<Result<T>>): Promise<Result<T>> {
+  const run = async () => {
+    const published = await publish();
     if (published.ok) forgetLiveLane(app);
     return published;
   };
-  return changingPrices(app, publish, ({ ok: isPublished }) => (isPublished ? null : []));
+  return changingPrices(app, run, ({ ok: isPublished }) => (isPublished ? null : []));
 }
 
-function storeDraft(
-  app: App,
-  request: { edit: number; note: string; accountId: number | null },
-): Promise<Result<{ revision: number }>> {
+function storeDraft(app: App, { left = [], ...request }: PublishRequest): Promise<Result<{ revision: number }>> {
   return app.db.inTransaction(async (): Promise<Result<{ revision: number }>> => {
-    const stored = await app.lanes.readDraft();
-    if (!stored || stored.edit !== request.edit) return fail('edit', 'stale-draft');
-    const read = readLane(stored.document, definitions);
-    if (!read.ok) return read;
-    const live = readLane((await app.lanes.readRevision('latest'))?.document, definitions);
-    // Currency and time zone change separately, with everything that depends on them.
-    if (live.ok && !standAlike(live.value, read.value)) return fail('shop', 'ground-step');
-    const [slugs, goneGifts] = await Promise.all([app.catalogue.listSlugs(), findGoneGifts(app, read.value)]);
-    const found = lintLane(read.value, definitions, { ...slugs, goneGifts });
-    const errors = found.filter(({ level }) => level === 'error');
-    if (errors.length > 0) {
-      const message = errors.map((finding) => wordFinding(finding, read.value, definitions)).join(' ');
-      return fail('lane', 'lint-blocks', { message });
-    }
+    const chosen = await choosePublished(app, { edit: request.edit, left });
+    if (!chosen.ok) return chosen;
     // The old link showed the draft that is published now: the next draft gets a new one.
     await app.lanes.renewToken();
-    return ok({ revision: await storeRevision(app, read.value, request) });
+    return ok({ revision: await storeRevision(app, chosen.value.lane, request) });
   });
 }
-
-const standAlike = ({ shop: a }: Lane, { shop: b }: Lane) => a.currency === b.currency && a.timeZone === b.timeZone;
 
 /** Stores a lane as the live one. Call inside a transaction, and forget the cached live lane after it. */
 export async function storeRevision(

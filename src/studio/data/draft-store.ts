@@ -44,6 +44,8 @@ interface DraftState {
   readonly categoryTexts: CategoryTexts;
   /** What the proof sheets had found when the screen came, and of which edit. */
   readonly proofs: { readonly edit: number; readonly found: DraftView['proofs'] };
+  /** What is planned to go out, and what could not. */
+  readonly plans: DraftView['plans'];
   /** The newer draft of another window, when it changed the same places. */
   readonly theirs: DraftView | null;
   start(data: DraftView): void;
@@ -187,6 +189,7 @@ export const useDraft = create<DraftState>((set, get) => {
     names: NO_NAMES,
     categoryTexts: {},
     proofs: { edit: 0, found: [] },
+    plans: [],
     theirs: null,
     start(data) {
       // On the server there is no window to leave.
@@ -202,6 +205,7 @@ export const useDraft = create<DraftState>((set, get) => {
         names: joinNames(get().names, data.names),
         categoryTexts: data.categoryTexts,
         proofs: { edit: data.edit, found: data.proofs },
+        plans: data.plans,
         token: data.token,
         edit: data.edit,
         theirs: null,

@@ -57,8 +57,8 @@ export interface TriedMend {
 }
 
 const HEIGHTS = { phone: 844, tablet: 1024, desktop: 800 } as const;
-/** Mends that are drawn for one problem, at most. */
-const MOST_TRIED = 24;
+/** Mends that are drawn for one problem, at most: fewer where each is a page of its own. */
+const MOST_TRIED = { byRuntime: 24, byServer: 8 };
 const USES = slotUses(definitions);
 
 /** The situations of a piece that the shop has products and carts for. */
@@ -122,14 +122,13 @@ function judged(stones: readonly Stone[], of: SheetOf): Stone[] {
 }
 
 /** Draws a piece in a situation and looks what is wrong; null where the shop did not answer. */
-async function lay(
+async function layOnce(
   driver: FrameDriver,
   of: SheetOf,
   { lane, situation, compared }: { lane: Lane; situation: Situation; compared?: Compared },
 ): Promise<Stone | null> {
   const shot = shotOf(of, lane, situation);
-  // A busy machine may not have come to rest in time: once more.
-  const proved = (await driver.measure(shot)) ?? (await driver.measure(shot));
+  const proved = await driver.measure(shot);
   if (!proved) return null;
   return {
     situation,
@@ -160,7 +159,9 @@ export async function laySheet(
       for (let page = takeWork(waiting); page && !signal.aborted; page = takeWork(waiting))
         for (const situation of page) {
           if (signal.aborted) return;
-          const stone = await lay(driver, of, { lane: of.lane, situation });
+          const asked = { lane: of.lane, situation };
+          // A busy machine may not have come to rest in time: once more.
+          const stone = (await layOnce(driver, of, asked)) ?? (await layOnce(driver, of, asked));
           if (!stone || signal.aborted) continue;
           stones.push(stone);
           onLaid(stone);
@@ -170,10 +171,12 @@ export async function laySheet(
   return judged(stones, of);
 }
 
+const isServerDrawn = ({ lane, pieceId }: SheetOf) => definitionOf(lane.pieces[pieceId]!.kind)!.spots !== undefined;
+
 /** The token by which the shop draws a changed draft: what the server draws it has to know before. */
-async function tokenFor({ lane, pieceId, token, edit }: SheetOf, changed: Lane): Promise<string> {
-  const isServerDrawn = definitionOf(lane.pieces[pieceId]!.kind)!.spots !== undefined;
-  if (!isServerDrawn || edit === null) return token;
+async function tokenFor(of: SheetOf, changed: Lane): Promise<string> {
+  const { lane, token, edit } = of;
+  if (!isServerDrawn(of) || edit === null) return token;
   const { key } = await ask('POST /api/studio/draft/tries', { body: { edit, patch: diffLanes(lane, changed) } });
   return `${token}.t${key}`;
 }
@@ -200,13 +203,16 @@ export async function tryMends(
 ): Promise<TriedMend | null> {
   const { situation } = stone;
   const before = new Set(stone.problems.map(problemKey));
-  const mends = mendsFor({ problem, situation, lane: of.lane, definitions }, of.pieceId).slice(0, MOST_TRIED);
+  const mends = mendsFor({ problem, situation, lane: of.lane, definitions }, of.pieceId).slice(
+    0,
+    isServerDrawn(of) ? MOST_TRIED.byServer : MOST_TRIED.byRuntime,
+  );
   // A translation that is missing is missing beside what the shop's own language says.
   const compared = problem.check === 'untranslated' ? comparedWith(stones, of) : undefined;
   for (const mend of mends) {
     if (signal.aborted) return null;
     const lane = produce(of.lane, mend.change);
-    const after = await lay(
+    const after = await layOnce(
       driver,
       { ...of, token: await tokenFor(of, lane) },
       { lane, situation, ...(compared && { compared }) },

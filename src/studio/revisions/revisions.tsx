@@ -3,6 +3,7 @@ import { describeDifference, dropChange, type LaneChange } from '~/core/lane';
 import { definitions } from '~/pieces/definitions';
 import { ask as askServer } from '~/studio/data/api';
 import { ChangeList } from '~/studio/shell/change-list';
+import { PlanList } from '~/studio/shell/plan-list';
 import { useDraft } from '~/studio/data/draft-store';
 import { moment } from '~/studio/data/format';
 import { Modal } from '~/studio/fields/modal';
@@ -28,7 +29,7 @@ export function Revisions({ shell, revisions }: { shell: ShellData; revisions: r
 }
 
 function RevisionScreen({ revisions }: { revisions: readonly Revision[] }) {
-  const { lane, live, names, start, flush, say, change } = useDraft();
+  const { lane, live, names, plans, start, flush, say, change } = useDraft();
   const [asked, ask] = useState<Revision | 'live' | null>(null);
   const [looked, lookAt] = useState<number | null>(null);
   const changes = describeDifference(live.lane, lane, definitions, names);
@@ -51,6 +52,12 @@ function RevisionScreen({ revisions }: { revisions: readonly Revision[] }) {
   return (
     <div className="grid gap-6 px-[18px] py-4 lg:grid-cols-[minmax(0,1fr)_minmax(0,1.2fr)]">
       <section>
+        {plans.length > 0 && (
+          <div className="panel mb-5 px-4 py-3">
+            <h1 className="mb-2">Planned</h1>
+            <PlanList />
+          </div>
+        )}
         <h1>Compare draft and live</h1>
         <p className="mb-3 text-gravel">
           Revision {live.revision} is live. Nothing below reaches shoppers until it is published.

@@ -3,7 +3,7 @@ import { STRETCH_NAMES, STRETCHES } from '~/core/funnel';
 import { definitions } from '~/pieces/definitions';
 import { useBandFigures } from '~/studio/data/band-figures';
 import { useDraft } from '~/studio/data/draft-store';
-import { percent, points } from '~/studio/data/format';
+import { moment, percent, points } from '~/studio/data/format';
 import type { ShellData } from '~/studio/data/studio-data';
 
 const STRIP = { width: 126, height: 14 } as const;
@@ -86,7 +86,9 @@ function Strip({ from, to }: { from: number; to: number }) {
 }
 
 function DraftState({ onPublish, role }: { onPublish: () => void; role: string }) {
-  const { lane, live, saving } = useDraft();
+  const { lane, live, saving, plans } = useDraft();
+  const [soonest] = plans.filter((plan) => plan.state === 'waiting');
+  const refused = plans.filter((plan) => plan.state === 'refused').length;
   const changes = describeDifference(live.lane, lane, definitions).length;
   const state =
     saving === 'saving'
@@ -106,9 +108,14 @@ function DraftState({ onPublish, role }: { onPublish: () => void; role: string }
         data-testid="draft-state"
       >
         <span className={`size-2.5 rounded-full ${changes === 0 && live.revision > 0 ? 'bg-[#5fae83]' : 'bg-paint'}`} />
-        <span>
+        <span className="leading-tight">
           {changes > 0 && live.revision > 0 && `${changes} ${changes === 1 ? 'change' : 'changes'} `}
           {state}
+          {(soonest || refused > 0) && (
+            <span className={`block text-[12px] ${refused > 0 ? 'text-[#f0a08c]' : ''}`}>
+              {refused > 0 ? `${refused} did not go out` : soonest && `goes out ${moment(soonest.at, live.lane.shop)}`}
+            </span>
+          )}
         </span>
       </a>
       <button

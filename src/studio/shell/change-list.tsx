@@ -1,16 +1,18 @@
-import type { LaneChange } from '~/core/lane';
+import { changeKey, type LaneChange } from '~/core/lane';
 import { wordChange } from '~/studio/data/word-change';
 
 interface Props {
   readonly changes: readonly LaneChange[];
   /** Takes one change out of the draft; without it they are only told. */
   readonly onDrop?: (change: LaneChange) => void;
+  /** Changes that stay in the draft, by their keys, and what is done when one is ticked or not. */
+  readonly left?: { readonly keys: ReadonlySet<string>; readonly onTick: (change: LaneChange, goes: boolean) => void };
   /** Of the headings: one below what stands over the list. */
   readonly level?: 2 | 3;
 }
 
 /** Differences in plain sentences, gathered by piece. */
-export function ChangeList({ changes, onDrop, level = 3 }: Props) {
+export function ChangeList({ changes, onDrop, left, level = 3 }: Props) {
   const Heading = level === 2 ? 'h2' : 'h3';
   const names = [...new Set(changes.map((change) => change.pieceName))];
   return (
@@ -18,12 +20,24 @@ export function ChangeList({ changes, onDrop, level = 3 }: Props) {
       {names.map((name) => (
         <section key={name}>
           <Heading className="font-sans text-[14px] leading-5 font-semibold">{name}</Heading>
-          <ul className="ms-4 list-disc marker:text-paint">
+          <ul className={left ? '' : 'ms-4 list-disc marker:text-paint'}>
             {changes
               .filter((change) => change.pieceName === name)
               .map((change) => (
-                <li key={`${change.code} ${change.at.join(' ')}`}>
-                  {wordChange(change)}{' '}
+                <li key={changeKey(change)}>
+                  {left ? (
+                    <label className="inline-flex items-baseline gap-2">
+                      <input
+                        type="checkbox"
+                        className="tick translate-y-0.5"
+                        checked={!left.keys.has(changeKey(change))}
+                        onChange={({ currentTarget: { checked } }) => left.onTick(change, checked)}
+                      />
+                      {wordChange(change)}
+                    </label>
+                  ) : (
+                    wordChange(change)
+                  )}{' '}
                   {onDrop && (
                     <button
                       className="plain text-[12.5px] text-gravel underline hover:text-brick"

@@ -1,14 +1,33 @@
 import { useEffect, useState } from 'react';
 import { LETTERS } from '~/core/limits';
-import { describeDifference, dropChange, fixFinding, wordFinding, type Fix, type LaneChange } from '~/core/lane';
+import {
+  changeKey,
+  describeDifference,
+  dropChange,
+  fixFinding,
+  wordFinding,
+  type Fix,
+  type LaneChange,
+} from '~/core/lane';
+import { localTime } from '~/core/time';
 import { definitions } from '~/pieces/definitions';
 import { ask, Refusal } from '~/studio/data/api';
+import { moment } from '~/studio/data/format';
 import { ChangeList } from './change-list';
+import { PlanList } from './plan-list';
 import { useDraft } from '~/studio/data/draft-store';
 import { FloorCheck } from './floor-check';
 import { Modal } from '~/studio/fields/modal';
 import { ProofNote } from './proof-note';
 import type { DraftView } from '~/contract/studio/draft';
+
+const HOUR_MS = 3_600_000;
+const nextHour = (at: number) => Math.ceil((at + 1) / HOUR_MS) * HOUR_MS;
+
+function pressWords(going: number, all: number, isPlanned: boolean): string {
+  const many = all === 1 ? 'change' : 'changes';
+  return `${isPlanned ? 'Plan' : 'Publish'} ${going === all ? all : `${going} of ${all}`} ${many}`;
+}
 
 /** Shows what shoppers will notice, then makes it live. */
 export function PublishDialog({ onClose }: { onClose: () => void }) {
@@ -18,8 +37,13 @@ export function PublishDialog({ onClose }: { onClose: () => void }) {
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
   const [fixes, setFixes] = useState(0);
+  const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
+  /** In the shop's own zone; null: now. */
+  const [local, setLocal] = useState<string | null>(null);
   const changes = describeDifference(live.lane, lane, definitions, { ...names, ...checked?.names });
   const isFirst = live.revision === 0;
+  const going = changes.filter((change) => !left.has(changeKey(change)));
+  const { timeZone } = live.lane.shop;
 
   useEffect(() => {
     void flush()
@@ -43,18 +67,32 @@ export function PublishDialog({ onClose }: { onClose: () => void }) {
     setFixes((count) => count + 1);
   }
 
+  function tick(change: LaneChange, goes: boolean): void {
+    const next = new Set(left);
+    if (goes) next.delete(changeKey(change));
+    else next.add(changeKey(change));
+    setLeft(next);
+  }
+
+  async function send(): Promise<string> {
+    const there = new Set(changes.map(changeKey));
+    const body = { edit: useDraft.getState().edit, note, left: [...left].filter((key) => there.has(key)) };
+    if (local !== null) {
+      const { at } = await ask('POST /api/studio/plans', { body: { ...body, local } });
+      return `Goes out ${moment(at, live.lane.shop)}. Until then it can be stopped under Revisions.`;
+    }
+    await ask('POST /api/studio/publish', { body });
+    return isFirst
+      ? 'Your shop is open. Visit it from the left.'
+      : 'Published. Shoppers see it from their next page on.';
+  }
+
   async function publish(): Promise<void> {
     setBusy(true);
     try {
-      await ask('POST /api/studio/publish', { body: { edit: useDraft.getState().edit, note } });
+      const said = await send();
       start(await ask('GET /api/studio/draft'));
-      useDraft
-        .getState()
-        .say(
-          isFirst
-            ? 'Your shop is open. Visit it from the left.'
-            : 'Published. Shoppers see it from their next page on.',
-        );
+      useDraft.getState().say(said);
       onClose();
     } catch (error) {
       setProblem(error instanceof Refusal ? error.message : 'Publishing did not work. Nothing was changed.');
@@ -71,7 +109,15 @@ export function PublishDialog({ onClose }: { onClose: () => void }) {
       onClose={onClose}
     >
       <div className="flex flex-col gap-4">
-        {!isFirst && <ChangeList changes={changes} onDrop={drop} />}
+        {!isFirst && (
+          <ChangeList
+            changes={changes}
+            onDrop={drop}
+            {...(changes.length > 1 && { left: { keys: left, onTick: tick } })}
+          />
+        )}
+        {going.length < changes.length && <p className="text-gravel">What is not ticked stays in the draft.</p>}
+        <PlanList />
         {checked?.lint.map((finding, i) => {
           const fix = fixFinding(finding);
           return (
@@ -112,6 +158,36 @@ export function PublishDialog({ onClose }: { onClose: () => void }) {
             {problem}
           </p>
         )}
+        {!isFirst && (
+          <fieldset className="flex flex-wrap items-center gap-x-4 gap-y-1">
+            <legend className="sr-only">When</legend>
+            <label className="inline-flex items-center gap-2">
+              <input type="radio" name="when" checked={local === null} onChange={() => setLocal(null)} /> Now
+            </label>
+            <label className="inline-flex items-center gap-2">
+              <input
+                type="radio"
+                name="when"
+                checked={local !== null}
+                onChange={() => setLocal(localTime(nextHour(Date.now()), timeZone))}
+              />{' '}
+              At a time
+            </label>
+            {local !== null && (
+              <label className="inline-flex items-center gap-2">
+                <span className="sr-only">Day and time</span>
+                <input
+                  type="datetime-local"
+                  className="field"
+                  value={local}
+                  min={localTime(Date.now(), timeZone)}
+                  onChange={({ currentTarget: { value } }) => setLocal(value)}
+                />
+                <span className="text-gravel">in {timeZone}</span>
+              </label>
+            )}
+          </fieldset>
+        )}
         <label className="flex flex-col gap-1">
           A note for later, if you like
           <input
@@ -127,10 +203,10 @@ export function PublishDialog({ onClose }: { onClose: () => void }) {
           </button>
           <button
             className="btn btn-go"
-            disabled={busy || !checked || errors.length > 0 || (changes.length === 0 && !isFirst)}
+            disabled={busy || !checked || errors.length > 0 || (going.length === 0 && !isFirst) || local === ''}
             onClick={() => void publish()}
           >
-            {isFirst ? 'Open the shop' : `Publish ${changes.length} ${changes.length === 1 ? 'change' : 'changes'}`}
+            {isFirst ? 'Open the shop' : pressWords(going.length, changes.length, local !== null)}
           </button>
         </div>
       </div>

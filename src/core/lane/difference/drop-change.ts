@@ -26,6 +26,8 @@ function put(place: object, live: object, [step, ...rest]: readonly string[]): v
   }
   if (typeof into[step] !== 'object' || into[step] === null) into[step] = {};
   put(into[step] as object, (theirs ?? {}) as object, rest);
+  // What holds nothing any more, and is not there in the other, was made for what is dropped.
+  if (theirs === undefined && Object.keys(into[step] as object).length === 0) delete into[step];
 }
 
 function dropPart(own: Piece, live: Piece, key: string, what: string | undefined): void {

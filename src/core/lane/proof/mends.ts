@@ -1,4 +1,4 @@
-import { nearestPassing, type PlaceInPiece, type ProofProblem } from '~/core/proof';
+import { nearestPassing, type CheckKey, type PlaceInPiece, type ProofProblem } from '~/core/proof';
 import { readPlace } from '~/core/opener-position';
 import { deviceOf } from '~/core/where';
 import { directionOf } from '~/core/words';
@@ -7,7 +7,7 @@ import { resolveLook } from '../document/resolve';
 import type { Situation } from '../preview/situation';
 import type { PieceDefinition } from '../settings/definition';
 import { LOOK_PROPERTIES, type LookProperty, type LookState, type LookValue, type Task } from '../settings/setting';
-import { ownRules } from './own-rules';
+import { ownRules, type OwnRule } from './own-rules';
 
 /** A change of one setting that may mend a problem. Whether it does is seen when it is drawn. */
 export interface Mend {
@@ -37,6 +37,37 @@ interface Concerned {
   readonly at: PlaceInPiece;
 }
 
+/** What is wrong with the room or the place something takes; what nobody can name or read is not helped by hiding it. */
+const HELPED_BY_HIDING: ReadonlySet<CheckKey> = new Set([
+  'covered',
+  'several',
+  'faint',
+  'cut',
+  'sticks-out',
+  'narrow',
+  'small',
+  'sideways',
+  'shifts',
+  'dead',
+  'no-close',
+]);
+/** Properties that are likely to have caused what a check found. */
+const CAUSES: Readonly<Partial<Record<CheckKey, RegExp>>> = {
+  faint: /color|background|opacity|filter|fill/,
+  unmarked: /color|border|background|opacity|fill|stroke/,
+  'unseen-focus': /outline|shadow|border|background/,
+  covered: /position|inset|width|height|z-index|margin|transform|top|left|right|bottom|pointer-events/,
+  'no-close': /display|visibility|position|inset|transform|opacity|pointer-events/,
+  cut: /overflow|height|width|clip|white-space|font|line/,
+  'sticks-out': /font|width|height|padding|white-space|line|letter/,
+  narrow: /width|flex|grid|overflow-wrap|word-break|columns/,
+  small: /width|height|padding|font|inline|block/,
+  sideways: /width|white-space|min|margin|position|overflow/,
+  dead: /pointer-events/,
+  shifts: /aspect|height|width|object|position/,
+  moves: /animation|transition/,
+  unannounced: /display|visibility/,
+};
 const SMALLEST_TEXT_PX = 12;
 const CORNERS = ['bottom 0', 'top 100', 'top 0', 'bottom 100', 'end 50', 'start 50'];
 const STATE_WORDS: Readonly<Record<LookState, string>> = {
@@ -62,9 +93,12 @@ export function mendsFor(asked: Asked, pieceId: string): Mend[] {
     const definition = definitions.find(({ kind }) => kind === piece?.kind);
     return piece && definition ? [{ pieceId: id, piece, definition, at }] : [];
   });
+  // Only words can be in the wrong language.
+  if (problem.check === 'untranslated')
+    return concerned.flatMap((one) => undoneWords(one, problem.language, problem.at.word));
   return [
     ...concerned.flatMap((one) => nearestMends(asked, one)),
-    ...concerned.flatMap((one) => undoneMends(one)),
+    ...concerned.flatMap((one) => undoneMends(problem.check, one)),
     ...concerned.flatMap((one) => leftOutMends(asked, one)),
   ];
 }
@@ -75,6 +109,8 @@ function nearestMends(asked: Asked, one: Concerned): Mend[] {
   switch (problem.check) {
     case 'faint':
       return colourMends(problem, situation.state ?? 'rest', one);
+    case 'unmarked':
+      return markMends(problem, situation.state ?? 'rest', one);
     case 'cut':
     case 'sticks-out':
     case 'narrow':
@@ -121,6 +157,16 @@ function colourMends(problem: ProofProblem & { check: 'faint' }, shown: LookStat
   return own?.background !== undefined && own.text === undefined ? mends.reverse() : mends;
 }
 
+/** Another colour of the edge or the drawing. */
+function markMends(problem: ProofProblem & { check: 'unmarked' }, shown: LookState, one: Concerned): Mend[] {
+  const { at, definition } = one;
+  const slot = at.slot === null ? undefined : definition.looks[at.slot];
+  const property = problem.what === 'edge' ? 'border' : 'text';
+  const colour = nearestPassing(problem.colour, problem.ground, problem.wanted);
+  if (!slot || at.slot === null || colour === null || !slot.properties.includes(property)) return [];
+  return [lookMend(one, at.slot, slot.states.includes(shown) ? shown : 'rest', [property, colour])];
+}
+
 function sizeMends(one: Concerned, sizes: (from: number) => readonly number[]): Mend[] {
   const { at, definition, piece } = one;
   const slot = at.slot === null ? undefined : definition.looks[at.slot];
@@ -163,18 +209,26 @@ function cornerName(corner: string, { shop }: Lane): string {
 }
 
 /** Every change of the owner's own taken back by itself, that of the place itself first. */
-function undoneMends(one: Concerned): Mend[] {
+function undoneMends(check: CheckKey, one: Concerned): Mend[] {
   const { at, definition } = one;
   const isNear = ({ part, setting }: Mend) =>
     Number(part !== null && part === (at.part ?? definition.looks[at.slot ?? '']?.part)) +
     Number(at.slot !== null && setting.startsWith(definition.looks[at.slot]?.label ?? '\n'));
-  return [...undoneRules(one), ...undoneLooks(one), ...undoneWords(one), ...undoneSettings(one)].sort(
-    (a, b) => isNear(b) - isNear(a),
-  );
+  return [
+    ...undoneRules(check, one),
+    ...[...undoneLooks(one), ...undoneWords(one), ...undoneSettings(one)].sort((a, b) => isNear(b) - isNear(a)),
+  ];
 }
 
-function undoneRules({ pieceId, piece }: Concerned): Mend[] {
-  return ownRules(piece.look.css).map(({ line, text, without }) => ({
+/** Style rules taken back a declaration at a time, first those that name the place and do what was found. */
+function undoneRules(check: CheckKey, { pieceId, piece, at }: Concerned): Mend[] {
+  const names = [at.slot, at.part, at.word].filter((name) => name !== null);
+  const isLikely = ({ property, selector }: OwnRule) =>
+    2 * Number(CAUSES[check]?.test(property) ?? false) +
+    Number(names.some((name) => selector.includes(`=${name}]`))) +
+    Number(check === 'unseen-focus' && selector.includes(':focus'));
+  const rules = ownRules(piece.look.css).sort((a, b) => isLikely(b) - isLikely(a));
+  return rules.map(({ line, text, without }) => ({
     pieceId,
     task: 'look',
     part: null,
@@ -204,18 +258,21 @@ function undoneLooks({ pieceId, piece, definition }: Concerned): Mend[] {
   );
 }
 
-function undoneWords({ pieceId, piece, definition }: Concerned): Mend[] {
+/** The owner's texts taken back: all of them, or one in one language. */
+function undoneWords({ pieceId, piece, definition }: Concerned, only?: string, onlyWord?: string | null): Mend[] {
   return Object.entries(piece.words).flatMap(([language, words]) =>
-    Object.keys(words).map((word): Mend => ({
-      pieceId,
-      task: 'words',
-      part: definition.words[word]?.part ?? null,
-      setting: definition.words[word]?.label ?? word,
-      label: 'Use the usual text',
-      change: (lane) => {
-        delete lane.pieces[pieceId]?.words[language]?.[word];
-      },
-    })),
+    Object.keys(words)
+      .filter((word) => only === undefined || (language === only && word === onlyWord))
+      .map((word): Mend => ({
+        pieceId,
+        task: 'words',
+        part: definition.words[word]?.part ?? null,
+        setting: definition.words[word]?.label ?? word,
+        label: 'Use the usual text',
+        change: (lane) => {
+          delete lane.pieces[pieceId]?.words[language]?.[word];
+        },
+      })),
   );
 }
 
@@ -243,8 +300,7 @@ function undoneSettings({ pieceId, piece, definition }: Concerned): Mend[] {
 function leftOutMends({ problem, situation }: Asked, { pieceId, piece, definition, at }: Concerned): Mend[] {
   const device = deviceOf(situation.width);
   const mends: Mend[] = [];
-  // What nobody can name is not helped by hiding it.
-  if (problem.check === 'unnamed') return [];
+  if (!HELPED_BY_HIDING.has(problem.check)) return [];
   const isNeeded = (key: string) => (definition.needs ?? []).some(({ oneOf }) => Object.hasOwn(oneOf, key));
   if (at.part !== null && !isNeeded(at.part) && piece.parts.some(({ key }) => key === at.part))
     mends.push({

@@ -64,7 +64,7 @@ export function View({ host, money, near, most, words, onAdded, first }: Props):
             )}
             <a href={`/shop/p/${card.slug}`}>{card.name}</a>
             {card.why && (
-              <details>
+              <details lang="en">
                 <summary>Why this?</summary>
                 {card.why}
               </details>

@@ -16,7 +16,7 @@ export function measurePage(pieceId: string, uses: Uses, isCalm: boolean): PageM
     .map((element) => element.shadowRoot ?? element);
   prepareFocus();
   return {
-    language: document.documentElement.lang,
+    language: document.documentElement.lang.slice(0, 2),
     width: innerWidth,
     height: innerHeight,
     widerByPx: Math.max(0, document.documentElement.scrollWidth - innerWidth),
@@ -44,7 +44,7 @@ function measureSurfaces(): MeasuredSurface[] {
         isModal: dialog.matches(':modal'),
         isClosedBeside: isClosedBeside(dialog),
         widerByPx: widerBy(dialog),
-        isAnnounced: dialog.matches(':modal,:focus-within') || hasLiveText(root),
+        isAnnounced: dialog.matches(':modal,:focus-within') || isReadOut(root, squeezed(name)),
         holdsTab: !dialog.matches(':modal') && holdsTab(dialog),
       };
     });
@@ -62,10 +62,11 @@ function widerBy(dialog: HTMLDialogElement): number {
   return Math.max(0, ...scrolled.map(({ scrollWidth, clientWidth }) => scrollWidth - clientWidth));
 }
 
-/** Whether something in a root is read out when it comes. */
-function hasLiveText(root: Document | ShadowRoot): boolean {
+/** Whether a live text in a root says that a surface of this name is there. */
+function isReadOut(root: Document | ShadowRoot, name: string): boolean {
   return [...root.querySelectorAll('[role=status],[role=alert],[aria-live=polite],[aria-live=assertive]')].some(
-    (live) => live.checkVisibility() && !live.closest('[aria-hidden=true]') && squeezed(live.textContent) !== '',
+    (live) =>
+      live.checkVisibility() && !live.closest('[aria-hidden=true]') && squeezed(live.textContent).includes(name),
   );
 }
 

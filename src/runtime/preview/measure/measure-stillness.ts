@@ -29,12 +29,12 @@ export function measureShifts(roots: readonly ParentNode[]): MeasuredShift[] {
 /** Every sum on the page that is told in more than one place. */
 export function measureSums(): MeasuredSum[] {
   return allRoots()
-    .flatMap((root) => [...root.querySelectorAll<HTMLElement>('[data-sum]')])
+    .flatMap((root) => [...root.querySelectorAll<HTMLElement>('[data-pl-sum]')])
     .filter(isInSight)
     .map((element) => {
       const text = squeezed(element.textContent);
       const box = boxOf(element.getBoundingClientRect());
-      return { at: placeOf(element, text), box, of: element.dataset['sum']!, text };
+      return { at: placeOf(element, text), box, of: element.dataset['plSum']!, text };
     });
 }
 

@@ -1,6 +1,6 @@
 import type { MeasuredText } from '~/core/proof';
 import { layered } from '~/core/proof/ground';
-import { boxOf, isInSight, placeOf, squeezed } from './drawn-tree';
+import { boxOf, chainOf, isInSight, placeOf, squeezed } from './drawn-tree';
 import { groundsOf, opacityOf } from './grounds';
 import { hiddenOf } from './hidden';
 
@@ -42,6 +42,7 @@ function measureText(node: Text): MeasuredText | null {
     at: placeOf(element, text),
     box: boxOf(rect),
     text,
+    language: languageOf(element),
     colour: layered([faded(style.color, opacityOf(element)), ...grounds.slice(0, 1)]),
     grounds,
     sizePx,
@@ -66,6 +67,12 @@ function sticksOut(element: Element, letters: DOMRectReadOnly): number {
     box.top - letters.top,
     letters.bottom - box.bottom,
   );
+}
+
+/** What an element is written in, by itself or by what it stands in. */
+function languageOf(element: Element): string {
+  const said = chainOf(element).find((at) => at instanceof HTMLElement && at.lang !== '') as HTMLElement | undefined;
+  return (said?.lang ?? '').slice(0, 2);
 }
 
 /** A colour as it comes through, where what it stands in can be seen through. */

@@ -142,7 +142,7 @@ describe('problems found in what was measured', () => {
 
   it('of language are sentences that read as in the shop’s own', () => {
     const text = (word: string | null, said: string) =>
-      measuredText({ text: said, at: placeIn('quick-view', { word, part: 'text' }) });
+      measuredText({ text: said, language: 'de', at: placeIn('quick-view', { word, part: 'text' }) });
     const own = [
       text('add', 'Add to cart'),
       text('close', 'Close'),
@@ -160,6 +160,7 @@ describe('problems found in what was measured', () => {
       ['untranslated', null],
     ]);
     expect(findProblems(measuredPage({ language: 'de', texts: own }))).to.deep.equal([]);
+    expect(found(own.map((one) => ({ ...one, language: 'en' })))).to.deep.equal([]);
   });
 
   it('are told once for what is drawn many times, and only of the piece that is asked for', () => {

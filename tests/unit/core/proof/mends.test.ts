@@ -148,6 +148,31 @@ describe('situations of the proof', () => {
   });
 });
 
+describe('style rules that may have caused a problem', () => {
+  it('are taken back first where they do what was found, then where they name its place', () => {
+    const lane = liveDemoLane();
+    lane.pieces['quick-view']!.look.css =
+      '[data-slot=name]{margin:0;opacity:.5}\n[data-slot=close]{color:#fff}\n[data-slot=add]{width:9px}';
+    const labels = mends(lane, {
+      check: 'dead',
+      at: placeIn('quick-view', { slot: 'add' }),
+      box: BOX,
+      count: 1,
+      why: 'takes-no-press',
+    });
+    expect(labels[0]!.label).to.equal('Remove “width:9px”');
+    const faint = mends(lane, faintAt(placeIn('quick-view', { slot: 'name' }))).filter(({ label }) =>
+      /^Remove/.test(label),
+    );
+    expect(faint.map(({ label }) => label)).to.deep.equal([
+      'Remove “opacity:.5”',
+      'Remove “color:#fff”',
+      'Remove “margin:0”',
+      'Remove “width:9px”',
+    ]);
+  });
+});
+
 describe('a problem in words', () => {
   it('says what it is, and what was measured', () => {
     const lane = liveDemoLane();
