@@ -4,6 +4,7 @@ import { productRoutes } from './shop/products';
 import { visitRoutes } from './shop/visits';
 import { bulkRoutes } from './studio/bulk';
 import { categoryRoutes } from './studio/categories';
+import { configurationRoutes } from './studio/configuration';
 import { draftRoutes } from './studio/draft';
 import { finderRoutes } from './studio/finder';
 import { groundRoutes } from './studio/grounds';
@@ -18,6 +19,7 @@ import { proofRoutes } from './studio/proofs';
 import { publishingRoutes } from './studio/publishing';
 import { studioProductRoutes } from './studio/products';
 import { searchRoutes } from './studio/searches';
+import { textRoutes } from './studio/texts';
 import type { ReadOnly } from './tools';
 
 /** Every route there is, with what it takes and what it answers. */
@@ -27,6 +29,7 @@ export const contract = {
   ...visitRoutes,
   ...bulkRoutes,
   ...categoryRoutes,
+  ...configurationRoutes,
   ...draftRoutes,
   ...finderRoutes,
   ...groundRoutes,
@@ -41,6 +44,7 @@ export const contract = {
   ...publishingRoutes,
   ...studioProductRoutes,
   ...searchRoutes,
+  ...textRoutes,
 };
 export type Contract = typeof contract;
 export type RouteName = keyof Contract;

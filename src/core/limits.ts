@@ -39,6 +39,9 @@ export const MOST_PICTURE_BYTES = 6_000_000;
 /** Answers to options as an address holds them, in letters. */
 export const MOST_ANSWERS_LETTERS = 8000;
 
+/** A file of a whole configuration, at most. */
+export const MOST_CONFIGURATION_BYTES = 4_000_000;
+
 /** Changes left out of what is published, at most. */
 export const MOST_LEFT = 5000;
 

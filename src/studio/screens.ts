@@ -33,6 +33,7 @@ export const SCREENS = {
   '/studio/revisions': { name: 'Revisions', role: 'viewer', rail: { icon: History } },
   '/studio/bench/[piece]': { name: 'Shape', role: 'viewer' },
   '/studio/proof': { name: 'Proof', role: 'viewer' },
+  '/studio/words': { name: 'Words', role: 'viewer' },
   '/studio/seen': { name: 'Who sees what', role: 'viewer' },
   '/studio/stretch/[stretch]': { name: 'Stretch', role: 'viewer' },
   '/studio/catalogue/[slug]': { name: 'Product', role: 'viewer' },

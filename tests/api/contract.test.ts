@@ -91,6 +91,8 @@ describe('every route', () => {
   const aCategory = async () => ({ slug: (await app.catalogue.listEdited())[0]!.slug });
   const edit = async () => (await read('GET /api/studio/draft', {})).edit;
   const file = (text: string, name = 'file.csv') => new File([text], name, { type: 'text/csv' });
+  const configuration = async () => (await send('GET /api/studio/configuration', {})).text();
+  const german = async () => (await send('GET /api/studio/texts', { query: { language: 'de' } })).text();
   const picture = () => Buffer.from(PICTURE, 'base64');
   const paid = async () => {
     const found = "SELECT id FROM orders WHERE status = 'paid' ORDER BY id DESC LIMIT 1";
@@ -136,6 +138,19 @@ describe('every route', () => {
       }),
       'PUT /api/studio/draft': async () => ({ body: { edit: await edit(), revision: 'latest' } }),
       'POST /api/studio/publish': async () => ({ body: { edit: await edit(), note: 'From a test' } }),
+      'GET /api/studio/configuration': () => ({ query: { of: 'live' } }),
+      'GET /api/studio/configuration/schema': () => ({}),
+      'POST /api/studio/configuration/check': async () => ({
+        form: { file: file(await configuration(), 'shop.json') },
+      }),
+      'POST /api/studio/configuration': async () => ({
+        form: { file: file(await configuration(), 'shop.json'), options: { edit: await edit() } },
+      }),
+      'GET /api/studio/texts': () => ({ query: { language: 'de' } }),
+      'POST /api/studio/texts/check': async () => ({ form: { file: file(await german(), 'de.po') } }),
+      'POST /api/studio/texts': async () => ({
+        form: { file: file(await german(), 'de.po'), options: { edit: await edit() } },
+      }),
       'GET /api/studio/plans': () => ({}),
       'POST /api/studio/plans': async () => {
         await send('PATCH /api/studio/draft', await good['PATCH /api/studio/draft']());

@@ -212,6 +212,7 @@ for (const path of [
   '/studio/bench/checkout',
   '/studio/proof',
   '/studio/seen',
+  '/studio/words',
 ]) {
   test(`axe finds nothing on ${path}`, async ({ page, server }) => {
     await signIn(page, server.origin, path);

@@ -32,6 +32,8 @@ export const readAuditEntrySchema = same<ReadAuditEntry>()(
       'person-removed',
       'draft-changed',
       'plan-publish',
+      'take-configuration',
+      'take-texts',
       'plan-stopped',
       'plan-refused',
       'restore-revision',

@@ -34,6 +34,8 @@ const SENTENCES = {
     `planned changes to go out${typeof at === 'number' ? ` at ${new Date(at).toISOString().slice(0, 16).replace('T', ' ')} UTC` : ''}`,
   'plan-stopped': () => 'stopped changes that were planned to go out',
   'plan-refused': () => 'planned changes that could not go out',
+  'take-texts': () => 'put translations from a file into the draft',
+  'take-configuration': () => 'put a configuration from a file into the draft',
   'restore-revision': ({ revision }: AuditFacts) => `put revision ${text(revision)} into the draft`,
   'change-currency': ({ from, to }: AuditFacts) => `changed the currency from ${text(from)} to ${text(to)}`,
   'change-zone': ({ from, to }: AuditFacts) => `changed the time zone from ${text(from)} to ${text(to)}`,

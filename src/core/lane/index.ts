@@ -10,6 +10,7 @@ export {
   type StartingLayout,
 } from './settings/definition';
 export { readCustomCss } from './document/custom-css';
+export { laneTexts, writeLaneText, type LaneText, type TextState } from './texts/lane-texts';
 export { dropChange } from './difference/drop-change';
 export { changeKey, leaveOut } from './difference/leave-out';
 export { describeDifference } from './difference/difference';

@@ -149,6 +149,15 @@ const WORDING = {
   'plan-time': '“{value}” is no time of the clock. Write a day and a time.',
   'plan-many': '{most} plans are waiting already. Stop one first.',
   'plan-clash': 'What it was to change was changed otherwise meanwhile.',
+  'configuration-json': 'This is no JSON we can read: look at line {line}.',
+  'configuration-other': 'This is no configuration of a shop. Such a file begins with “format”: “{format}”.',
+  'configuration-currency':
+    'It is in {theirs}, and this shop sells in {ours}. Sums would mean something else: nothing was taken in.',
+  'po-unreadable': 'This is no PO file we can read: look at line {line}.',
+  'po-language':
+    'The file says its language is {found}. It must be one that shoppers can choose beside the first: {spoken}.',
+  'po-text': '{place}: this cannot be read, {because}.',
+  'po-fact': '{place}: there is no {name} in the source, so nothing could stand there.',
   'lint-blocks': 'This lane cannot be published: {message}',
   'import-running': 'Another import is running: {written} of {total} products are written. Wait until it is done.',
   'import-stopped': 'The import was stopped before it was done. Import the file again to finish.',

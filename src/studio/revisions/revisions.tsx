@@ -9,6 +9,7 @@ import { moment } from '~/studio/data/format';
 import { Modal } from '~/studio/fields/modal';
 import { Shell } from '~/studio/shell/shell';
 import { Compare } from './compare';
+import { Configuration } from './configuration';
 import { LookAt } from './look-at';
 import type { ShellData } from '~/studio/data/studio-data';
 
@@ -79,6 +80,7 @@ function RevisionScreen({ revisions }: { revisions: readonly Revision[] }) {
           </button>
         )}
         {revisions.length > 1 && <Compare ids={revisions.map(({ id }) => id)} />}
+        <Configuration />
       </section>
       <section>
         <h1>Go back to a revision</h1>

@@ -24,12 +24,12 @@ export function ChangeList({ changes, onDrop, left, level = 3 }: Props) {
             {changes
               .filter((change) => change.pieceName === name)
               .map((change) => (
-                <li key={changeKey(change)}>
+                <li key={changeKey(change)} className={left ? 'flex items-baseline gap-2' : ''}>
                   {left ? (
                     <label className="inline-flex items-baseline gap-2">
                       <input
                         type="checkbox"
-                        className="tick translate-y-0.5"
+                        className="flex-none translate-y-0.5 accent-moss"
                         checked={!left.keys.has(changeKey(change))}
                         onChange={({ currentTarget: { checked } }) => left.onTick(change, checked)}
                       />

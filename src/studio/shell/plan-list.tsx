@@ -20,6 +20,7 @@ export function PlanList() {
     }
   }
 
+  if (plans.length === 0 && !problem) return null;
   return (
     <ul aria-label="Planned" className="flex flex-col gap-2">
       {plans.map((plan) => (

@@ -162,12 +162,20 @@ export function PublishDialog({ onClose }: { onClose: () => void }) {
           <fieldset className="flex flex-wrap items-center gap-x-4 gap-y-1">
             <legend className="sr-only">When</legend>
             <label className="inline-flex items-center gap-2">
-              <input type="radio" name="when" checked={local === null} onChange={() => setLocal(null)} /> Now
+              <input
+                type="radio"
+                name="when"
+                className="accent-moss"
+                checked={local === null}
+                onChange={() => setLocal(null)}
+              />{' '}
+              Now
             </label>
             <label className="inline-flex items-center gap-2">
               <input
                 type="radio"
                 name="when"
+                className="accent-moss"
                 checked={local !== null}
                 onChange={() => setLocal(localTime(nextHour(Date.now()), timeZone))}
               />{' '}

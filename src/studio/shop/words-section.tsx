@@ -23,7 +23,7 @@ export function WordsSection({ lane, change }: SectionProps) {
     <>
       <p className="help">
         What header, listings, product pages and receipts say. Words of a piece, such as the cart panel, are shaped with
-        that piece.
+        that piece. <a href="/studio/words">All texts in every language, side by side</a>.
       </p>
       <CartName lane={lane} change={change} />
       <LanguageChoice languages={lane.shop.languages} value={language} onChange={setLanguage} />

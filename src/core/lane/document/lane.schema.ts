@@ -25,7 +25,7 @@ import { uploadedPicture } from '../settings/types/picture';
 
 export const LANE_VERSION = 3;
 
-const colour = z.string().regex(/^#[0-9a-f]{6}$/i, 'must be a colour such as #1c4e5f');
+const colour = z.string().regex(/^#[0-9a-fA-F]{6}$/, 'must be a colour such as #1c4e5f');
 
 const themeSchema = z.strictObject({
   ink: colour,
