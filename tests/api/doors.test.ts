@@ -108,6 +108,7 @@ const NEEDED: Readonly<Record<string, (typeof ROLES)[number]>> = {
   'GET /studio/proof': 'viewer',
   'GET /studio/revisions': 'viewer',
   'GET /studio/seen': 'viewer',
+  'GET /studio/words': 'viewer',
   'GET /studio/shop': 'viewer',
   'GET /studio/stretch/[stretch]': 'viewer',
 };

@@ -28,10 +28,10 @@ const SHOWN = { open: 'To do', all: 'All' } as const;
 const ORDER: readonly TextState[] = ['missing', 'stale', 'own', 'shipped', 'none'];
 const IS_OPEN: ReadonlySet<TextState> = new Set(['missing', 'stale']);
 const STATE_WORDS: Readonly<Record<TextState, string>> = {
-  missing: 'Missing: shoppers read English, or the first language',
-  stale: 'You changed the source. This is the usual translation',
-  own: 'Yours',
-  shipped: 'Comes with the program',
+  missing: 'Missing: shoppers read another language here.',
+  stale: 'You changed the source. This is the usual translation.',
+  own: 'Yours.',
+  shipped: 'Comes with the program.',
   none: '',
 };
 
@@ -80,7 +80,9 @@ function WordsScreen() {
           />
         </div>
       </header>
-      <LanguageChoice languages={others} value={language} onChange={setLanguage} />
+      <div className="self-start">
+        <LanguageChoice languages={others} value={language} onChange={setLanguage} />
+      </div>
       <TextTable key={language} language={language} first={first!} />
     </div>
   );
@@ -173,7 +175,7 @@ function TextRow({ text, first, language }: RowProps) {
         <br />
         <strong title={help}>{label}</strong>
       </p>
-      <p dir={directionOf(first)} lang={first} className="whitespace-pre-line">
+      <p dir={directionOf(first)} lang={first} className="max-h-64 overflow-y-auto whitespace-pre-line">
         {source}
       </p>
       <div>
