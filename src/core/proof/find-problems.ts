@@ -4,14 +4,8 @@ import { findCovered, findDead, findSmall, findUnmarked, findUnnamed, findUnseen
 import { findFaint } from './faint';
 import { findHoldsTab, findNoClose, findSeveral, findUnannounced } from './surfaces';
 import { findDiffers, findMoving, findShifts } from './stillness';
-import { findUntranslated } from './languages';
+import { findUntranslated, type Compared } from './languages';
 import { findCut, findNarrow, findSideways, findSticksOut } from './text-room';
-
-/** What a page is compared with. */
-export interface Compared {
-  /** Texts of the same piece in the shop's own language, by the place they stand in. */
-  readonly source: ReadonlyMap<string, ReadonlySet<string>>;
-}
 
 const CHECKS: Readonly<Record<CheckKey, (page: PageMeasure, compared: Compared) => readonly Found[]>> = {
   covered: findCovered,

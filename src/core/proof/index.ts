@@ -1,7 +1,7 @@
 export { layered } from './ground';
 export { contrastRatio, LEAST_CONTRAST, nearestPassing } from './contrast';
-export { findProblems, type Compared } from './find-problems';
-export { textsByPlace } from './languages';
+export { findProblems } from './find-problems';
+export { textsByPlace, type Compared } from './languages';
 export type {
   ControlUse,
   DeadReason,

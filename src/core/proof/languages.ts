@@ -1,6 +1,11 @@
-import type { Compared } from './find-problems';
 import type { MeasuredText, PageMeasure } from './page-measure';
 import type { Found } from './problem';
+
+/** What a page is compared with. */
+export interface Compared {
+  /** Texts of the same piece in the shop's own language, by the place they stand in. */
+  readonly source: ReadonlyMap<string, ReadonlySet<string>>;
+}
 
 /** As long a text of the catalogue is a sentence; shorter ones may be names, which stay as they are. */
 const SENTENCE_LETTERS = 24;

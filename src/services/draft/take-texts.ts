@@ -1,6 +1,6 @@
 import type { AnswerOf } from '~/contract';
 import { describeDifference } from '~/core/lane';
-import { exportTexts, importTexts } from '~/core/lane/texts/po-texts';
+import { exportTexts, importTexts } from '~/services/texts/po-texts';
 import { ok, type Result } from '~/core/problems';
 import { definitions } from '~/pieces/definitions';
 import type { App } from '~/services/app';

@@ -16,6 +16,8 @@ import {
 } from '~/core/lane';
 import { contrastRatio, LEAST_CONTRAST, nearestPassing } from '~/core/proof';
 import { Amount, Row } from '~/studio/fields/controls';
+import { proposeStates } from '~/core/lane/settings/propose-states';
+import { CopyLook } from './copy-look';
 import { SettingControl } from '~/studio/settings/setting-control';
 import { Segmented } from '~/studio/fields/segmented';
 import { lookAt, type ComesTo } from './comes-to';
@@ -51,6 +53,7 @@ export function LookPanel({ piece, definition, part, edit, theme, force, onForce
         <span className="font-semibold">State shown in the preview</span>
         <Segmented label="State shown in the preview" options={STATES} value={force} onChange={onForce} />
       </div>
+      {part === null && <CopyLook piece={piece} definition={definition} edit={edit} />}
       {slots.map(([key, slot]) => (
         <SlotFields
           key={key}
@@ -62,6 +65,12 @@ export function LookPanel({ piece, definition, part, edit, theme, force, onForce
             { definition, set: piece.look.slots, key, theme, measured },
             slot.states.includes(force) ? force : 'rest',
           )}
+          onPropose={(proposed) =>
+            edit((draft) => {
+              const states = (draft.look.slots[key] ??= {});
+              for (const [other, rules] of Object.entries(proposed)) states[other] = { ...states[other], ...rules };
+            })
+          }
           set={(state, property, value) =>
             edit((draft) => {
               const states = (draft.look.slots[key] ??= {});
@@ -132,9 +141,11 @@ interface SlotProps {
   /** What it comes to, whoever says so. */
   readonly comes: ComesTo;
   readonly set: (state: LookState, property: LookProperty, value: LookValue | undefined) => void;
+  /** Sets the other states as they are proposed from rest. */
+  readonly onPropose: (proposed: ReturnType<typeof proposeStates>) => void;
 }
 
-function SlotFields({ slot, overrides, state, theme, comes, set }: SlotProps) {
+function SlotFields({ slot, overrides, state, theme, comes, set, onPropose }: SlotProps) {
   return (
     <section className="flex flex-col gap-2.5 border-t border-mortar pt-3">
       <header>
@@ -191,6 +202,17 @@ function SlotFields({ slot, overrides, state, theme, comes, set }: SlotProps) {
         );
       })}
       {slot.properties.includes('text') && <Contrast comes={comes} onFix={(colour) => set(state, 'text', colour)} />}
+      {state === 'rest' && slot.states.length > 1 && slot.properties.includes('background') && (
+        <button
+          className="btn self-start"
+          title="The same hue, a little darker, with a text that can be read on it"
+          onClick={() =>
+            onPropose(proposeStates({ background: String(comes.of('background')), text: comes.text }, slot.states))
+          }
+        >
+          Set the other states by this
+        </button>
+      )}
     </section>
   );
 }

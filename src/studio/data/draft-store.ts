@@ -82,6 +82,8 @@ const joinNames = (a: ShopNames, b: ShopNames): ShopNames => ({
   variant: { ...a.variant, ...b.variant },
 });
 
+const withoutTests = (patch: LanePatch): LanePatch => patch.filter(({ op }) => op !== 'test');
+
 type Set = (part: Partial<DraftState>) => void;
 
 /** Stores the draft on the server, a moment after each change, and joins what another window changed. */
@@ -241,14 +243,7 @@ export const useDraft = create<DraftState>((set, get) => {
       const { theirs, lane } = get();
       if (!theirs) return;
       const mine = diffLanes(saved, lane);
-      const merged =
-        keep === 'mine'
-          ? applyLanePatch(
-              theirs.lane,
-              mine.filter((operation) => operation.op !== 'test'),
-              definitions,
-            )
-          : null;
+      const merged = keep === 'mine' ? applyLanePatch(theirs.lane, withoutTests(mine), definitions) : null;
       // Where my steps no longer fit the newer draft, the whole of mine stands.
       const next = keep === 'theirs' ? theirs.lane : merged?.ok ? merged.value : lane;
       saved = theirs.lane;

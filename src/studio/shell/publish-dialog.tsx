@@ -1,15 +1,6 @@
 import { useEffect, useState } from 'react';
 import { LETTERS } from '~/core/limits';
-import {
-  changeKey,
-  describeDifference,
-  dropChange,
-  fixFinding,
-  wordFinding,
-  type Fix,
-  type LaneChange,
-} from '~/core/lane';
-import { localTime } from '~/core/time';
+import { changeKey, describeDifference, dropChange, type Fix, type LaneChange } from '~/core/lane';
 import { definitions } from '~/pieces/definitions';
 import { ask, Refusal } from '~/studio/data/api';
 import { moment } from '~/studio/data/format';
@@ -18,11 +9,10 @@ import { PlanList } from './plan-list';
 import { useDraft } from '~/studio/data/draft-store';
 import { FloorCheck } from './floor-check';
 import { Modal } from '~/studio/fields/modal';
+import { Findings } from './findings';
 import { ProofNote } from './proof-note';
+import { WhenField } from './when-field';
 import type { DraftView } from '~/contract/studio/draft';
-
-const HOUR_MS = 3_600_000;
-const nextHour = (at: number) => Math.ceil((at + 1) / HOUR_MS) * HOUR_MS;
 
 function pressWords(going: number, all: number, isPlanned: boolean): string {
   const many = all === 1 ? 'change' : 'changes';
@@ -118,39 +108,7 @@ export function PublishDialog({ onClose }: { onClose: () => void }) {
         )}
         {going.length < changes.length && <p className="text-gravel">What is not ticked stays in the draft.</p>}
         <PlanList />
-        {checked?.lint.map((finding, i) => {
-          const fix = fixFinding(finding);
-          return (
-            <p
-              key={i}
-              className={`border-s-4 ps-3 ${finding.level === 'error' ? 'border-brick text-brick' : 'border-paint'}`}
-            >
-              {wordFinding(finding, lane, definitions)}{' '}
-              {fix && (
-                <button className="underline" onClick={() => mend(fix)}>
-                  {fix.label}
-                </button>
-              )}
-            </p>
-          );
-        })}
-        {checked && checked.cautions.length > 0 && (
-          <section>
-            {isFirst && <h3 className="mb-1">Not real yet</h3>}
-            <ul className="flex flex-col gap-1.5">
-              {checked.cautions.map(({ text, at }) => (
-                <li key={text} className="border-s-4 border-paint ps-3">
-                  {text}{' '}
-                  {at && (
-                    <a href={at === 'catalogue' ? '/studio/catalogue' : `/studio/shop?section=${at}`}>
-                      {at === 'catalogue' ? 'Catalogue' : 'Settings'}
-                    </a>
-                  )}
-                </li>
-              ))}
-            </ul>
-          </section>
-        )}
+        {checked && <Findings checked={checked} lane={lane} isFirst={isFirst} onMend={mend} />}
         {checked && <ProofNote proofs={checked.proofs} />}
         {checked && <FloorCheck key={fixes} lane={lane} live={live.lane} />}
         {problem && (
@@ -158,44 +116,7 @@ export function PublishDialog({ onClose }: { onClose: () => void }) {
             {problem}
           </p>
         )}
-        {!isFirst && (
-          <fieldset className="flex flex-wrap items-center gap-x-4 gap-y-1">
-            <legend className="sr-only">When</legend>
-            <label className="inline-flex items-center gap-2">
-              <input
-                type="radio"
-                name="when"
-                className="accent-moss"
-                checked={local === null}
-                onChange={() => setLocal(null)}
-              />{' '}
-              Now
-            </label>
-            <label className="inline-flex items-center gap-2">
-              <input
-                type="radio"
-                name="when"
-                className="accent-moss"
-                checked={local !== null}
-                onChange={() => setLocal(localTime(nextHour(Date.now()), timeZone))}
-              />{' '}
-              At a time
-            </label>
-            {local !== null && (
-              <label className="inline-flex items-center gap-2">
-                <span className="sr-only">Day and time</span>
-                <input
-                  type="datetime-local"
-                  className="field"
-                  value={local}
-                  min={localTime(Date.now(), timeZone)}
-                  onChange={({ currentTarget: { value } }) => setLocal(value)}
-                />
-                <span className="text-gravel">in {timeZone}</span>
-              </label>
-            )}
-          </fieldset>
-        )}
+        {!isFirst && <WhenField local={local} timeZone={timeZone} onChange={setLocal} />}
         <label className="flex flex-col gap-1">
           A note for later, if you like
           <input

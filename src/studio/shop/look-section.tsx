@@ -4,6 +4,7 @@ import { Amount } from '~/studio/fields/controls';
 import { Modal } from '~/studio/fields/modal';
 import { SelectField } from '~/studio/fields/fields';
 import type { SectionProps } from './section';
+import { Tokens } from './tokens';
 
 /** Colours by what they are for, with how well they can be read; font and corners. */
 export function LookSection({ lane, change }: SectionProps) {
@@ -79,9 +80,12 @@ export function LookSection({ lane, change }: SectionProps) {
           onChange={(px) => change((draft) => void (draft.theme.radiusPx = px), 'theme radius')}
         />
       </div>
-      <button className="btn self-start" onClick={() => setPasting(true)}>
-        Read colours from CSS …
-      </button>
+      <div className="flex flex-wrap gap-2">
+        <button className="btn" onClick={() => setPasting(true)}>
+          Read colours from CSS …
+        </button>
+        <Tokens theme={theme} change={change} />
+      </div>
       {isPasting && <PasteDialog change={change} onClose={() => setPasting(false)} />}
     </>
   );

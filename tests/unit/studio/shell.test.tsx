@@ -100,7 +100,7 @@ describe('the studio around every screen', () => {
     await studio.user.click(go);
     await view.findByText(/^Published\./);
 
-    expect(published).to.deep.equal({ edit: 4, note: 'Too slow' });
+    expect(published).to.deep.equal({ edit: 4, note: 'Too slow', left: [] });
     expect(view.getByTestId('draft-state').textContent).to.equal('live');
     expect(view.queryByRole('dialog')).to.equal(null);
   });

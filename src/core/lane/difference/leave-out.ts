@@ -1,4 +1,3 @@
-import { produce } from 'immer';
 import type { Lane } from '../document/lane.schema';
 import { dropChange } from './drop-change';
 import type { LaneChange } from './lane-change';
@@ -8,7 +7,7 @@ export const changeKey = ({ code, at }: Pick<LaneChange, 'code' | 'at'>): string
 
 /** A draft without some of what differs from `live`: there it is as it is live. */
 export function leaveOut(draft: Lane, live: Lane, left: readonly LaneChange[]): Lane {
-  return produce(draft, (changing) => {
-    for (const change of left) dropChange(changing, live, change);
-  });
+  const changing = structuredClone(draft);
+  for (const change of left) dropChange(changing, live, change);
+  return changing;
 }

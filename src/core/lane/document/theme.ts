@@ -66,6 +66,9 @@ const NAMED: readonly (readonly [ThemeColour, RegExp])[] = [
   ['ink', /^(color-)?(text|fg|foreground|ink|body-text|content|font)/],
 ];
 
+/** What a name from another style sheet stands for here; undefined: nothing of ours. */
+export const roleOf = (name: string): ThemeColour | undefined => NAMED.find(([, pattern]) => pattern.test(name))?.[0];
+
 /**
  * Finds a theme in pasted style rules: custom properties (`--accent: #1c4e5f`) whose names say what they are for. What is not
  * found is left out.
@@ -81,7 +84,7 @@ export function readThemeCss(css: string): Partial<Record<ThemeColour, string>> 
       found.radiusPx ??= Math.min(40, Math.round(Number(px[1]) * (px[2] === 'rem' ? 16 : 1)));
     const colour = parseColour(value);
     if (!colour) return;
-    const role = NAMED.find(([, pattern]) => pattern.test(name))?.[0];
+    const role = roleOf(name);
     if (role) found[role] ??= formatHex(colour);
   });
   return found;

@@ -1,40 +1,22 @@
-import { nearestPassing, type CheckKey, type PlaceInPiece, type ProofProblem } from '~/core/proof';
+import { nearestPassing, type CheckKey, type ProofProblem } from '~/core/proof';
 import { readPlace } from '~/core/opener-position';
 import { deviceOf } from '~/core/where';
 import { directionOf } from '~/core/words';
-import type { Lane, Piece } from '../document/lane.schema';
+import type { Lane } from '../document/lane.schema';
 import { resolveLook } from '../document/resolve';
 import type { Situation } from '../preview/situation';
 import type { PieceDefinition } from '../settings/definition';
-import { LOOK_PROPERTIES, type LookProperty, type LookState, type LookValue, type Task } from '../settings/setting';
-import { ownRules, type OwnRule } from './own-rules';
+import { LOOK_PROPERTIES, type LookProperty, type LookState, type LookValue } from '../settings/setting';
+import { STATE_WORDS, type Concerned, type Mend } from './mend';
+import { undoneMends, undoneWords } from './undone-mends';
 
-/** A change of one setting that may mend a problem. Whether it does is seen when it is drawn. */
-export interface Mend {
-  readonly pieceId: string;
-  /** Where the bench shows the setting. */
-  readonly task: Task;
-  readonly part: string | null;
-  /** The setting, as the owner knows it. */
-  readonly setting: string;
-  /** What would be done, for the button. */
-  readonly label: string;
-  readonly change: (lane: Lane) => void;
-}
+export type { Mend } from './mend';
 
 interface Asked {
   readonly problem: ProofProblem;
   readonly situation: Situation;
   readonly lane: Lane;
   readonly definitions: readonly PieceDefinition[];
-}
-
-/** A piece that a problem is about. */
-interface Concerned {
-  readonly pieceId: string;
-  readonly piece: Piece;
-  readonly definition: PieceDefinition;
-  readonly at: PlaceInPiece;
 }
 
 /** What is wrong with the room or the place something takes; what nobody can name or read is not helped by hiding it. */
@@ -51,32 +33,8 @@ const HELPED_BY_HIDING: ReadonlySet<CheckKey> = new Set([
   'dead',
   'no-close',
 ]);
-/** Properties that are likely to have caused what a check found. */
-const CAUSES: Readonly<Partial<Record<CheckKey, RegExp>>> = {
-  faint: /color|background|opacity|filter|fill/,
-  unmarked: /color|border|background|opacity|fill|stroke/,
-  'unseen-focus': /outline|shadow|border|background/,
-  covered: /position|inset|width|height|z-index|margin|transform|top|left|right|bottom|pointer-events/,
-  'no-close': /display|visibility|position|inset|transform|opacity|pointer-events/,
-  cut: /overflow|height|width|clip|white-space|font|line/,
-  'sticks-out': /font|width|height|padding|white-space|line|letter/,
-  narrow: /width|flex|grid|overflow-wrap|word-break|columns/,
-  small: /width|height|padding|font|inline|block/,
-  sideways: /width|white-space|min|margin|position|overflow/,
-  dead: /pointer-events/,
-  shifts: /aspect|height|width|object|position/,
-  moves: /animation|transition/,
-  unannounced: /display|visibility/,
-};
 const SMALLEST_TEXT_PX = 12;
 const CORNERS = ['bottom 0', 'top 100', 'top 0', 'bottom 100', 'end 50', 'start 50'];
-const STATE_WORDS: Readonly<Record<LookState, string>> = {
-  rest: '',
-  hover: ', under the pointer',
-  focus: ', in focus',
-  pressed: ', pressed',
-};
-
 /**
  * What could mend a problem, likeliest first: the nearest change of what was measured, then every change of the owner's
  * own undone, what lies nearest first, then the part left out where it was found.
@@ -206,94 +164,6 @@ function cornerName(corner: string, { shop }: Lane): string {
   const isLeft = isStart === (directionOf(shop.languages[0]!) === 'ltr');
   const row = { top: 'upper', bottom: 'lower', start: 'middle', end: 'middle' }[edge];
   return `${row} ${isLeft ? 'left' : 'right'}`;
-}
-
-/** Every change of the owner's own taken back by itself, that of the place itself first. */
-function undoneMends(check: CheckKey, one: Concerned): Mend[] {
-  const { at, definition } = one;
-  const isNear = ({ part, setting }: Mend) =>
-    Number(part !== null && part === (at.part ?? definition.looks[at.slot ?? '']?.part)) +
-    Number(at.slot !== null && setting.startsWith(definition.looks[at.slot]?.label ?? '\n'));
-  return [
-    ...undoneRules(check, one),
-    ...[...undoneLooks(one), ...undoneWords(one), ...undoneSettings(one)].sort((a, b) => isNear(b) - isNear(a)),
-  ];
-}
-
-/** Style rules taken back a declaration at a time, first those that name the place and do what was found. */
-function undoneRules(check: CheckKey, { pieceId, piece, at }: Concerned): Mend[] {
-  const names = [at.slot, at.part, at.word].filter((name) => name !== null);
-  const isLikely = ({ property, selector }: OwnRule) =>
-    2 * Number(CAUSES[check]?.test(property) ?? false) +
-    Number(names.some((name) => selector.includes(`=${name}]`))) +
-    Number(check === 'unseen-focus' && selector.includes(':focus'));
-  const rules = ownRules(piece.look.css).sort((a, b) => isLikely(b) - isLikely(a));
-  return rules.map(({ line, text, without }) => ({
-    pieceId,
-    task: 'look',
-    part: null,
-    setting: `Own style rules, line ${line}`,
-    label: `Remove “${text.slice(0, 40)}”`,
-    change: (lane) => {
-      const changed = lane.pieces[pieceId];
-      if (changed) changed.look.css = without;
-    },
-  }));
-}
-
-function undoneLooks({ pieceId, piece, definition }: Concerned): Mend[] {
-  return Object.entries(piece.look.slots).flatMap(([key, states]) =>
-    Object.entries(states ?? {}).flatMap(([state, rules]) =>
-      Object.keys(rules ?? {}).map((property): Mend => ({
-        pieceId,
-        task: 'look',
-        part: definition.looks[key]?.part ?? null,
-        setting: `${definition.looks[key]?.label ?? key}${STATE_WORDS[state as LookState]}: ${LOOK_PROPERTIES[property as LookProperty].label.toLowerCase()}`,
-        label: 'Back to the usual',
-        change: (lane) => {
-          delete lane.pieces[pieceId]?.look.slots[key]?.[state as LookState]?.[property as LookProperty];
-        },
-      })),
-    ),
-  );
-}
-
-/** The owner's texts taken back: all of them, or one in one language. */
-function undoneWords({ pieceId, piece, definition }: Concerned, only?: string, onlyWord?: string | null): Mend[] {
-  return Object.entries(piece.words).flatMap(([language, words]) =>
-    Object.keys(words)
-      .filter((word) => only === undefined || (language === only && word === onlyWord))
-      .map((word): Mend => ({
-        pieceId,
-        task: 'words',
-        part: definition.words[word]?.part ?? null,
-        setting: definition.words[word]?.label ?? word,
-        label: 'Use the usual text',
-        change: (lane) => {
-          delete lane.pieces[pieceId]?.words[language]?.[word];
-        },
-      })),
-  );
-}
-
-function undoneSettings({ pieceId, piece, definition }: Concerned): Mend[] {
-  return Object.entries(definition.settings).flatMap(([key, spec]): Mend[] => {
-    const now = piece.settings[key];
-    if (now === undefined || JSON.stringify(now) === JSON.stringify(spec.default)) return [];
-    return [
-      {
-        pieceId,
-        task: spec.task,
-        part: spec.part ?? null,
-        setting: spec.label,
-        label: 'Back to the usual',
-        change: (lane) => {
-          const changed = lane.pieces[pieceId];
-          if (changed) changed.settings[key] = structuredClone(spec.default);
-        },
-      },
-    ];
-  });
 }
 
 /** The part hidden on the device it was found on; a surface too many turned off. */

@@ -66,10 +66,7 @@ export function wordProofProblem(
         sentence: `${[problem.at, ...problem.others].map((at) => nameOf({ ...at, called: '' }, lane, definitions)).join(', ')} lie over the page at one moment.`,
       };
     case 'unnamed':
-      return {
-        heading: `${name} has no name`,
-        sentence: 'A screen reader cannot say what it is for.',
-      };
+      return { heading: `${name} has no name`, sentence: 'A screen reader cannot say what it is for.' };
     case 'sideways':
       return {
         heading: `${problem.at.pieceId === '' ? 'The page' : name} is wider than its window`,

@@ -1,11 +1,7 @@
-import { produce } from 'immer';
-import { readPo, writePo } from '~/core/formats/po';
 import { ok, type Result } from '~/core/problems';
-import type { Lane } from '../document/lane.schema';
-import { readLane } from '../document/read-lane';
-import type { PieceDefinition } from '../settings/definition';
-import { laneTexts, writeLaneText } from './lane-texts';
-import { translationProblems } from './translation-problems';
+import { laneTexts, readLane, writeLaneText, type Lane, type PieceDefinition } from '~/core/lane';
+import { translationProblems } from '~/core/lane/texts/translation-problems';
+import { readPo, writePo } from './po';
 
 /** What a file of translations makes of a lane. */
 export interface Translated {
@@ -49,9 +45,8 @@ export function importTexts(lane: Lane, definitions: readonly PieceDefinition[],
   });
   const problems = changed.flatMap(({ text, target }) => translationProblems(text, target));
   if (problems.length > 0) return { ok: false, problems };
-  const next = produce(lane, (changing) => {
-    for (const { text, target } of changed) writeLaneText(changing, text.key, language, target);
-  });
+  const next = structuredClone(lane);
+  for (const { text, target } of changed) writeLaneText(next, text.key, language, target);
   const whole = readLane(next, definitions);
   if (!whole.ok) return whole;
   return ok({

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { expect } from 'chai';
 import { laneTexts, writeLaneText, type Lane } from '~/core/lane';
-import { exportTexts, importTexts } from '~/core/lane/texts/po-texts';
+import { exportTexts, importTexts } from '~/services/texts/po-texts';
 import { definitions } from '~/pieces/definitions';
 import { liveDemoLane } from '../../../demo/lane';
 
