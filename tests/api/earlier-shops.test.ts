@@ -22,7 +22,7 @@ describe('a shop of an earlier program', () => {
   const files = readdirSync(FIXTURES).filter((name) => name.endsWith('.sqlite.gz'));
 
   it('is kept for every step the program has made', () => {
-    expect(files).to.have.length.at.least(7);
+    expect(files).to.have.length.at.least(8);
   });
 
   for (const file of files)
