@@ -104,3 +104,54 @@ changingTest('texts are written beside their source, and come back from a PO fil
   await expect(page.getByText('The translations are in the draft now.')).toBeVisible();
   expect(faults).toEqual([]);
 });
+
+changingTest(
+  'the theme goes out as design tokens, and what another file says of it is taken over',
+  async ({ page, server }) => {
+    await signIn(page, server.origin, '/studio/shop?section=look');
+    const [download] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('button', { name: 'Export design tokens' }).click(),
+    ]);
+    const text = await readFile(await download.path(), 'utf8');
+    const field = page.getByLabel('Design tokens file');
+    const fileOf = (content: string) => ({
+      name: 'tokens.json',
+      mimeType: 'application/json',
+      buffer: Buffer.from(content),
+    });
+    await field.setInputFiles(fileOf(text));
+    await expect(page.getByText('The shop has these values already.')).toBeVisible();
+    await expect(page.getByTestId('draft-state')).toHaveText(/live/);
+    await field.setInputFiles(fileOf('{"a":{"$type":"color","$value":"{a}"}}'));
+    await expect(page.getByRole('alert')).toHaveText(/^a stands for itself/);
+    await field.setInputFiles(
+      fileOf('{"accent":{"$type":"color","$value":"#225522"},"gap":{"$type":"dimension","$value":"4px"}}'),
+    );
+    await expect(page.getByText('1 value taken over. Left out, as they stand for nothing here: gap.')).toBeVisible();
+    await expect(page.getByTestId('draft-state')).toHaveText(/1 change in draft/);
+  },
+);
+
+changingTest('a look at rest proposes the other states, and another piece lends its own', async ({ page, server }) => {
+  const owner = await signInOwner(server);
+  await owner.change((lane) => {
+    lane.pieces['slide-out-cart']!.look.slots['panel'] = { rest: { background: '#fff4dd' } };
+    lane.pieces['added-popup']!.look.slots['checkout'] = { rest: { background: '#7a2222' } };
+  });
+  await signIn(page, server.origin, '/studio/bench/added-popup?task=look');
+  await page.getByLabel('Copy the look of').selectOption({ label: 'Cart panel' });
+  await expect(page.getByText('The look of Cart panel was taken over.')).toBeVisible();
+  const propose = page.getByRole('button', { name: 'Set the other states by this' }).last();
+  await propose.click();
+  const looks = async () => {
+    const { lane } = await owner.get<{ lane: { pieces: Record<string, { look: { slots: unknown } }> } }>(
+      '/api/studio/draft',
+    );
+    return lane.pieces['added-popup']!.look.slots;
+  };
+  await expect.poll(looks).toMatchObject({
+    panel: { rest: { background: '#fff4dd' } },
+    checkout: { hover: { background: expect.stringMatching(/^#/) } },
+  });
+});

@@ -21,13 +21,20 @@ export function Tokens({ theme, change }: Pick<SectionProps, 'change'> & { reado
     const read = readTokens(await file.text());
     if (!read.ok) return setSaid({ text: read.problems.map((problem) => wordProblem(problem)).join(' '), isBad: true });
     const { theme: taken, leftOut } = read.value;
-    const count = Object.keys(taken).length;
-    if (count > 0) change((draft) => void Object.assign(draft.theme, taken));
+    // A colour may be written in capitals: it is the same.
+    const other = Object.entries(taken).filter(
+      ([key, value]) => String(theme[key as keyof Theme]).toLowerCase() !== String(value).toLowerCase(),
+    );
+    const count = other.length;
+    if (count > 0) change((draft) => void Object.assign(draft.theme, Object.fromEntries(other)));
     const rest =
       leftOut.length > 0
         ? ` Left out, as they stand for nothing here: ${leftOut.slice(0, 8).join(', ')}${leftOut.length > 8 ? ' …' : ''}.`
         : '';
-    setSaid({ text: `${count} ${count === 1 ? 'value' : 'values'} taken over.${rest}`, isBad: false });
+    setSaid({
+      text: `${count === 0 ? 'The shop has these values already.' : `${count} ${count === 1 ? 'value' : 'values'} taken over.`}${rest}`,
+      isBad: false,
+    });
   }
 
   return (
