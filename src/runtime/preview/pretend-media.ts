@@ -1,11 +1,11 @@
 import type { PretendedMedia } from '~/core/lane/preview/situation';
 import { allRoots } from './measure/drawn-tree';
 import { rulesOf } from './measure/focus-shown';
+import { lazySheet } from './measure/lazy-sheet';
 
 const MARK = 'data-pl-forced';
 /** What a browser does in forced colours (CSS Color Adjustment 1, 3.1), as far as rules can. */
-const FORCED = new CSSStyleSheet();
-FORCED.replaceSync(
+const FORCED = lazySheet(
   `[${MARK}]{color:CanvasText!important;border-color:CanvasText!important;outline-color:CanvasText!important;box-shadow:none!important;text-shadow:none!important;background-image:none!important}` +
     `[${MARK}=ground]{background-color:Canvas!important}` +
     `a[${MARK}]{color:LinkText!important}button[${MARK}]{color:ButtonText!important;border-color:ButtonBorder!important}`,
@@ -31,9 +31,9 @@ function hold(): void {
   const isForced = pretended === 'forced-colours';
   for (const root of allRoots()) {
     for (const sheet of [...root.styleSheets, ...root.adoptedStyleSheets]) answer(rulesOf(sheet));
-    const others = root.adoptedStyleSheets.filter((sheet) => sheet !== FORCED);
+    const others = root.adoptedStyleSheets.filter((sheet) => sheet !== FORCED());
     if (isForced !== others.length < root.adoptedStyleSheets.length)
-      root.adoptedStyleSheets = isForced ? [...others, FORCED] : others;
+      root.adoptedStyleSheets = isForced ? [...others, FORCED()] : others;
     for (const element of root.querySelectorAll<HTMLElement>(isForced ? `*:not([${MARK}])` : `[${MARK}]`))
       if (isForced) force(element);
       else element.removeAttribute(MARK);

@@ -2,18 +2,18 @@ import { contrastRatio } from '~/core/proof';
 import { layered } from '~/core/proof/ground';
 import { allRoots } from './drawn-tree';
 import { groundsOf } from './grounds';
+import { lazySheet } from './lazy-sheet';
 
 /** Stands for the focus, without taking it from whoever is typing in the bench. */
 const MARK = 'data-pl-focused';
 const FOCUS = /:focus(-visible)?(?![-\w])/g;
 /** What a browser draws by itself where no rule says otherwise: in a layer, every other rule goes before it. */
-const USUAL = new CSSStyleSheet();
-USUAL.replaceSync(`@layer pl-proof{[${MARK}]{outline:2px solid CanvasText}}`);
+const USUAL = lazySheet(`@layer pl-proof{[${MARK}]{outline:2px solid CanvasText}}`);
 
 /** Lets every rule for what is in focus hold for what is marked, too. */
 export function prepareFocus(): void {
   for (const root of allRoots()) {
-    if (!root.adoptedStyleSheets.includes(USUAL)) root.adoptedStyleSheets.push(USUAL);
+    if (!root.adoptedStyleSheets.includes(USUAL())) root.adoptedStyleSheets.push(USUAL());
     for (const sheet of [...root.styleSheets, ...root.adoptedStyleSheets]) widen(rulesOf(sheet));
   }
 }
