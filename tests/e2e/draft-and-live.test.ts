@@ -142,8 +142,8 @@ changingTest('a look at rest proposes the other states, and another piece lends 
   await signIn(page, server.origin, '/studio/bench/added-popup?task=look');
   await page.getByLabel('Copy the look of').selectOption({ label: 'Cart panel' });
   await expect(page.getByText('The look of Cart panel was taken over.')).toBeVisible();
-  const propose = page.getByRole('button', { name: 'Set the other states by this' }).last();
-  await propose.click();
+  const place = page.locator('section').filter({ has: page.getByRole('heading', { name: 'Checkout button' }) });
+  await place.last().getByRole('button', { name: 'Set the other states by this' }).click();
   const looks = async () => {
     const { lane } = await owner.get<{ lane: { pieces: Record<string, { look: { slots: unknown } }> } }>(
       '/api/studio/draft',
