@@ -9,7 +9,7 @@ import { countProblems, newProblems } from '~/studio/data/proofs';
 import { useAnswer } from '~/studio/data/query';
 import type { ShellData } from '~/studio/data/studio-data';
 import type { Samples } from '~/studio/preview/samples';
-import { Progress } from '~/studio/shell/progress';
+import { Progress } from '~/studio/fields/progress';
 import { Shell } from '~/studio/shell/shell';
 import { Picture } from '~/studio/proof/picture';
 import { ShopFrames } from '~/studio/proof/shop-frames';

@@ -4,7 +4,7 @@ import { floorOf, type Overlap, type Margins } from '~/core/pricing';
 import { CategoriesContext } from '~/studio/data/categories-context';
 import { useDraft } from '~/studio/data/draft-store';
 import { NumberField } from '~/studio/fields/number-field';
-import { Progress } from '~/studio/shell/progress';
+import { Progress } from '~/studio/fields/progress';
 import { Tick } from '~/studio/fields/tick';
 import { useWork } from '~/studio/data/work';
 import { NamesContext } from './names-context';

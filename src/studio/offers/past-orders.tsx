@@ -2,7 +2,7 @@ import { useContext } from 'react';
 import type { Lane } from '~/core/lane';
 import type { TestedOrder } from '~/core/pricing';
 import { useDraft } from '~/studio/data/draft-store';
-import { Progress } from '~/studio/shell/progress';
+import { Progress } from '~/studio/fields/progress';
 import { useWork } from '~/studio/data/work';
 import { MarginChart } from './margin-chart';
 import { NamesContext } from './names-context';

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import type { LaneChange } from '~/core/lane';
 import { ask } from '~/studio/data/api';
-import { ChangeList } from '~/studio/shell/change-list';
+import { ChangeList } from '~/studio/publish/change-list';
 import { SelectField } from '~/studio/fields/fields';
 
 /** What differs between any two revisions. */

@@ -1,5 +1,5 @@
 import { ask } from '~/studio/data/api';
-import { FileIntoDraft } from '~/studio/shell/file-into-draft';
+import { FileIntoDraft } from '~/studio/publish/file-into-draft';
 
 /** The whole configuration as a file, out and in. */
 export function Configuration() {

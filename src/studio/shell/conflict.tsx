@@ -1,6 +1,6 @@
 import { describeDifference } from '~/core/lane';
 import { definitions } from '~/pieces/definitions';
-import { ChangeList } from './change-list';
+import { ChangeList } from '~/studio/publish/change-list';
 import { useDraft } from '~/studio/data/draft-store';
 import { Modal } from '~/studio/fields/modal';
 

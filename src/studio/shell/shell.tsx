@@ -8,7 +8,7 @@ import { FirstSteps } from './first-steps';
 import { useDraft } from '~/studio/data/draft-store';
 import { Finder } from './finder';
 import { ShortcutList, useShortcuts } from './shortcuts';
-import { PublishDialog } from './publish-dialog';
+import { PublishDialog } from '~/studio/publish/publish-dialog';
 import { SCREENS, type Screen, type ScreenAddress } from '~/studio/screens';
 import type { ShellData } from '~/studio/data/studio-data';
 

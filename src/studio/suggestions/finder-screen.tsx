@@ -4,7 +4,7 @@ import { useState } from 'react';
 import type { Pair, Verdict } from '~/core/finder';
 import { ask } from '~/studio/data/api';
 import { useDraft } from '~/studio/data/draft-store';
-import { Progress } from '~/studio/shell/progress';
+import { Progress } from '~/studio/fields/progress';
 import { Shell } from '~/studio/shell/shell';
 import type { ShellData } from '~/studio/data/studio-data';
 import { Tick } from '~/studio/fields/tick';

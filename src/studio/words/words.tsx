@@ -9,7 +9,7 @@ import { useDraft } from '~/studio/data/draft-store';
 import type { ShellData } from '~/studio/data/studio-data';
 import { LanguageChoice } from '~/studio/fields/language-choice';
 import { Segmented } from '~/studio/fields/segmented';
-import { FileIntoDraft } from '~/studio/shell/file-into-draft';
+import { FileIntoDraft } from '~/studio/publish/file-into-draft';
 import { Shell } from '~/studio/shell/shell';
 
 /** All texts of the lane in a language, beside the shop's own. */

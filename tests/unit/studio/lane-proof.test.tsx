@@ -31,7 +31,7 @@ const funnel = countFunnel(
 describe('what the proof sheets found', () => {
   const studio = withStudio(async () => ({
     ...(await import('~/studio/lane-proof/lane-proof')),
-    ...(await import('~/studio/shell/proof-note')),
+    ...(await import('~/studio/publish/proof-note')),
     ...(await import('~/studio/stretch/stretch')),
     ...(await import('~/studio/data/draft-store')),
   }));

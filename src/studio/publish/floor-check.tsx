@@ -1,7 +1,7 @@
 import { useEffect } from 'react';
 import type { Lane } from '~/core/lane';
 import { currencyOf, formatMoney } from '~/core/money';
-import { Progress } from './progress';
+import { Progress } from '~/studio/fields/progress';
 import { useWork } from '~/studio/data/work';
 
 /** Before offers or floors go live: whether a cart would sell under the floor. It warns, and does not hold anybody up. */
