@@ -72,7 +72,11 @@ export async function stopPlan(app: App, id: number, accountId: number): Promise
 /** Publishes what is due, each once: what could not be told while the server was down goes out when it is back. */
 export async function publishDue(app: App): Promise<void> {
   const due = (await app.plans.list()).filter(({ state, at }) => state === 'waiting' && at <= app.now());
-  for (const plan of due) await makingLive(app, () => app.db.inTransaction(() => publishPlan(app, plan)));
+  // One that fails is tried again by the next sweep, and keeps no other back.
+  for (const plan of due)
+    await makingLive(app, () => app.db.inTransaction(() => publishPlan(app, plan))).catch((error: unknown) =>
+      app.log.error({ err: error, plan: plan.id }, 'a plan could not be published'),
+    );
 }
 
 async function publishPlan(app: App, plan: StoredPlan): Promise<Result<null>> {

@@ -165,6 +165,8 @@ interface RowProps {
 
 function TextRow({ text, first, language }: RowProps) {
   const change = useDraft((state) => state.change);
+  /** A field that is emptied stays empty while it is written in, though shoppers would read the usual text. */
+  const [typed, setTyped] = useState<string | null>(null);
   const { key, group, label, help, source, target, state } = text;
   const problems = target === '' ? [] : translationProblems(text, target);
   const [, pieceId] = key.split('/');
@@ -186,10 +188,12 @@ function TextRow({ text, first, language }: RowProps) {
           aria-invalid={problems.length > 0 || undefined}
           dir={directionOf(language)}
           lang={language}
-          value={target}
-          onChange={({ currentTarget: { value } }) =>
-            change((lane) => void writeLaneText(lane, key, language, value), `text ${language} ${key}`)
-          }
+          value={typed ?? target}
+          onBlur={() => setTyped(null)}
+          onChange={({ currentTarget: { value } }) => {
+            setTyped(value);
+            change((lane) => void writeLaneText(lane, key, language, value), `text ${language} ${key}`);
+          }}
         />
         {problems.length > 0 ? (
           <p role="alert" className="help !text-brick">
